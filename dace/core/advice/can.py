@@ -1,0 +1,191 @@
+"""Rules about one can for one stage."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Iterator
+from dataclasses import dataclass
+
+from dace.core.advice import Advice
+from dace.core.composition import Composition
+from dace.core.crops import Crop, Stage
+from dace.core.measuring import amount_words
+from dace.core.mixing import Can, friendly_parts
+
+_BADLY_OVER = 1.5
+_UNSEEN_SHARE = 0.2
+_NEAR = 0.9
+
+
+@dataclass(frozen=True)
+class CanSituation:
+    """A can, who it is for, and what bears on it.
+
+    ``cap`` is the most that feed may add [mS/cm]; ``fits`` the amount per litre
+    that just reaches it (None: even neat feed stays below); ``stock`` what the
+    jar still holds, in the can's unit.
+    """
+
+    can: Can
+    feed: Composition
+    crop: Crop | None
+    stage: Stage | None
+    cap: float | None
+    fits: float | None
+    stock: float | None
+
+
+Rule = Callable[[CanSituation], Advice | None]
+
+
+def advise_can(situation: CanSituation) -> list[Advice]:
+    """Everything that the rules have to say, gravest first.
+
+    Parameters
+    ----------
+    situation : CanSituation
+        The can and its stop.
+
+    Returns
+    -------
+    list of Advice
+        Ordered stop, care, info, school.
+    """
+    order = ("stop", "care", "info", "school")
+    said = [advice for advice in _said(situation) if advice]
+    return sorted(said, key=lambda a: order.index(a.severity))
+
+
+def _said(situation: CanSituation) -> Iterator[Advice | None]:
+    for rule in (
+        over_cap,
+        short_of_stock,
+        no_feed_wished,
+        room_left,
+        unseen_nitrogen,
+        feeding_in_flower,
+        label_first,
+    ):
+        yield rule(situation)
+
+
+def _who(s: CanSituation) -> str:
+    return f"{s.crop.name.lower()} {s.stage.words}" if s.crop and s.stage else "this stage"
+
+
+def over_cap(s: CanSituation) -> Advice | None:
+    """The feed alone reads more than the stage bears."""
+    if s.cap is None or s.can.feed_ec <= s.cap:
+        return None
+    if s.cap <= 0 or not s.fits:
+        return Advice(
+            "over_cap",
+            "stop",
+            "No room for feed in this water",
+            f"The water alone reads {s.can.water_ec:.2f}, as much as {_who(s)} bears. "
+            "Use rain water, or water without feed.",
+            "the stage's cap",
+        )
+    over = 100 * (s.can.feed_ec / s.cap - 1)
+    severity = "stop" if s.can.feed_ec > _BADLY_OVER * s.cap else "care"
+    fits = f"1 + {friendly_parts(s.fits)}" if s.can.unit == "mL" else f"{s.fits:.2g} g a litre"
+    return Advice(
+        "over_cap",
+        severity,
+        f"Too strong for {_who(s)}",
+        f"The feed alone reads {s.can.feed_ec:.2f} mS/cm where at most {s.cap:.2f} fits: "
+        f"{over:.0f} % over. About {fits} is the strongest that fits. Salt at the roots burns.",
+        "the stage's cap",
+    )
+
+
+def room_left(s: CanSituation) -> Advice | None:
+    """Well below the cap: say how far one could go."""
+    if s.cap is None or not s.fits or s.can.feed_ec >= _NEAR * s.cap:
+        return None
+    fits = f"1 + {friendly_parts(s.fits)}" if s.can.unit == "mL" else f"{s.fits:.2g} g a litre"
+    return Advice(
+        "room_left",
+        "info",
+        "Room for more, if you want it",
+        f"Up to about {fits} stays under what {_who(s)} bears.",
+        "the stage's cap",
+    )
+
+
+def short_of_stock(s: CanSituation) -> Advice | None:
+    """The jar holds less than the can asks for."""
+    if s.stock is None or s.can.amount <= s.stock:
+        return None
+    missing = amount_words(s.can.amount - s.stock, s.can.unit)
+    title = f"The jar is {missing} short"
+    if s.stock <= 0:
+        return Advice(
+            "short_of_stock", "stop", title, "It is empty. Choose another jar.", "the shelf"
+        )
+    litres = s.stock / s.can.amount_per_l
+    return Advice(
+        "short_of_stock",
+        "stop",
+        title,
+        f"This can wants {amount_words(s.can.amount, s.can.unit)} and the jar holds "
+        f"{amount_words(s.stock, s.can.unit)}. A can of {litres:.1f} L at this strength fits.",
+        "the shelf",
+    )
+
+
+def no_feed_wished(s: CanSituation) -> Advice | None:
+    """A stage whose nitrogen wish is nothing."""
+    if s.stage is None or s.stage.wish_of("N").typ > 0:
+        return None
+    return Advice(
+        "no_feed_wished",
+        "care",
+        f"{_who(s).capitalize()} wants no nitrogen",
+        "Plain water does here. Feed now goes into soft growth or runs to waste.",
+        s.stage.source,
+    )
+
+
+def unseen_nitrogen(s: CanSituation) -> Advice | None:
+    """Part of the nitrogen carries no charge."""
+    amounts = dict(s.feed.mg)
+    n = s.feed.element("N")
+    unseen = amounts["urea_N"] + amounts["organic_N"]
+    if n <= 0 or unseen / n < _UNSEEN_SHARE:
+        return None
+    kind = "urea" if amounts["urea_N"] >= amounts["organic_N"] else "organic"
+    share = f"{100 * unseen / n:.0f} %" if s.feed.forms_declared else "An unknown part"
+    return Advice(
+        "unseen_nitrogen",
+        "info",
+        "What the pen cannot see",
+        f"{share} of this nitrogen is {kind} and carries no charge. The can may read "
+        "low and still be rich; and the pen cannot tell food from salt.",
+        "ion chemistry",
+    )
+
+
+def feeding_in_flower(s: CanSituation) -> Advice | None:
+    """Gardeners disagree whether to feed in flower."""
+    if s.stage is None or s.stage.key != "flowering":
+        return None
+    return Advice(
+        "feeding_in_flower",
+        "school",
+        "Gardeners differ",
+        "Some pause feeding in flower; others feed fully now. Dace feeds through, "
+        "with the stage's own balance.",
+        "two schools",
+    )
+
+
+def label_first(_: CanSituation) -> Advice | None:
+    """A product's label and local rules outrank Dace."""
+    return Advice(
+        "label_first",
+        "info",
+        "The label comes first",
+        "Where the product's label or a local rule says less, follow it. "
+        "Keep feeds in their own bottles, away from children and pets.",
+        "usual caution",
+    )

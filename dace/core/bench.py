@@ -1,0 +1,208 @@
+"""The Bench's one answer: what was said, the can it makes, and how that sits with the stage."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from dace.core.advice import Advice
+from dace.core.advice.can import CanSituation, advise_can
+from dace.core.composition import Composition
+from dace.core.crops import Crop, Stage, feed_cap
+from dace.core.measuring import Measure, Spoons, amount_words, in_spoons, measure_for
+from dace.core.mixing import Can, fill_can, friendly_parts, solve_amount, strongest_within
+from dace.core.result import Step, Working, say
+from dace.core.strength import Strength, ratio_words, read_strength
+from dace.core.waters import Water
+
+
+@dataclass(frozen=True)
+class Asked:
+    """What a gardener wants in a can, and for whom.
+
+    ``stock`` is what the jar still holds in its unit, None where nobody knows;
+    ``reading`` picks one reading of an ambiguous strength (0 is the likeliest).
+    """
+
+    strength: str
+    feed: Composition
+    water: Water
+    vessel_l: float
+    measures: str | None = "metric"
+    crop: Crop | None = None
+    stage: Stage | None = None
+    stock: float | None = None
+    reading: int = 0
+
+
+@dataclass(frozen=True)
+class CapCheck:
+    """A can beside what its stage bears.
+
+    All conductivities are mS/cm at 25 C. ``total_at_cap`` is what the whole can
+    reads when its feed just reaches the cap, from the mixed ions, so that it
+    stands on the same scale as the can. ``amount_at_cap`` is None where the neat
+    feed stays below the cap.
+    """
+
+    cap: float
+    feed_ec: float
+    over: bool
+    over_percent: float
+    total_at_cap: float | None
+    amount_at_cap: float | None
+    strongest: str
+    working: Working
+
+
+@dataclass(frozen=True)
+class ReadAs:
+    """One reading of the strength, with the can it makes."""
+
+    strength: Strength
+    can: Can
+
+
+@dataclass(frozen=True)
+class Answer:
+    """Everything the Bench shows for one can."""
+
+    readings: tuple[ReadAs, ...]
+    can: Can
+    ways: tuple[tuple[str, str], ...]
+    cap: CapCheck | None
+    measure: Measure
+    spoons: Spoons | None
+    rounding: str
+    spoken: str
+    advice: tuple[Advice, ...]
+
+
+def answer(asked: Asked) -> Answer:
+    """Read a strength, fill the can and judge it.
+
+    Parameters
+    ----------
+    asked : Asked
+        The strength as typed, the jar, the water, the vessel and the stage.
+
+    Returns
+    -------
+    Answer
+        For the reading asked for; every other reading stands beside it.
+
+    Raises
+    ------
+    DaceError
+        Naming the field that cannot be used.
+    """
+    strengths = read_strength(asked.strength, asked.measures)
+    cans = tuple(ReadAs(s, _can(s, asked)) for s in strengths)
+    can = cans[min(max(asked.reading, 0), len(cans) - 1)].can
+    cap = _cap(can, asked) if asked.crop and asked.stage else None
+    spoons = in_spoons(can.amount, asked.measures or "metric") if can.unit == "mL" else None
+    situation = CanSituation(
+        can,
+        asked.feed,
+        asked.crop,
+        asked.stage,
+        cap.cap if cap else None,
+        _per_litre(cap, asked),
+        asked.stock,
+    )
+    return Answer(
+        readings=cans,
+        can=can,
+        ways=_ways(can),
+        cap=cap,
+        measure=measure_for(can.amount),
+        spoons=spoons,
+        rounding=_rounding(can, spoons),
+        spoken=_spoken(can, spoons),
+        advice=tuple(advise_can(situation)),
+    )
+
+
+def _can(strength: Strength, asked: Asked) -> Can:
+    amount = solve_amount(strength, asked.feed, asked.water, asked.vessel_l)
+    return fill_can(amount, asked.vessel_l, asked.feed, asked.water)
+
+
+def strength_words(can: Can) -> str:
+    """How strong a can is, as one says it: ``1 + 200`` for liquids, ``0.6 g/L`` for solids."""
+    if can.unit == "mL":
+        return ratio_words(can.amount_per_l)
+    return f"{say(can.amount_per_l, 3)} g/L"
+
+
+def _ways(can: Can) -> tuple[tuple[str, str], ...]:
+    """The same can, said in each way."""
+    return (
+        ("parts", strength_words(can)),
+        ("can", amount_words(can.amount, can.unit)),
+        ("per_litre", f"{say(can.amount_per_l, 3)} {can.unit}/L"),
+        ("nitrogen", f"{say(can.nutrient('N').value, 3)} mg/L"),
+        ("ec", f"{can.ec.value:.2f}"),
+    )
+
+
+def _cap(can: Can, asked: Asked) -> CapCheck:
+    assert asked.crop is not None
+    assert asked.stage is not None
+    cap = feed_cap(asked.crop, asked.stage, asked.water.ec_ms_cm)
+    fits = strongest_within(cap.feed_ec_ms_cm, asked.feed)
+    at_cap = fill_can(fits, asked.vessel_l, asked.feed, asked.water) if fits else None
+    over = 100 * (can.feed_ec / cap.feed_ec_ms_cm - 1) if cap.feed_ec_ms_cm > 0 else 100.0
+    steps = [cap.step, Step("this feed in pure water", "", can.feed_ec, "mS/cm", "from its ions")]
+    strongest = ""
+    if fits and at_cap:
+        strongest = f"1 + {friendly_parts(fits)}" if can.unit == "mL" else f"{say(fits, 2)} g/L"
+        steps.append(
+            Step(
+                "the strongest that fits",
+                f"{say(fits, 5)} {can.unit} × {say(asked.vessel_l)}",
+                at_cap.amount,
+                can.unit,
+                f"about {strongest}",
+            )
+        )
+        steps.append(
+            Step("the can then reads", "", at_cap.ec.value, "mS/cm", "water and feed mixed")
+        )
+    return CapCheck(
+        cap=cap.feed_ec_ms_cm,
+        feed_ec=can.feed_ec,
+        over=can.feed_ec > cap.feed_ec_ms_cm,
+        over_percent=over,
+        total_at_cap=at_cap.ec.value if at_cap else (asked.water.ec_ms_cm if fits == 0 else None),
+        amount_at_cap=at_cap.amount if at_cap else (0.0 if fits == 0 else None),
+        strongest=strongest,
+        working=tuple(steps),
+    )
+
+
+def _rounding(can: Can, spoons: Spoons | None) -> str:
+    """What measuring by spoons makes of the can; empty where it makes nothing of it."""
+    if spoons is None:
+        return ""
+    off = 100 * (spoons.ml / can.amount - 1)
+    if abs(off) < 0.5:
+        return f"{spoons.words} is the same"
+    side = "stronger" if off > 0 else "weaker"
+    return (
+        f"{spoons.words} makes it {abs(off):.0f} % {side}, {ratio_words(spoons.ml / can.vessel_l)}"
+    )
+
+
+def _spoken(can: Can, spoons: Spoons | None) -> str:
+    unit = {"mL": "millilitres", "g": "grams"}[can.unit]
+    kitchen = f", about {spoons.words}" if spoons else ""
+    return (
+        f"{say(can.amount, 3)} {unit}{kitchen}, {strength_words(can)}, "
+        f"the can reads {can.ec.value:.1f}"
+    )
+
+
+def _per_litre(cap: CapCheck | None, asked: Asked) -> float | None:
+    if cap is None or cap.amount_at_cap is None:
+        return None
+    return cap.amount_at_cap / asked.vessel_l

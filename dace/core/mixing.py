@@ -1,0 +1,365 @@
+"""One source poured into water: what a litre holds, what a pen should read, what fits.
+
+Notes
+-----
+A can's conductivity comes from its mixed ions, never by adding conductivities.
+The range of each figure combines, in quadrature, what the label may be off by,
+what a measure may be off by and what is not known of the water; the charge of a
+feed is closed once with sulfate (likely) and once with chloride (the other end).
+"""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass
+from functools import cache
+
+import numpy as np
+from scipy.optimize import brentq
+
+from dace.core.composition import Composition, combined, label_step
+from dace.core.conductivity import IONS, carriers, ec_25
+from dace.core.crops import NUTRIENTS
+from dace.core.errors import DaceError
+from dace.core.figures import judgement
+from dace.core.measuring import amount_words
+from dace.core.result import Result, Step, Working, say
+from dace.core.strength import Strength
+from dace.core.waters import Water
+
+Ions = dict[str, float]
+MOST_VESSEL_L = 1000.0
+
+
+@dataclass(frozen=True)
+class Can:
+    """A filled can.
+
+    ``amount`` is the concentrate in mL (liquids) or g (solids); ``nutrients``
+    are mg/L in the order of ``NUTRIENTS``, water included; ``from_water`` is the
+    water's own part of each; ``feed_ec`` is the feed's part alone, read in pure water.
+    """
+
+    amount: float
+    unit: str
+    amount_per_l: float
+    vessel_l: float
+    water_l: float
+    concentrate: Result
+    nutrients: tuple[tuple[str, Result], ...]
+    from_water: tuple[tuple[str, float], ...]
+    ec: Result
+    feed_ec: float
+    water_ec: float
+
+    def nutrient(self, name: str) -> Result:
+        """mg/L of one nutrient with its range."""
+        return dict(self.nutrients)[name]
+
+
+def solve_amount(strength: Strength, feed: Composition, water: Water, vessel_l: float) -> float:
+    """Concentrate per litre of finished can [mL/L or g/L] that a strength means.
+
+    Parameters
+    ----------
+    strength : Strength
+        One reading of what was said.
+    feed : Composition
+        What is in the jar.
+    water : Water
+        What the can is filled with.
+    vessel_l : float
+        Finished volume [L].
+
+    Returns
+    -------
+    float
+        mL or g of concentrate per litre of finished can.
+
+    Raises
+    ------
+    DaceError
+        If the jar is measured in the other unit, lacks the nutrient, or cannot
+        reach the conductivity.
+    """
+    if strength.unit and strength.unit != feed.unit:
+        kind = "a liquid, measured in mL" if feed.unit == "mL" else "dry, weighed in grams"
+        raise DaceError(
+            "strength", f"{strength.meaning} of a jar that is {kind}", f"say it in {feed.unit}"
+        )
+    if strength.kind == "per_litre":
+        return strength.amount
+    if strength.kind == "can":
+        return strength.amount / vessel_l
+    if strength.kind == "nutrient":
+        return _amount_for_nutrient(strength, feed)
+    return _amount_for_ec(strength.amount, feed, water)
+
+
+def _amount_for_nutrient(strength: Strength, feed: Composition) -> float:
+    per_unit = feed.element(strength.nutrient)
+    if per_unit <= 0:
+        raise DaceError(
+            "strength", strength.meaning, f"there is no {strength.nutrient} in {feed.label.grade}"
+        )
+    return strength.amount / per_unit
+
+
+def _amount_for_ec(target: float, feed: Composition, water: Water) -> float:
+    floor, most = water.ec_ms_cm, _can_ec(1000.0, feed, water)
+    if not floor < target < most:
+        raise DaceError(
+            "strength",
+            f"a can of {target:g} mS/cm",
+            f"the water alone reads {floor:.2g}; say more than that and less than {most:.2g}",
+        )
+    return float(brentq(lambda a: _can_ec(a, feed, water) - target, 1e-9, 1000.0, rtol=1e-7))
+
+
+def fill_can(amount_per_l: float, vessel_l: float, feed: Composition, water: Water) -> Can:
+    """Mix a source into a can of water.
+
+    Parameters
+    ----------
+    amount_per_l : float
+        Concentrate per litre of finished can [mL/L or g/L], up to 1000.
+    vessel_l : float
+        Finished volume [L], above 0 and up to ``MOST_VESSEL_L``.
+    feed : Composition
+        What is in the jar.
+    water : Water
+        What fills the rest.
+
+    Returns
+    -------
+    Can
+        Figures with ranges and Workings.
+
+    Raises
+    ------
+    DaceError
+        If the can is no can, or more concentrate than can is asked for.
+    """
+    if not 0 < vessel_l <= MOST_VESSEL_L:
+        raise DaceError(
+            "vessel", f"{vessel_l:g} L", f"above 0 and up to {MOST_VESSEL_L:g} L would do"
+        )
+    if not 0 < amount_per_l <= 1000.0:
+        raise DaceError(
+            "strength",
+            f"{say(amount_per_l * vessel_l, 3)} {feed.unit} in a can of {vessel_l:g} L",
+            "the concentrate has to fit in the can",
+        )
+    amount = amount_per_l * vessel_l
+    water_share = _water_share(amount_per_l, feed)
+    nutrients = tuple((n, _nutrient(n, amount, vessel_l, feed, water)) for n in NUTRIENTS)
+    ec, feed_ec = _ec(amount_per_l, feed, water)
+    return Can(
+        amount=amount,
+        unit=feed.unit,
+        amount_per_l=amount_per_l,
+        vessel_l=vessel_l,
+        water_l=vessel_l * water_share,
+        concentrate=_concentrate(amount, vessel_l, feed.unit),
+        nutrients=nutrients,
+        from_water=tuple((n, water.of(n) * water_share) for n in NUTRIENTS),
+        ec=ec,
+        feed_ec=feed_ec,
+        water_ec=water.ec_ms_cm,
+    )
+
+
+def _water_share(amount_per_l: float, feed: Composition) -> float:
+    """Water in one litre of can; what dissolves from a solid takes up little room."""
+    return 1 - amount_per_l / 1000 if feed.unit == "mL" else 1.0
+
+
+def _concentrate(amount: float, vessel_l: float, unit: str) -> Result:
+    spread = judgement("measuring_tolerance")
+    parts = vessel_l * 1000 / amount - 1
+    step = Step(
+        "concentrate",
+        f"{say(vessel_l * 1000)} {'mL' if unit == 'mL' else 'g'} ÷ (1 + {say(parts, 6)})",
+        amount,
+        unit,
+        "a can of " + amount_words(vessel_l * 1000, "mL"),
+    )
+    held = spread.range.scaled(amount)
+    return Result(amount, held.low, held.high, unit, (step,))
+
+
+def _nutrient(name: str, amount: float, vessel_l: float, feed: Composition, water: Water) -> Result:
+    per_unit = feed.element(name)
+    from_feed = amount * per_unit / vessel_l
+    share = _water_share(amount / vessel_l, feed)
+    known = {"Ca": water.ca, "Mg": water.mg}.get(name)
+    from_water = water.of(name) * share
+    if name == "N":
+        from_water = water.of("NO3_N") * share
+    value = from_feed + from_water
+    spread = combined(feed.spread, judgement("measuring_tolerance").range)
+    below = from_feed * (1 - spread.low)
+    above = from_feed * (spread.high - 1)
+    if known is not None:
+        below = math.hypot(below, from_water - known.low * share)
+        above = math.hypot(above, known.high * share - from_water)
+    steps = _nutrient_steps(name, amount, vessel_l, feed)
+    if from_water > 0:
+        water_l = vessel_l * share
+        steps += (
+            Step(
+                f"{name} from the water",
+                f"{say(from_water / share)} mg/L × {say(water_l)} L ÷ {say(vessel_l)} L",
+                from_water,
+                "mg/L",
+                water.known_by,
+            ),
+            Step(f"{name} in the can", f"{say(from_feed)} + {say(from_water)}", value, "mg/L"),
+        )
+    return Result(value, max(0.0, value - below), value + above, "mg/L", steps)
+
+
+def _nutrient_steps(name: str, amount: float, vessel_l: float, feed: Composition) -> Working:
+    per_unit = feed.element(name)
+    if per_unit == 0:
+        return (Step(f"{name} in the jar", "", 0.0, f"mg/{feed.unit}", "the label declares none"),)
+    if name in ("N", "P", "K"):
+        first = label_step(feed.label, name)
+    else:
+        first = Step(
+            f"{name} in 1 {feed.unit} of the jar", "", per_unit, f"mg/{feed.unit}", "label"
+        )
+    second = Step(
+        f"{name} from the feed",
+        f"{say(amount)} {feed.unit} × {say(per_unit)} mg/{feed.unit} ÷ {say(vessel_l)} L",
+        amount * per_unit / vessel_l,
+        "mg/L",
+    )
+    return (first, second)
+
+
+def _mixed(
+    amount_per_l: float, mg: tuple[tuple[str, float], ...], share: float, water: Water
+) -> Ions:
+    """Ions of a can [mg/L]; organic nitrogen carries no charge and is left out."""
+    ions = {key: water.of(key) * share for key in IONS}
+    for key, per_unit in mg:
+        if key in ions:
+            ions[key] += per_unit * amount_per_l
+    return ions
+
+
+def _can_ec(amount_per_l: float, feed: Composition, water: Water) -> float:
+    share = _water_share(amount_per_l, feed)
+    return float(ec_25(_mixed(amount_per_l, feed.mg, share, water), _feed_ph()))
+
+
+def feed_ec_alone(amount_per_l: float, feed: Composition) -> float:
+    """Conductivity [mS/cm] of the feed in pure water, which is what a cap speaks of."""
+    return float(ec_25(_mixed(amount_per_l, feed.mg, 0.0, _NO_WATER), _feed_ph()))
+
+
+def _feed_ph() -> float:
+    return judgement("mixed_feed_ph").range.typ
+
+
+_NO_WATER = Water(
+    (),
+    0.0,
+    judgement("water_ec_only_calcium").range.scaled(0.0),
+    judgement("water_ec_only_calcium").range.scaled(0.0),
+    "pure water",
+)
+
+
+def _ec(amount_per_l: float, feed: Composition, water: Water) -> tuple[Result, float]:
+    """The can's conductivity with its range, and the feed's part alone."""
+    spread = combined(feed.spread, judgement("measuring_tolerance").range)
+    share = _water_share(amount_per_l, feed)
+    scenarios = [
+        _mixed(amount_per_l, feed.mg, share, water),
+        _mixed(amount_per_l * spread.low, feed.mg, share, water),
+        _mixed(amount_per_l * spread.high, feed.mg, share, water),
+        _mixed(amount_per_l, feed.mg_chloride, share, water),
+        _mixed(amount_per_l, feed.mg_no_charge_n, share, water),
+        _mixed(amount_per_l, feed.mg, 0.0, _NO_WATER),
+    ]
+    stacked = {key: np.array([s[key] for s in scenarios]) for key in IONS}
+    likely, weak, strong, chloride, silent, alone = np.asarray(ec_25(stacked, _feed_ph())).tolist()
+    pen = judgement("pen_scale").range
+    water_off = water.ec_ms_cm * (1 - pen.low)
+    below = math.sqrt((likely - weak) ** 2 + max(0.0, likely - silent) ** 2 + water_off**2)
+    above = math.sqrt((strong - likely) ** 2 + max(0.0, chloride - likely) ** 2 + water_off**2)
+    steps = _ec_steps(scenarios[0], feed, water)
+    return Result(likely, max(0.0, likely - below), likely + above, "mS/cm", steps), alone
+
+
+_CATIONS = ("K", "Na", "NH4", "Ca", "Mg", "H")
+
+
+def _ec_steps(ions: Ions, feed: Composition, water: Water) -> Working:
+    """Who carries the current: meq/L times conductivity per equivalent, summed."""
+    parts = carriers(ions, _feed_ph())
+    total = sum(part.ec_ms_cm for part in parts)
+    groups = {"cations": [p for p in parts if p.ion in _CATIONS]}
+    groups["anions and ion pairs"] = [p for p in parts if p.ion not in _CATIONS]
+    steps, sums = [], []
+    for name, members in groups.items():
+        carrying = [m for m in members if m.ec_ms_cm > total * 1e-3]
+        value = sum(m.ec_ms_cm for m in carrying)
+        sums.append(value)
+        steps.append(
+            Step(
+                f"carried by {name}: {', '.join(m.ion for m in carrying)}",
+                "("
+                + " + ".join(f"{say(m.meq_l)} × {say(m.lambda_eq)}" for m in carrying)
+                + ") ÷ 1000",
+                value,
+                "mS/cm",
+                "meq/L × conductivity per equivalent, slowed by the other ions",
+                "high",
+            )
+        )
+    closing = "sulfate taken for what the label leaves out; chloride is the upper end"
+    steps.append(
+        Step("the can at 25 °C", " + ".join(say(s) for s in sums), total, "mS/cm", closing)
+    )
+    steps.append(Step("the water alone", "", water.ec_ms_cm, "mS/cm", water.known_by))
+    return tuple(steps)
+
+
+@cache
+def strongest_within(cap_ms_cm: float, feed: Composition) -> float | None:
+    """Concentrate [mL/L or g/L] at which the feed's own conductivity reaches a cap.
+
+    Parameters
+    ----------
+    cap_ms_cm : float
+        Most that feed may add [mS/cm].
+    feed : Composition
+        What is in the jar.
+
+    Returns
+    -------
+    float or None
+        Amount per litre of can; None where even the neat feed stays below the cap,
+        and 0 where the cap leaves no room.
+    """
+    if cap_ms_cm <= 0:
+        return 0.0
+    if feed_ec_alone(1000.0, feed) <= cap_ms_cm:
+        return None
+    return float(
+        brentq(lambda a: feed_ec_alone(a, feed) - cap_ms_cm, 0.0, 1000.0, xtol=1e-9, rtol=1e-6)
+    )
+
+
+def friendly_parts(amount_per_l: float) -> int:
+    """Parts of water, rounded up to a number one would say; never stronger than asked.
+
+    >>> friendly_parts(1000 / 258.4), friendly_parts(1000 / 14.2)
+    (260, 14)
+    """
+    parts = 1000 / amount_per_l - 1
+    step = 1 if parts < 50 else 5 if parts < 100 else 10 if parts < 1000 else 100
+    return math.ceil(parts / step - 1e-9) * step

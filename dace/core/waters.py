@@ -1,0 +1,139 @@
+"""The water that a can is filled with, as ions."""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass
+from functools import cache
+
+from scipy.optimize import brentq
+
+from dace.core.chemistry import atomic_weight, bicarbonate_from_alkalinity, molar_mass
+from dace.core.conductivity import ec_25
+from dace.core.errors import DaceError
+from dace.core.figures import Range, judgement
+
+_MOST_EC = 5.0  # saltier than this is no water to feed with
+
+
+@dataclass(frozen=True)
+class Water:
+    """A water: ions [mg/L], conductivity [mS/cm at 25 C], and how well Ca and Mg are known."""
+
+    ions: tuple[tuple[str, float], ...]
+    ec_ms_cm: float
+    ca: Range
+    mg: Range
+    known_by: str
+
+    def of(self, key: str) -> float:
+        """mg/L of one ion."""
+        return dict(self.ions).get(key, 0.0)
+
+
+@cache
+def water_from_ec(ec_ms_cm: float) -> Water:
+    """Water known only by a pen: calcium bicarbonate water of that conductivity.
+
+    Parameters
+    ----------
+    ec_ms_cm : float
+        Reading at 25 C [mS/cm], 0 to 5.
+
+    Returns
+    -------
+    Water
+        With calcium as likely as can be and magnesium unknown but small.
+
+    Raises
+    ------
+    DaceError
+        If the reading is negative, not a number or saltier than any water to feed with.
+
+    Examples
+    --------
+    >>> tap = water_from_ec(0.5)
+    >>> round(tap.of("Ca")), round(tap.of("HCO3"))
+    (107, 325)
+    """
+    if not 0 <= ec_ms_cm <= _MOST_EC:
+        raise DaceError("water", f"{ec_ms_cm:g} mS/cm", f"0 to {_MOST_EC:g} mS/cm would do")
+    ph = judgement("water_ec_only_ph").range.typ
+    per_ca = 2 * molar_mass("HCO3") / atomic_weight("Ca")
+
+    def miss(ca_mg_l: float) -> float:
+        return float(ec_25({"Ca": ca_mg_l, "HCO3": ca_mg_l * per_ca}, ph)) - ec_ms_cm
+
+    ca = float(brentq(miss, 0.0, 3000.0, xtol=1e-6)) if miss(0.0) < 0 else 0.0
+    mg_share = judgement("water_ec_only_magnesium").range
+    as_mg = ca / atomic_weight("Ca") * atomic_weight("Mg")
+    return Water(
+        (("Ca", ca), ("HCO3", ca * per_ca)),
+        ec_ms_cm,
+        judgement("water_ec_only_calcium").range.scaled(ca),
+        mg_share.scaled(as_mg),
+        f"known by its conductivity, {ec_ms_cm:g} mS/cm",
+    )
+
+
+@cache
+def water_from_report(report: tuple[tuple[str, float], ...]) -> Water:
+    """Water from a supplier's report, charge closed.
+
+    Parameters
+    ----------
+    report : tuple of (key, mg/L)
+        ``Ca``, ``Mg``, ``Na``, ``K``, ``Cl``, ``S_SO4``, ``NO3_N`` and
+        ``alkalinity_caco3``.
+
+    Returns
+    -------
+    Water
+        Closed with bicarbonate where anions are short, with sodium where cations are.
+
+    Raises
+    ------
+    DaceError
+        If a key is unknown or a value negative.
+
+    Examples
+    --------
+    >>> tap = water_from_report((("Ca", 105.0), ("alkalinity_caco3", 240.0)))
+    >>> round(tap.of("HCO3")), round(tap.ec_ms_cm, 2)
+    (320, 0.49)
+    """
+    allowed = ("Ca", "Mg", "Na", "K", "Cl", "S_SO4", "NO3_N", "alkalinity_caco3")
+    ions: dict[str, float] = {}
+    for key, value in report:
+        if key not in allowed:
+            raise DaceError("water", f"“{key}” in a report", f"use {', '.join(allowed)}")
+        if not (math.isfinite(value) and 0 <= value <= 5000):
+            raise DaceError("water", f"{value:g} mg/L of {key}", "0 to 5,000 mg/L would do")
+        if key == "alkalinity_caco3":
+            ions["HCO3"] = bicarbonate_from_alkalinity(value)
+        else:
+            ions[key] = value
+    short = _charge(ions)
+    if short > 0:
+        ions["HCO3"] = ions.get("HCO3", 0.0) + short * molar_mass("HCO3")
+    else:
+        ions["Na"] = ions.get("Na", 0.0) - short * atomic_weight("Na")
+    ec = float(ec_25(ions, judgement("water_ec_only_ph").range.typ))
+    spread = judgement("water_report").range
+    return Water(
+        tuple(ions.items()),
+        ec,
+        spread.scaled(ions.get("Ca", 0.0)),
+        spread.scaled(ions.get("Mg", 0.0)),
+        "from the supplier's report",
+    )
+
+
+def _charge(ions: dict[str, float]) -> float:
+    """Cations less anions [meq/L]."""
+    mass = {"NO3_N": ("N", -1), "S_SO4": ("S", -2), "Cl": ("Cl", -1)}
+    mass |= {"Ca": ("Ca", 2), "Mg": ("Mg", 2), "Na": ("Na", 1), "K": ("K", 1)}
+    total = -ions.get("HCO3", 0.0) / molar_mass("HCO3")
+    return total + sum(
+        ions.get(key, 0.0) / atomic_weight(element) * z for key, (element, z) in mass.items()
+    )

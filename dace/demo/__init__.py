@@ -1,0 +1,1 @@
+"""Weir Yard, a made-up garden, written through the services."""

@@ -1,0 +1,1 @@
+"""Screens that join apps, and writes that touch two."""

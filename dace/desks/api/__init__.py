@@ -1,0 +1,1 @@
+"""Endpoints of the desks: doorbells, one file a subject."""

@@ -1,0 +1,58 @@
+"""The Notebook and the readings written in it."""
+
+from __future__ import annotations
+
+import uuid
+from datetime import datetime
+from typing import Annotated, Any
+
+from ninja import Query, Router, Schema
+from pydantic import Field
+
+from dace.core.api import PenReading
+from dace.desks.api.path import WrittenOut, written
+from dace.desks.notebook import NotebookOut
+from dace.desks.notebook import notebook as read_notebook
+from dace.households.fields import Line, Number
+from dace.measuring.services import NewReading
+from dace.measuring.services import log_reading as write_reading
+
+router = Router(tags=["notebook"])
+
+
+class ReadingIn(Schema):
+    """A reading as the pen showed it."""
+
+    id: uuid.UUID
+    subject_id: uuid.UUID
+    value: Number
+    scale: Line = "mS/cm"
+    temperature_c: Number | None = None
+    compensates: bool = True
+    method: Line = "feed_solution"
+    taken_at: datetime | None = None
+
+
+class Which(Schema):
+    """Which part of the Notebook."""
+
+    stop: uuid.UUID | None = None
+    before: datetime | None = None
+    limit: Annotated[int, Field(ge=1, le=500)] = 60
+
+
+@router.get("/notebook", response=NotebookOut, operation_id="notebook")
+def notebook(request: Any, which: Query[Which]) -> NotebookOut:
+    """Doses and readings, newest first."""
+    return read_notebook(request.auth, which.stop, which.before, which.limit)
+
+
+@router.post("/readings", response={201: WrittenOut}, operation_id="log_reading")
+def log_reading(request: Any, payload: ReadingIn) -> Any:
+    """Write a reading down."""
+    given = payload.dict()
+    pen = PenReading(
+        **{k: given[k] for k in ("value", "scale", "temperature_c", "compensates", "method")}
+    )
+    new = NewReading(payload.id, payload.subject_id, pen, payload.taken_at)
+    return 201, written(request.auth, write_reading(request.auth, new).id)

@@ -1,0 +1,78 @@
+"""The path and the stages along it."""
+
+from __future__ import annotations
+
+import uuid
+from typing import Any
+
+from django.http import HttpRequest
+from ninja import Router, Schema
+
+from dace.core.api import crop
+from dace.desks.path import PathOut
+from dace.desks.path import path as read_path
+from dace.garden.services import see_stage
+from dace.households.changes import last_change
+from dace.households.fields import Name
+
+router = Router(tags=["path"])
+
+
+class StageOut(Schema):
+    """A stage of a crop and what to look for."""
+
+    key: str
+    words: str
+    cue: str
+
+
+class CropOut(Schema):
+    """A crop with its stages in order."""
+
+    key: str
+    name: str
+    stages: list[StageOut]
+
+
+class StageIn(Schema):
+    """A stage that was seen."""
+
+    id: uuid.UUID
+    stage: Name
+
+
+class WrittenOut(Schema):
+    """What was written, and the change that can undo it."""
+
+    id: uuid.UUID
+    change_id: int | None
+    summary: str
+
+
+@router.get("/path", response=PathOut, operation_id="path")
+def path(request: Any) -> PathOut:
+    """Every stop in walking order."""
+    return read_path(request.auth)
+
+
+@router.get("/crops/{key}", response=CropOut, operation_id="crop")
+def one_crop(request: HttpRequest, key: str) -> CropOut:
+    """A crop and its stages."""
+    found = crop(key)
+    stages = [StageOut(key=s.key, words=s.words, cue=s.visual_cue) for s in found.stages]
+    return CropOut(key=found.key, name=found.name, stages=stages)
+
+
+@router.post("/plantings/{planting_id}/stage", response={201: WrittenOut}, operation_id="see_stage")
+def stage_seen(request: Any, planting_id: uuid.UUID, payload: StageIn) -> Any:
+    """Say which stage a planting is at."""
+    seen = see_stage(request.auth, payload.id, planting_id, payload.stage)
+    return 201, written(request.auth, seen.id)
+
+
+def written(scope: Any, row_id: uuid.UUID) -> WrittenOut:
+    """What the client needs to offer an undo."""
+    change = last_change(scope)
+    return WrittenOut(
+        id=row_id, change_id=change.id if change else None, summary=change.summary if change else ""
+    )

@@ -1,0 +1,284 @@
+"""The Bench's read model: what stands on it, and the preview of one can."""
+
+from __future__ import annotations
+
+import uuid
+from dataclasses import dataclass
+
+from ninja import Schema
+
+from dace.core import api as core
+from dace.core.api import DaceError, say
+from dace.desks.figures import Figure, RangeOut, StepOut, figure, range_out, steps_out
+from dace.feeding.reads import jars_with_stock
+from dace.garden.models import Garden, Water
+from dace.garden.reads import StandRecord, core_water, garden_of, stand, vessels, waters
+from dace.households.scope import NotFoundError, Scope
+from dace.shelf.reads import composition_of, label_of
+
+
+class JarOut(Schema):
+    """A jar that stands on the shelf; stock in its unit."""
+
+    id: uuid.UUID
+    name: str
+    grade: str
+    unit: str
+    stock: float
+    stock_text: str
+    holds: float
+    dissolves: bool
+
+
+class WaterOut(Schema):
+    """A water; conductivity in mS/cm at 25 C."""
+
+    id: uuid.UUID
+    name: str
+    ec: str
+
+
+class VesselOut(Schema):
+    """A can that she owns."""
+
+    id: uuid.UUID
+    name: str
+    volume_l: float
+
+
+class SuppliesOut(Schema):
+    """Everything that can be poured together."""
+
+    jars: list[JarOut]
+    waters: list[WaterOut]
+    vessels: list[VesselOut]
+    measures: str
+
+
+class ReadingOfStrength(Schema):
+    """One way to read the strength, with what it makes."""
+
+    meaning: str
+    amount_text: str
+    ec_text: str
+
+
+class NutrientOut(Schema):
+    """mg/L of one nutrient, the water's part of it, and the stage's wish."""
+
+    name: str
+    figure: Figure
+    from_water: float
+    wish: RangeOut | None
+
+
+class CapOut(Schema):
+    """The can beside what the stage bears; see ``core.CapCheck``."""
+
+    cap: float
+    feed_ec: float
+    over: bool
+    over_percent: float
+    total_at_cap: float | None
+    amount_at_cap: float | None
+    strongest: str
+    working: list[StepOut]
+
+
+class MeasureOut(Schema):
+    """The vessel to measure in, at its own scale."""
+
+    kind: str
+    holds: float
+
+
+class PourOut(Schema):
+    """How much each plant gets and what stays in the can [L]."""
+
+    each: Figure
+    plants: int
+    left_l: float
+
+
+class AdviceOut(Schema):
+    """A caution, a remark or a school."""
+
+    key: str
+    severity: str
+    title: str
+    text: str
+    source: str
+
+
+class WaysOut(Schema):
+    """The same can, said in each way."""
+
+    parts: str
+    can: str
+    per_litre: str
+    nitrogen: str
+    ec: str
+
+
+class PreviewOut(Schema):
+    """One can, as drawn on the Bench."""
+
+    readings: list[ReadingOfStrength]
+    ways: WaysOut
+    amount: float
+    unit: str
+    vessel_l: float
+    concentrate: Figure
+    nutrients: list[NutrientOut]
+    ec: Figure
+    water_ec: float
+    cap: CapOut | None
+    measure: MeasureOut
+    spoons: str
+    rounded: str
+    spoken: str
+    stock_after: float
+    stock_after_text: str
+    pour: PourOut | None
+    advice: list[AdviceOut]
+
+
+@dataclass(frozen=True)
+class Wanted:
+    """What the Bench is asked to show."""
+
+    jar_id: uuid.UUID
+    water_id: uuid.UUID
+    vessel: str
+    strength: str
+    reading: int = 0
+    stand_id: uuid.UUID | None = None
+    plants: int | None = None
+    litres_each: float | None = None
+
+
+def supplies(scope: Scope) -> SuppliesOut:
+    """Jars, waters and vessels; four queries."""
+    jars = [
+        JarOut(
+            id=jar.id,
+            name=jar.name,
+            grade=label_of(jar).grade,
+            unit="mL" if jar.form == "liquid" else "g",
+            stock=stock,
+            stock_text=core.amount_words(stock, "mL" if jar.form == "liquid" else "g"),
+            holds=jar.holds,
+            dissolves=jar.dissolves,
+        )
+        for jar, stock in jars_with_stock(scope)
+    ]
+    return SuppliesOut(
+        jars=jars,
+        waters=[WaterOut(id=w.id, name=w.name, ec=say(w.ec_ms_cm, 2)) for w in waters(scope)],
+        vessels=[VesselOut(id=v.id, name=v.name, volume_l=v.volume_l) for v in vessels(scope)],
+        measures=garden_of(scope).measures,
+    )
+
+
+def vessel_litres(garden: Garden, text: str) -> float:
+    """Finished volume [L] of a vessel as typed, in the garden's measures."""
+    found = core.read_amounts(text, garden.measures, "vessel")[0]
+    if found.unit != "mL" or not 0 < found.value <= 1000 * core.MOST_VESSEL_L:
+        raise DaceError("vessel", f"“{text.strip()}”", "a volume such as 9 L would do")
+    return found.value / 1000
+
+
+def preview(scope: Scope, wanted: Wanted) -> PreviewOut:
+    """Work out one can; up to eight queries."""
+    garden = garden_of(scope)
+    jar, stock = _jar(scope, wanted.jar_id)
+    if not jar.dissolves:
+        raise DaceError(
+            "jar_id", f"{jar.name}, which does not dissolve", "spread it dry, or choose another jar"
+        )
+    water = Water.objects.fetch(scope, wanted.water_id, "water_id")
+    target = stand(scope, wanted.stand_id) if wanted.stand_id else None
+    asked = core.Asked(
+        strength=wanted.strength,
+        feed=composition_of(jar),
+        water=core_water(water),
+        vessel_l=vessel_litres(garden, wanted.vessel),
+        measures=garden.measures,
+        crop=target.crop if target else None,
+        stage=target.stage if target else None,
+        stock=stock,
+        reading=wanted.reading,
+    )
+    return _shown(core.answer(asked), wanted, target, stock)
+
+
+def _jar(scope: Scope, jar_id: uuid.UUID):  # type: ignore[no-untyped-def]
+    for jar, stock in jars_with_stock(scope):
+        if jar.id == jar_id:
+            return jar, stock
+    raise NotFoundError("jar_id", "an id of no jar here", "choose a jar from the shelf")
+
+
+def _shown(
+    found: core.Answer, wanted: Wanted, target: StandRecord | None, stock: float
+) -> PreviewOut:
+    can = found.can
+    after = stock - can.amount
+    return PreviewOut(
+        readings=[
+            ReadingOfStrength(
+                meaning=r.strength.meaning,
+                amount_text=core.amount_words(r.can.amount, r.can.unit),
+                ec_text=f"{r.can.ec.value:.2f}",
+            )
+            for r in found.readings
+        ],
+        ways=WaysOut(**dict(found.ways)),
+        amount=can.amount,
+        unit=can.unit,
+        vessel_l=can.vessel_l,
+        concentrate=figure(can.concentrate),
+        nutrients=_nutrients(can, target),
+        ec=figure(can.ec),
+        water_ec=can.water_ec,
+        cap=_cap(found.cap),
+        measure=MeasureOut(kind=found.measure.kind, holds=found.measure.holds),
+        spoons=found.spoons.words if found.spoons else "",
+        rounded=found.rounding,
+        spoken=found.spoken,
+        stock_after=after,
+        stock_after_text=core.amount_words(max(0.0, after), can.unit),
+        pour=_pour(can, wanted, target),
+        advice=[AdviceOut(**vars(a)) for a in found.advice],
+    )
+
+
+def _nutrients(can: core.Can, target: StandRecord | None) -> list[NutrientOut]:
+    from_water = dict(can.from_water)
+    return [
+        NutrientOut(
+            name=name,
+            figure=figure(result),
+            from_water=from_water[name],
+            wish=range_out(target.stage.wish_of(name)) if target else None,
+        )
+        for name, result in can.nutrients
+    ]
+
+
+def _cap(cap: core.CapCheck | None) -> CapOut | None:
+    if cap is None:
+        return None
+    return CapOut(**{**vars(cap), "working": steps_out(cap.working)})
+
+
+def _pour(can: core.Can, wanted: Wanted, target: StandRecord | None) -> PourOut | None:
+    if target is None:
+        return None
+    plants = wanted.plants or target.count
+    if not 1 <= plants <= target.count:
+        raise DaceError("plants", f"{plants} plants", f"1 to {target.count} stand there")
+    ground = core.Ground(plants, target.holding_l)
+    each = core.suggest_litres_each(target.stage, ground, can.vessel_l)
+    litres = each.value if wanted.litres_each is None else wanted.litres_each
+    return PourOut(each=figure(each), plants=plants, left_l=can.vessel_l - plants * litres)

@@ -1,0 +1,141 @@
+"""The path: every stop with what grows there, what was last read and when it was last fed."""
+
+from __future__ import annotations
+
+import uuid
+from datetime import datetime
+
+from ninja import Schema
+
+from dace.core.api import say
+from dace.feeding.models import Dose
+from dace.garden.reads import StandRecord, StopRecord, garden_of, stops
+from dace.households.scope import Scope
+from dace.measuring.models import Reading
+
+
+class StandOut(Schema):
+    """So many plants of one crop at a stop."""
+
+    id: uuid.UUID
+    planting_id: uuid.UUID
+    spot: str
+    crop_key: str
+    crop: str
+    stage_key: str
+    stage: str
+    stage_since: str
+    count: int
+    fed: bool
+
+
+class StopOut(Schema):
+    """A stop along the path. ``drain_ec`` is the last reading of what drains, in words."""
+
+    id: uuid.UUID
+    name: str
+    kind: str
+    line: str
+    drawing: str
+    subject_id: uuid.UUID | None
+    drain_ec: str
+    drain_at: datetime | None
+    fed_at: datetime | None
+    stands: list[StandOut]
+
+
+class PathOut(Schema):
+    """The garden and its stops in walking order."""
+
+    garden: str
+    zone: str
+    measures: str
+    now: datetime
+    stops: list[StopOut]
+
+
+_DRAWINGS = {
+    "germination": "sprout",
+    "seedling": "sprout",
+    "establishing": "leaf",
+    "vegetative": "leaf",
+    "heading": "leaf",
+    "flowering": "flower",
+    "fruit_set": "fruit",
+    "fruit_fill": "fruit",
+    "ripening": "fruit",
+    "harvest": "basket",
+    "bulbing": "root",
+    "root_fill": "root",
+    "wind_down": "rest",
+}
+
+
+def path(scope: Scope) -> PathOut:
+    """The whole path; seven queries whatever its length."""
+    garden = garden_of(scope)
+    drains = _last_drains(scope)
+    fed = _last_fed(scope)
+    return PathOut(
+        garden=garden.name,
+        zone=garden.zone,
+        measures=garden.measures,
+        now=scope.now,
+        stops=[_stop(stop, drains, fed) for stop in stops(scope)],
+    )
+
+
+def _last_drains(scope: Scope) -> dict[uuid.UUID, Reading]:
+    rows = Reading.objects.of(scope).filter(subject__kind="fill").order_by("taken_at", "created_at")
+    return {row.subject_id: row for row in rows}
+
+
+def _last_fed(scope: Scope) -> dict[uuid.UUID, datetime]:
+    rows = Dose.objects.of(scope).order_by("poured_at")
+    return dict(rows.values_list("fill__place_id", "poured_at"))
+
+
+def _stop(
+    stop: StopRecord, drains: dict[uuid.UUID, Reading], fed: dict[uuid.UUID, datetime]
+) -> StopOut:
+    read = [drains[subject] for subject, _ in stop.fills if subject in drains]
+    latest = max(read, key=lambda r: r.taken_at, default=None)
+    drain = say(latest.ec_likely, 2) if latest else ""
+    return StopOut(
+        id=stop.id,
+        name=stop.name,
+        kind=stop.kind,
+        line=_line(stop, drain),
+        drawing=_DRAWINGS[stop.stands[0].stage_key] if stop.stands else "rest",
+        subject_id=stop.fills[0][0] if stop.fills else None,
+        drain_ec=drain,
+        drain_at=latest.taken_at if latest else None,
+        fed_at=fed.get(stop.id),
+        stands=[_stand(stand) for stand in stop.stands],
+    )
+
+
+def _line(stop: StopRecord, drain: str) -> str:
+    """One short line under the name: what grows, its stage or its drain."""
+    crops = list(dict.fromkeys(stand.crop.name.lower() for stand in stop.stands))
+    if not crops:
+        return "nothing growing"
+    if len(crops) > 1:
+        return ", ".join(crops)
+    stage = stop.stands[0].stage.words
+    return f"{stage} · drain {drain}" if drain else f"{crops[0]} · {stage}"
+
+
+def _stand(stand: StandRecord) -> StandOut:
+    return StandOut(
+        id=stand.id,
+        planting_id=stand.planting_id,
+        spot=stand.spot,
+        crop_key=stand.crop_key,
+        crop=stand.crop.name,
+        stage_key=stand.stage_key,
+        stage=stand.stage.words,
+        stage_since=stand.stage_since.isoformat(),
+        count=stand.count,
+        fed=stand.fed,
+    )

@@ -1,0 +1,1 @@
+"""Cans mixed and doses poured."""

@@ -1,0 +1,80 @@
+"""Cans that were mixed and the doses poured from them."""
+
+from __future__ import annotations
+
+from django.db import models
+from django.db.models import Q
+
+from dace.garden.models import Fill, Stand, Water
+from dace.households.changes import tracked
+from dace.households.models import Kept
+from dace.measuring.models import Subject
+from dace.shelf.models import Jar
+
+
+@tracked
+class Can(Kept):
+    """A can as mixed: what went in, and what it was expected to read and to hold [mg/L]."""
+
+    subject = models.OneToOneField(Subject, on_delete=models.PROTECT, related_name="can")
+    water = models.ForeignKey(Water, on_delete=models.PROTECT, related_name="+")
+    vessel_l = models.FloatField()
+    said = models.CharField(max_length=60)
+    ratio = models.CharField(max_length=20)
+    ec_low = models.FloatField()
+    ec_likely = models.FloatField()
+    ec_high = models.FloatField()
+    mg_l = models.JSONField()
+    mixed_at = models.DateTimeField()
+
+    class Meta:
+        constraints = [
+            models.CheckConstraint(condition=Q(vessel_l__gt=0), name="can_holds_something")
+        ]
+
+    def __str__(self) -> str:
+        return f"{self.vessel_l:g} L at {self.ratio}"
+
+
+@tracked
+class CanPart(Kept):
+    """One source in a can, in mL or g."""
+
+    can = models.ForeignKey(Can, on_delete=models.PROTECT, related_name="parts")
+    jar = models.ForeignKey(Jar, on_delete=models.PROTECT, related_name="draws")
+    amount = models.FloatField()
+
+    class Meta:
+        constraints = [
+            models.CheckConstraint(condition=Q(amount__gt=0), name="can_part_is_positive")
+        ]
+
+    def __str__(self) -> str:
+        return f"{self.amount:g} of {self.jar}"
+
+
+@tracked
+class Dose(Kept):
+    """So many litres of a can on each of so many plants of a stand."""
+
+    can = models.ForeignKey(Can, on_delete=models.PROTECT, related_name="doses")
+    stand = models.ForeignKey(Stand, on_delete=models.PROTECT, related_name="doses")
+    fill = models.ForeignKey(Fill, on_delete=models.PROTECT, related_name="doses")
+    plants = models.PositiveIntegerField()
+    litres_each = models.FloatField()
+    poured_at = models.DateTimeField()
+
+    class Meta:
+        indexes = [models.Index(fields=["household", "-poured_at"], name="dose_newest_first")]
+        constraints = [
+            models.CheckConstraint(condition=Q(litres_each__gt=0), name="dose_volume_is_positive"),
+            models.CheckConstraint(condition=Q(plants__gte=1), name="dose_reaches_a_plant"),
+        ]
+
+    @property
+    def litres(self) -> float:
+        """All that was poured [L]."""
+        return self.litres_each * self.plants
+
+    def __str__(self) -> str:
+        return f"{self.litres:g} L on {self.fill}"

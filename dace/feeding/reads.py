@@ -1,0 +1,55 @@
+"""What is left in jars and cans, and which doses were poured."""
+
+from __future__ import annotations
+
+import uuid
+
+from django.db.models import F, Q, Sum
+from django.db.models.functions import Coalesce
+
+from dace.feeding.models import Can, CanPart, Dose
+from dace.households.scope import Scope
+from dace.shelf.models import Jar
+
+
+def stock_of(scope: Scope, jar: Jar) -> float:
+    """What a jar still holds [mL or g]: its last look less the cans since; one query."""
+    return next(stock for found, stock in jars_with_stock(scope) if found.pk == jar.pk)
+
+
+def jars_with_stock(scope: Scope) -> tuple[tuple[Jar, float], ...]:
+    """Every jar with what it still holds; one query."""
+    since = Q(
+        draws__undone_at__isnull=True,
+        draws__can__undone_at__isnull=True,
+        draws__can__mixed_at__gte=F("stock_at"),
+    )
+    rows = Jar.objects.of(scope).annotate(drawn=Coalesce(Sum("draws__amount", filter=since), 0.0))
+    ordered = rows.order_by("-dissolves", "created_at", "id")
+    return tuple((jar, max(0.0, jar.stock - jar.drawn)) for jar in ordered)
+
+
+def litres_left(scope: Scope, can: Can) -> float:
+    """What a can still holds [L]; one query."""
+    poured = (
+        Dose.objects.of(scope)
+        .filter(can=can)
+        .aggregate(litres=Coalesce(Sum(F("litres_each") * F("plants")), 0.0))
+    )
+    return max(0.0, can.vessel_l - float(poured["litres"]))
+
+
+def doses(scope: Scope) -> tuple[Dose, ...]:
+    """Every dose with its can, stand and place, newest first; one query."""
+    rows = Dose.objects.of(scope).select_related(
+        "can__water", "can__subject", "stand__planting", "fill__place"
+    )
+    return tuple(rows.order_by("-poured_at", "-created_at"))
+
+
+def parts_by_can(scope: Scope) -> dict[uuid.UUID, tuple[CanPart, ...]]:
+    """The sources of every can; one query."""
+    found: dict[uuid.UUID, tuple[CanPart, ...]] = {}
+    for part in CanPart.objects.of(scope).select_related("jar").order_by("created_at"):
+        found[part.can_id] = (*found.get(part.can_id, ()), part)
+    return found

@@ -1,0 +1,1 @@
+"""Places, what fills them, what grows there, waters and cans."""

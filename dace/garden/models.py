@@ -1,0 +1,175 @@
+"""The garden: places in walking order, what fills them, what grows there."""
+
+from __future__ import annotations
+
+from django.db import models
+from django.db.models import F, Q
+
+from dace.households.changes import tracked
+from dace.households.models import Kept
+from dace.measuring.models import Subject
+
+
+@tracked
+class Garden(Kept):
+    """One household's garden and its habits of measuring."""
+
+    name = models.CharField(max_length=80)
+    zone = models.CharField(max_length=60, default="Europe/London")
+    latitude = models.FloatField(default=51.0)
+    measures = models.CharField(max_length=12, default="metric")
+
+    class Meta:
+        constraints = [
+            models.CheckConstraint(
+                condition=Q(latitude__gte=-90) & Q(latitude__lte=90), name="latitude_is_on_earth"
+            )
+        ]
+
+    def __str__(self) -> str:
+        return self.name
+
+
+@tracked
+class Water(Kept):
+    """A water to fill cans with: known by its conductivity, or by a report [mg/L]."""
+
+    garden = models.ForeignKey(Garden, on_delete=models.PROTECT, related_name="waters")
+    name = models.CharField(max_length=60)
+    ec_ms_cm = models.FloatField()
+    report = models.JSONField(null=True, blank=True)
+    usual = models.BooleanField(default=False)
+
+    def __str__(self) -> str:
+        return self.name
+
+
+@tracked
+class Vessel(Kept):
+    """A can, jug or sprayer that she owns."""
+
+    garden = models.ForeignKey(Garden, on_delete=models.PROTECT, related_name="vessels")
+    name = models.CharField(max_length=60)
+    volume_l = models.FloatField()
+    usual = models.BooleanField(default=False)
+
+    class Meta:
+        constraints = [
+            models.CheckConstraint(condition=Q(volume_l__gt=0), name="vessel_holds_something")
+        ]
+
+    def __str__(self) -> str:
+        return self.name
+
+
+@tracked
+class Place(Kept):
+    """A stop along the path."""
+
+    class Kind(models.TextChoices):
+        """What kind of place."""
+
+        BED = "bed", "bed"
+        RAISED = "raised", "raised bed"
+        TUB = "tub", "tub"
+        POT = "pot", "pots"
+        BASKET = "basket", "hanging basket"
+        TRAY = "tray", "trays"
+        FRAME = "frame", "frame"
+
+    garden = models.ForeignKey(Garden, on_delete=models.PROTECT, related_name="places")
+    name = models.CharField(max_length=60)
+    kind = models.CharField(max_length=10, choices=Kind.choices)
+    walking_order = models.PositiveIntegerField()
+    covered = models.BooleanField(default=False)
+
+    class Meta:
+        ordering = ["walking_order", "id"]
+
+    def __str__(self) -> str:
+        return self.name
+
+
+@tracked
+class Fill(Kept):
+    """The medium in one pot, tub, tray or bed, or in so many alike, between two renewals."""
+
+    place = models.ForeignKey(Place, on_delete=models.PROTECT, related_name="fills")
+    subject = models.OneToOneField(Subject, on_delete=models.PROTECT, related_name="fill")
+    name = models.CharField(max_length=60, blank=True)
+    medium = models.CharField(max_length=30)
+    volume_l = models.FloatField(null=True, blank=True)
+    area_m2 = models.FloatField(null=True, blank=True)
+    alike = models.PositiveIntegerField(default=1)
+    ph = models.FloatField(null=True, blank=True)
+    filled_on = models.DateField()
+    renewed_on = models.DateField(null=True, blank=True)
+
+    class Meta:
+        constraints = [
+            models.CheckConstraint(
+                condition=Q(volume_l__gt=0) | Q(area_m2__gt=0), name="fill_has_a_size"
+            ),
+            models.CheckConstraint(condition=Q(alike__gte=1), name="fill_stands_for_one_at_least"),
+        ]
+
+    def __str__(self) -> str:
+        return self.name or str(self.place)
+
+
+@tracked
+class Planting(Kept):
+    """One crop, sown or planted once."""
+
+    garden = models.ForeignKey(Garden, on_delete=models.PROTECT, related_name="plantings")
+    crop = models.CharField(max_length=40)
+    count = models.PositiveIntegerField()
+    started_on = models.DateField()
+    ended_on = models.DateField(null=True, blank=True)
+
+    class Meta:
+        constraints = [
+            models.CheckConstraint(condition=Q(count__gte=1), name="planting_has_a_plant"),
+            models.CheckConstraint(
+                condition=Q(ended_on__isnull=True) | Q(ended_on__gte=F("started_on")),
+                name="planting_ends_after_it_starts",
+            ),
+        ]
+
+    def __str__(self) -> str:
+        return f"{self.count} {self.crop}"
+
+
+@tracked
+class Stand(Kept):
+    """Where so many plants of a planting stand, from when to when."""
+
+    planting = models.ForeignKey(Planting, on_delete=models.PROTECT, related_name="stands")
+    fill = models.ForeignKey(Fill, on_delete=models.PROTECT, related_name="stands")
+    count = models.PositiveIntegerField()
+    from_on = models.DateField()
+    to_on = models.DateField(null=True, blank=True)
+    fed = models.BooleanField(default=True)
+
+    class Meta:
+        constraints = [
+            models.CheckConstraint(condition=Q(count__gte=1), name="stand_has_a_plant"),
+        ]
+
+    def __str__(self) -> str:
+        return f"{self.count} at {self.fill}"
+
+
+@tracked
+class StageSeen(Kept):
+    """A stage that was seen on a planting; the latest is where it stands."""
+
+    planting = models.ForeignKey(Planting, on_delete=models.PROTECT, related_name="stages_seen")
+    stage = models.CharField(max_length=20)
+    seen_on = models.DateField()
+
+    class Meta:
+        indexes = [models.Index(fields=["planting", "-seen_on"], name="stage_latest_first")]
+
+    def __str__(self) -> str:
+        return f"{self.stage} on {self.seen_on}"

@@ -1,0 +1,1 @@
+"""People, the household they share, and every change they made."""

@@ -1,0 +1,102 @@
+"""Users, households, and the base of everything that a household keeps."""
+
+from __future__ import annotations
+
+import uuid
+from typing import Self, TypeVar
+
+from django.contrib.auth.models import AbstractUser
+from django.db import models
+from reversion.models import Revision
+
+from dace.households.scope import NotFoundError, Scope, WrongHouseholdError
+
+
+class User(AbstractUser):
+    """Somebody who signs in by name and password."""
+
+
+class Household(models.Model):
+    """Those who share a garden, and the border that no query crosses."""
+
+    id = models.UUIDField(primary_key=True, default=uuid.uuid4, editable=False)
+    name = models.CharField(max_length=80)
+    is_demo = models.BooleanField(default=False)
+
+    def __str__(self) -> str:
+        return self.name
+
+
+class Membership(models.Model):
+    """A user's place in a household."""
+
+    class Role(models.TextChoices):
+        """What a member may do."""
+
+        OWNER = "owner", "owner"
+        HELPER = "helper", "helper"
+
+    user = models.OneToOneField(User, on_delete=models.CASCADE, related_name="membership")
+    household = models.ForeignKey(Household, on_delete=models.CASCADE, related_name="members")
+    role = models.CharField(max_length=10, choices=Role.choices, default=Role.OWNER)
+
+    def __str__(self) -> str:
+        return f"{self.user} in {self.household}"
+
+
+class Change(models.Model):
+    """One thing that somebody did, over the revision that holds its rows."""
+
+    revision = models.OneToOneField(Revision, on_delete=models.CASCADE, related_name="change")
+    household = models.ForeignKey(Household, on_delete=models.CASCADE, related_name="changes")
+    kind = models.CharField(max_length=40)
+    summary = models.CharField(max_length=200)
+    at = models.DateTimeField()
+    undone = models.BooleanField(default=False)
+    undoes = models.ForeignKey("self", null=True, on_delete=models.CASCADE, related_name="undoings")
+
+    class Meta:
+        indexes = [models.Index(fields=["household", "-id"], name="change_newest_first")]
+
+    def __str__(self) -> str:
+        return self.summary
+
+
+M = TypeVar("M", bound="Kept")
+
+
+class KeptQuerySet(models.QuerySet[M]):
+    """Rows of one household; the one place where queries are scoped."""
+
+    def of(self, scope: Scope) -> Self:
+        """Rows of the scope's household that are not undone."""
+        return self.filter(household_id=scope.household_id, undone_at__isnull=True)
+
+    def fetch(self, scope: Scope, row_id: uuid.UUID, field: str) -> M:
+        """One row of the household, or ``NotFoundError`` naming the field."""
+        row = self.of(scope).filter(pk=row_id).first()
+        if row is None:
+            name = str(self.model._meta.verbose_name)
+            raise NotFoundError(field, f"an id of no {name} here", f"choose a {name} from the list")
+        return row
+
+    def written_before(self, scope: Scope, row_id: uuid.UUID) -> M | None:
+        """The row with an id made by a client, where a repeat finds it already written."""
+        row = self.filter(pk=row_id).first()
+        if row is not None and row.household_id != scope.household_id:
+            raise WrongHouseholdError("id", "an id that is in use", "make a new one")
+        return row
+
+
+class Kept(models.Model):
+    """Something a household keeps: its id made by the client, undone rather than deleted."""
+
+    id = models.UUIDField(primary_key=True, default=uuid.uuid4, editable=False)
+    household = models.ForeignKey(Household, on_delete=models.CASCADE, related_name="+")
+    created_at = models.DateTimeField()
+    undone_at = models.DateTimeField(null=True, blank=True)
+
+    objects = KeptQuerySet.as_manager()
+
+    class Meta:
+        abstract = True

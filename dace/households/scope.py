@@ -1,0 +1,34 @@
+"""Who asks, for which household, and when: passed to every service and read."""
+
+from __future__ import annotations
+
+import uuid
+from dataclasses import dataclass
+from datetime import datetime
+
+from dace.core.api import DaceError
+
+
+@dataclass(frozen=True)
+class Scope:
+    """The asking user, the household that bounds every query, and the instant (UTC)."""
+
+    household_id: uuid.UUID
+    user_id: int
+    now: datetime
+
+
+class NotFoundError(DaceError):
+    """No such thing in this household, whether or not another one has it."""
+
+
+class WrongHouseholdError(DaceError):
+    """An id that cannot be used here."""
+
+
+class ConflictError(DaceError):
+    """What was asked no longer fits what stands."""
+
+
+class NotAllowedError(DaceError):
+    """A member asked for what is not theirs to do."""

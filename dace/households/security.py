@@ -1,0 +1,36 @@
+"""Who asks: session sign-in with CSRF, and the scope that bounds what they see."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from django.conf import settings
+from django.http import HttpRequest
+from ninja.security import APIKeyCookie
+
+from dace.households import clock
+from dace.households.models import Membership
+from dace.households.scope import Scope
+
+
+class HouseholdSession(APIKeyCookie):
+    """A signed-in member; the endpoint finds the scope in ``request.auth``."""
+
+    param_name = settings.SESSION_COOKIE_NAME
+
+    def authenticate(self, request: HttpRequest, key: str | None) -> Scope | None:
+        """The scope of the member, or None for a stranger."""
+        if not request.user.is_authenticated:
+            return None
+        member = Membership.objects.filter(user_id=request.user.pk).first()
+        return Scope(member.household_id, member.user_id, clock.now()) if member else None
+
+
+class AnyoneWithToken(APIKeyCookie):
+    """Anyone whose page holds a CSRF token: for signing in and up."""
+
+    param_name = settings.CSRF_COOKIE_NAME
+
+    def authenticate(self, request: HttpRequest, key: str | None) -> Any:
+        """Always; the token itself is checked before this."""
+        return True

@@ -1,0 +1,65 @@
+"""Making an account and its household."""
+
+from __future__ import annotations
+
+from django.apps import apps
+from django.contrib.auth.password_validation import validate_password
+from django.core.exceptions import ValidationError
+from django.db import transaction
+
+from dace.core.api import DaceError
+from dace.households.models import Household, Kept, Membership, User
+
+
+def sign_up(name: str, password: str, household_name: str) -> User:
+    """A first user with a household of their own.
+
+    Parameters
+    ----------
+    name, password : str
+        What they will sign in with.
+    household_name : str
+        What they call their garden.
+
+    Returns
+    -------
+    User
+        Ready to be signed in.
+
+    Raises
+    ------
+    DaceError
+        On field ``name`` if it is taken, ``password`` if it is too easily guessed.
+    """
+    user = User(username=name)
+    try:
+        validate_password(password, user)
+    except ValidationError as error:
+        reasons = " ".join(error.messages)
+        raise DaceError(
+            "password", "a password that is easily guessed", reasons.rstrip(".")
+        ) from None
+    with transaction.atomic():
+        if User.objects.filter(username__iexact=name).exists():
+            raise DaceError("name", f"“{name}”, which is taken", "choose another name, or sign in")
+        user.set_password(password)
+        user.save()
+        household = Household.objects.create(name=household_name)
+        Membership.objects.create(user=user, household=household)
+    return user
+
+
+def forget_household(household: Household) -> None:
+    """Delete a household with everything it keeps; only the demo is ever built anew."""
+    members = User.objects.filter(membership__household=household)
+    with transaction.atomic():
+        for model in _kept_models_last_first():
+            model._base_manager.filter(household_id=household.pk).delete()
+        members.delete()
+        household.delete()
+
+
+def _kept_models_last_first() -> list[type[Kept]]:
+    """Every kind of row that a household keeps, those that point at others first."""
+    kept = [model for model in apps.get_models() if issubclass(model, Kept)]
+    return list(reversed(kept))

@@ -1,0 +1,1 @@
+"""Readings of anything that can be read."""

@@ -1,0 +1,23 @@
+"""The HTTP API: every app's endpoints, one error form, sessions with CSRF."""
+
+from __future__ import annotations
+
+from ninja import NinjaAPI
+
+from dace.desks.api import bench, changes, notebook, path, sessions
+from dace.households.security import HouseholdSession
+from dace.project import errors
+
+api = NinjaAPI(
+    title="Dace",
+    version="1",
+    description="Feeding a home garden: cans, doses and readings.",
+    docs_url=None,
+    auth=HouseholdSession(),
+)
+errors.install(api)
+api.add_router("", sessions.router)
+api.add_router("", path.router)
+api.add_router("", bench.router)
+api.add_router("", notebook.router)
+api.add_router("", changes.router)

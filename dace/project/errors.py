@@ -1,0 +1,79 @@
+"""The one map from errors to HTTP, and the one form they take."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from django.core.exceptions import RequestDataTooBig
+from django.http import Http404, HttpRequest, HttpResponse
+from ninja import NinjaAPI
+from ninja.errors import AuthenticationError, HttpError, ValidationError
+
+from dace.core.api import DaceError
+from dace.households.scope import ConflictError, NotAllowedError, NotFoundError
+
+_STATUS: tuple[tuple[type[DaceError], int], ...] = (
+    (NotFoundError, 404),
+    (ConflictError, 409),
+    (NotAllowedError, 403),
+    (DaceError, 422),
+)
+
+
+def body(field: str, read: str, would_do: str) -> dict[str, Any]:
+    """The form of every error: the field, what was read, what would do, one sentence."""
+    error = DaceError(field, read, would_do)
+    return {
+        "error": {"field": field, "read": read, "would_do": would_do, "message": error.sentence}
+    }
+
+
+def install(api: NinjaAPI) -> None:
+    """Teach an API to answer every error in that form."""
+
+    def reply(request: HttpRequest, status: int, content: dict[str, Any]) -> HttpResponse:
+        return api.create_response(request, content, status=status)
+
+    @api.exception_handler(DaceError)
+    def _dace(request: HttpRequest, error: DaceError) -> HttpResponse:
+        status = next(code for kind, code in _STATUS if isinstance(error, kind))
+        return reply(request, status, body(error.field, error.read, error.would_do))
+
+    @api.exception_handler(ValidationError)
+    def _invalid(request: HttpRequest, error: ValidationError) -> HttpResponse:
+        return reply(request, 422, _from_validation(error.errors))
+
+    @api.exception_handler(AuthenticationError)
+    def _stranger(request: HttpRequest, _: AuthenticationError) -> HttpResponse:
+        return reply(request, 401, body("session", "nobody signed in", "sign in first"))
+
+    @api.exception_handler(HttpError)
+    def _http(request: HttpRequest, error: HttpError) -> HttpResponse:
+        said = str(error)
+        return reply(request, error.status_code, body("request", said.lower(), "try again"))
+
+    @api.exception_handler(Http404)
+    def _absent(request: HttpRequest, _: Http404) -> HttpResponse:
+        return reply(request, 404, body("path", request.path, "see /api/openapi.json"))
+
+    @api.exception_handler(RequestDataTooBig)
+    def _large(request: HttpRequest, _: RequestDataTooBig) -> HttpResponse:
+        return reply(request, 413, body("body", "more than a megabyte", "send less at once"))
+
+
+def _from_validation(errors: list[dict[str, Any]]) -> dict[str, Any]:
+    first = errors[0]
+    names = [str(part) for part in first["loc"] if part not in ("body", "query", "path", "payload")]
+    said = first.get("input")
+    read = "nothing" if first["type"] == "missing" else f"“{_short(said)}”"
+    return body(".".join(names) or "body", read, _would_do(first))
+
+
+def _short(said: object) -> str:
+    text = str(said).encode("utf-8", "replace").decode()
+    return text if len(text) <= 60 else f"{text[:57]}…"
+
+
+def _would_do(error: dict[str, Any]) -> str:
+    said = str(error["msg"]).removeprefix("Value error, ")
+    return said[:1].lower() + said[1:]

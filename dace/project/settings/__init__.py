@@ -1,0 +1,1 @@
+"""Settings by situation: ``production`` (also the demo), ``development``, ``testing``."""

@@ -1,0 +1,122 @@
+"""What holds in every situation. Reads the environment, changes nothing."""
+
+from __future__ import annotations
+
+from pathlib import Path
+
+from csp.constants import NONE, SELF
+
+from dace.project.settings import environment
+
+ROOT = Path(__file__).resolve().parents[3]
+DATA = environment.folder("DACE_DATA", ROOT / "var")
+
+DEBUG = False
+ALLOWED_HOSTS = environment.names("DACE_HOSTS", "127.0.0.1,localhost")
+DACE_DEMO = environment.flag("DACE_DEMO")
+DACE_NOW = environment.text("DACE_NOW")
+DACE_NOW_ZONE = environment.text("DACE_NOW_ZONE", "Europe/London")
+
+INSTALLED_APPS = [
+    "django.contrib.auth",
+    "django.contrib.contenttypes",
+    "django.contrib.sessions",
+    "django.contrib.staticfiles",
+    "csp",
+    "django_vite",
+    "ninja",
+    "reversion",
+    "dace.households",
+    "dace.measuring",
+    "dace.garden",
+    "dace.shelf",
+    "dace.feeding",
+    "dace.desks",
+    "dace.demo",
+]
+
+MIDDLEWARE = [
+    "django.middleware.security.SecurityMiddleware",
+    "csp.middleware.CSPMiddleware",
+    "whitenoise.middleware.WhiteNoiseMiddleware",
+    "django.contrib.sessions.middleware.SessionMiddleware",
+    "django.middleware.common.CommonMiddleware",
+    "django.middleware.csrf.CsrfViewMiddleware",
+    "django.contrib.auth.middleware.AuthenticationMiddleware",
+    "django.middleware.clickjacking.XFrameOptionsMiddleware",
+]
+
+ROOT_URLCONF = "dace.project.urls"
+WSGI_APPLICATION = "dace.project.wsgi.application"
+TEMPLATES = [
+    {
+        "BACKEND": "django.template.backends.django.DjangoTemplates",
+        "DIRS": [ROOT / "dace" / "project" / "templates"],
+    }
+]
+
+DATABASES = {
+    "default": {
+        "ENGINE": "django.db.backends.sqlite3",
+        "NAME": DATA / "dace.sqlite3",
+        "OPTIONS": {
+            "timeout": 20,
+            "transaction_mode": "IMMEDIATE",
+            "init_command": (
+                "PRAGMA journal_mode=WAL; PRAGMA synchronous=FULL; PRAGMA foreign_keys=ON;"
+            ),
+        },
+    }
+}
+
+AUTH_USER_MODEL = "households.User"
+AUTH_PASSWORD_VALIDATORS = [
+    {"NAME": f"django.contrib.auth.password_validation.{name}"}
+    for name in (
+        "UserAttributeSimilarityValidator",
+        "MinimumLengthValidator",
+        "CommonPasswordValidator",
+    )
+]
+
+LANGUAGE_CODE = "en-gb"
+TIME_ZONE = "UTC"
+USE_TZ = True
+USE_I18N = False
+
+STATIC_URL = "/static/"
+STATIC_ROOT = DATA / "static"
+WEB_DIST = ROOT / "web" / "dist"
+STATICFILES_DIRS: list[Path] = [WEB_DIST]
+DJANGO_VITE: dict[str, dict[str, object]] = {
+    "default": {"manifest_path": WEB_DIST / "manifest.json"}
+}
+
+SESSION_COOKIE_HTTPONLY = True
+SESSION_COOKIE_SAMESITE = "Lax"
+CSRF_COOKIE_SAMESITE = "Lax"
+SECURE_REFERRER_POLICY = "same-origin"
+X_FRAME_OPTIONS = "DENY"
+DATA_UPLOAD_MAX_MEMORY_SIZE = 1_000_000
+
+CONTENT_SECURITY_POLICY = {
+    "DIRECTIVES": {
+        "default-src": [NONE],
+        "base-uri": [NONE],
+        "connect-src": [SELF],
+        "font-src": [SELF],
+        "form-action": [SELF],
+        "frame-ancestors": [NONE],
+        "img-src": [SELF, "data:"],
+        "manifest-src": [SELF],
+        "script-src": [SELF],
+        "style-src": [SELF],
+    }
+}
+
+LOGGING = {
+    "version": 1,
+    "disable_existing_loggers": False,
+    "handlers": {"console": {"class": "logging.StreamHandler"}},
+    "root": {"handlers": ["console"], "level": "WARNING"},
+}

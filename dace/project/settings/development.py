@@ -1,0 +1,16 @@
+"""Reloading server beside Vite's own; its policy lets Vite's scripts and styles in."""
+
+from dace.project.settings.base import *  # noqa: F403
+from dace.project.settings.base import CONTENT_SECURITY_POLICY
+
+DEBUG = True
+SECRET_KEY = "only-for-development"  # noqa: S105
+STATICFILES_DIRS = []
+DJANGO_VITE = {"default": {"dev_mode": True, "dev_server_port": 5173}}
+_VITE = ["http://localhost:5173", "ws://localhost:5173"]
+CONTENT_SECURITY_POLICY["DIRECTIVES"] |= {
+    "connect-src": ["'self'", *_VITE],
+    "font-src": ["'self'", *_VITE],
+    "script-src": ["'self'", *_VITE],
+    "style-src": ["'self'", "'unsafe-inline'", *_VITE],
+}

@@ -1,0 +1,1 @@
+"""Jars of bought feed and what is left in them."""

@@ -1,0 +1,40 @@
+"""Jars: their label as printed, and their stock."""
+
+from __future__ import annotations
+
+from django.db import models
+from django.db.models import Q
+
+from dace.households.changes import tracked
+from dace.households.models import Kept
+
+
+@tracked
+class Jar(Kept):
+    """A bought feed: the label's own numbers, and what was in it when last looked at."""
+
+    name = models.CharField(max_length=80)
+    n_percent = models.FloatField()
+    p_percent = models.FloatField()
+    k_percent = models.FloatField()
+    basis = models.CharField(max_length=10, default="oxide")
+    percent = models.CharField(max_length=10, default="mass")
+    form = models.CharField(max_length=10, default="liquid")
+    density_g_per_ml = models.FloatField(null=True, blank=True)
+    nitrogen = models.JSONField(null=True, blank=True)
+    also = models.JSONField(default=dict, blank=True)
+    dissolves = models.BooleanField(default=True)
+    holds = models.FloatField()
+    stock = models.FloatField()
+    stock_at = models.DateTimeField()
+
+    class Meta:
+        ordering = ["created_at", "id"]
+        constraints = [
+            models.CheckConstraint(
+                condition=Q(stock__gte=0) & Q(holds__gt=0), name="jar_holds_no_less_than_nothing"
+            )
+        ]
+
+    def __str__(self) -> str:
+        return self.name

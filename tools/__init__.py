@@ -1,0 +1,1 @@
+"""Tools for those who build Dace: pictures and timings."""
