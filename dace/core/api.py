@@ -1,7 +1,7 @@
 """The core's public surface. Everything outside the core imports from here."""
 
 from dace.core.advice import Advice
-from dace.core.bench import Answer, Asked, CapCheck, answer, strength_words
+from dace.core.bench import Answer, Asked, CapCheck, answer, strength_words, warm_up
 from dace.core.composition import ALSO, FORMS, Composition, Label, composition
 from dace.core.conductivity import ec_25, ec_at
 from dace.core.crops import NUTRIENTS, Crop, Stage, crop, crops, feed_cap
@@ -69,6 +69,7 @@ __all__ = [
     "say",
     "strength_words",
     "suggest_litres_each",
+    "warm_up",
     "water_from_ec",
     "water_from_report",
 ]

@@ -6,13 +6,14 @@ from dataclasses import dataclass
 
 from dace.core.advice import Advice
 from dace.core.advice.can import CanSituation, advise_can
-from dace.core.composition import Composition
-from dace.core.crops import Crop, Stage, feed_cap
-from dace.core.measuring import Measure, Spoons, amount_words, in_spoons, measure_for
+from dace.core.composition import Composition, Label, composition
+from dace.core.crops import Crop, Stage, crop, feed_cap
+from dace.core.errors import DaceError
+from dace.core.measuring import Measure, Spoons, in_spoons, measure_for
 from dace.core.mixing import Can, fill_can, friendly_parts, solve_amount, strongest_within
 from dace.core.result import Step, Working, say
 from dace.core.strength import Strength, ratio_words, read_strength
-from dace.core.waters import Water
+from dace.core.waters import Water, water_from_ec
 
 
 @dataclass(frozen=True)
@@ -122,9 +123,43 @@ def answer(asked: Asked) -> Answer:
     )
 
 
+def warm_up() -> None:
+    """Read every table and unit once, so that the first can is as quick as the next."""
+    feed = composition(Label(4, 3, 8, density_g_per_ml=1.15))
+    grown = crop("aubergine")
+    answer(
+        Asked("2 tsp per can", feed, water_from_ec(0.5), 9.0, crop=grown, stage=grown.stages[-1])
+    )
+
+
 def _can(strength: Strength, asked: Asked) -> Can:
-    amount = solve_amount(strength, asked.feed, asked.water, asked.vessel_l)
+    if strength.kind == "wish":
+        amount = _liked(asked)
+    else:
+        amount = solve_amount(strength, asked.feed, asked.water, asked.vessel_l)
     return fill_can(amount, asked.vessel_l, asked.feed, asked.water)
+
+
+def _liked(asked: Asked) -> float:
+    """Amount per litre that gives the stage's nitrogen (or potassium), within its cap."""
+    if asked.crop is None or asked.stage is None:
+        raise DaceError("strength", "what the stage likes, with no stage", "choose a stop first")
+    for nutrient in ("N", "K", "P"):
+        wish, held = asked.stage.wish_of(nutrient).typ, asked.feed.element(nutrient)
+        if held > 0:
+            break
+    if held <= 0 or wish <= 0:
+        raise DaceError(
+            "strength",
+            f"what {asked.crop.name.lower()} {asked.stage.words} likes of it, which is nothing",
+            "pour plain water, or say a strength yourself",
+        )
+    cap = feed_cap(asked.crop, asked.stage, asked.water.ec_ms_cm)
+    fits = strongest_within(cap.feed_ec_ms_cm, asked.feed)
+    amount = min(wish / held, 1000.0 if fits is None else fits)
+    if amount <= 0:
+        raise DaceError("strength", "a water as salty as this stage bears", "use rain water")
+    return amount
 
 
 def strength_words(can: Can) -> str:
@@ -135,12 +170,12 @@ def strength_words(can: Can) -> str:
 
 
 def _ways(can: Can) -> tuple[tuple[str, str], ...]:
-    """The same can, said in each way."""
+    """The same can, said in each way; bare numbers in mL or g, mL/L or g/L, mg/L and mS/cm."""
     return (
         ("parts", strength_words(can)),
-        ("can", amount_words(can.amount, can.unit)),
-        ("per_litre", f"{say(can.amount_per_l, 3)} {can.unit}/L"),
-        ("nitrogen", f"{say(can.nutrient('N').value, 3)} mg/L"),
+        ("can", say(can.amount, 3)),
+        ("per_litre", say(can.amount_per_l, 3)),
+        ("nitrogen", say(can.nutrient("N").value, 3)),
         ("ec", f"{can.ec.value:.2f}"),
     )
 

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 from dataclasses import dataclass
 from functools import cache
 
@@ -11,6 +12,10 @@ from dace.core.result import Step, say
 
 NUTRIENTS = ("N", "P", "K", "Ca", "Mg")
 """Always in this order."""
+
+_MASS_NAMES = {"spinach", "chard", "kale", "broccoli", "choi", "rocket", "basil", "coriander"}
+_MASS_NAMES |= {"parsley", "sweetcorn", "celery", "garlic", "okra", "citrus"}
+"""Names that no one counts by themselves: twelve kale plants."""
 
 _SEEDLINGS = ("germination", "seedling")
 STAGE_WORDS = {
@@ -73,6 +78,19 @@ class Crop:
     confidence: str
     source: str
 
+    def counted(self, count: int) -> str:
+        """So many plants in words.
+
+        >>> crop("aubergine").counted(4), crop("kale").counted(12), crop("leek").counted(1)
+        ('4 aubergines', '12 kale plants', '1 leek')
+        """
+        head, tail = re.match(r"([^(/]+?)((?: \(| /| in ).*)?$", self.name.lower()).groups()  # type: ignore[union-attr]
+        if head.split()[-1] in _MASS_NAMES:
+            return f"{count} {head}{tail or ''} plant{'' if count == 1 else 's'}"
+        if count != 1:
+            head = _plural(head)
+        return f"{count} {head}{tail or ''}"
+
     def stage(self, key: str) -> Stage:
         """One of its stages by key."""
         for stage in self.stages:
@@ -80,6 +98,12 @@ class Crop:
                 return stage
         names = ", ".join(stage.key for stage in self.stages)
         raise DaceError("stage", f"“{key}” for {self.name.lower()}", f"one of {names} would do")
+
+
+def _plural(name: str) -> str:
+    if name.endswith(("sh", "ch", "to")):
+        return f"{name}es"
+    return f"{name[:-1]}ies" if name.endswith("ry") else f"{name}s"
 
 
 @dataclass(frozen=True)

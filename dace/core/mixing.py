@@ -312,7 +312,7 @@ def _ec_steps(ions: Ions, feed: Composition, water: Water) -> Working:
             Step(
                 f"carried by {name}: {', '.join(m.ion for m in carrying)}",
                 "("
-                + " + ".join(f"{say(m.meq_l)} × {say(m.lambda_eq)}" for m in carrying)
+                + " + ".join(f"{say(m.meq_l, 3)} × {say(m.lambda_eq, 3)}" for m in carrying)
                 + ") ÷ 1000",
                 value,
                 "mS/cm",

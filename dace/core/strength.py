@@ -32,7 +32,8 @@ class Strength:
 
     ``kind`` is ``per_litre`` (amount of concentrate per litre of finished can),
     ``can`` (amount in the whole can), ``nutrient`` (mg/L of an element from the
-    feed) or ``ec`` (conductivity of the whole can, mS/cm at 25 C). ``unit`` is
+    feed), ``ec`` (conductivity of the whole can, mS/cm at 25 C) or ``wish`` (what
+    the stage likes, as far as its cap allows; ``amount`` is 1). ``unit`` is
     the concentrate's, ``mL`` or ``g``; empty where any would do.
     """
 
@@ -125,6 +126,8 @@ def _in_all(parts: float) -> str:
 
 
 def _target(text: str, _: str | None) -> list[Strength]:
+    if text in ("what the stage likes", "what it likes", "stage"):
+        return [Strength("wish", 1.0, "what the stage likes")]
     element = r"(n|p|k|ca|mg)"
     match = re.fullmatch(rf"{element}\s*({NUMBER})\s*(?:mg/l|ppm|mg per l(?:itre)?)?", text)
     other = re.fullmatch(rf"({NUMBER})\s*(?:mg/l|ppm|mg per l(?:itre)?)(?: of)?\s*{element}", text)
@@ -184,7 +187,9 @@ def _whole_can(text: str, measures: str | None) -> list[Strength]:
 
 
 def _checked(strength: Strength, text: str) -> Strength:
-    most = {"per_litre": 1000.0, "can": 1e6, "nutrient": 1e5, "ec": 50.0}[strength.kind]
+    most = {"per_litre": 1000.0, "can": 1e6, "nutrient": 1e5, "ec": 50.0, "wish": 1.0}[
+        strength.kind
+    ]
     if not 0 < strength.amount <= most:
         raise DaceError("strength", f"“{text.strip()}”", _WOULD_DO)
     return strength

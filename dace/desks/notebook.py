@@ -42,6 +42,7 @@ class DoseOut(Schema):
     stop_id: uuid.UUID
     stop: str
     crop: str
+    counted: str
     plants: int
     litres_each: str
     litres: str
@@ -168,6 +169,7 @@ def _dose(
         stop_id=dose.fill.place_id,
         stop=dose.fill.place.name,
         crop=crop(dose.stand.planting.crop).name.lower(),
+        counted=crop(dose.stand.planting.crop).counted(dose.plants),
         plants=dose.plants,
         litres_each=say(dose.litres_each, 3),
         litres=say(dose.litres, 3),

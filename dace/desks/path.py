@@ -7,7 +7,6 @@ from datetime import datetime
 
 from ninja import Schema
 
-from dace.core.api import say
 from dace.feeding.models import Dose
 from dace.garden.reads import StandRecord, StopRecord, garden_of, stops
 from dace.households.scope import Scope
@@ -22,6 +21,7 @@ class StandOut(Schema):
     spot: str
     crop_key: str
     crop: str
+    counted: str
     stage_key: str
     stage: str
     stage_since: str
@@ -100,7 +100,7 @@ def _stop(
 ) -> StopOut:
     read = [drains[subject] for subject, _ in stop.fills if subject in drains]
     latest = max(read, key=lambda r: r.taken_at, default=None)
-    drain = say(latest.ec_likely, 2) if latest else ""
+    drain = f"{latest.ec_likely:.1f}" if latest else ""
     return StopOut(
         id=stop.id,
         name=stop.name,
@@ -133,6 +133,7 @@ def _stand(stand: StandRecord) -> StandOut:
         spot=stand.spot,
         crop_key=stand.crop_key,
         crop=stand.crop.name,
+        counted=stand.crop.counted(stand.count),
         stage_key=stand.stage_key,
         stage=stand.stage.words,
         stage_since=stand.stage_since.isoformat(),

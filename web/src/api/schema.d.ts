@@ -469,6 +469,8 @@ export interface components {
             can_subject_id: string;
             /** Change Id */
             change_id: number | null;
+            /** Counted */
+            counted: string;
             /** Crop */
             crop: string;
             /** Expected */
@@ -879,6 +881,8 @@ export interface components {
         StandOut: {
             /** Count */
             count: number;
+            /** Counted */
+            counted: string;
             /** Crop */
             crop: string;
             /** Crop Key */

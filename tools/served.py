@@ -1,0 +1,88 @@
+"""Dace served from a throwaway data folder with the demo garden, for pictures and timings."""
+
+from __future__ import annotations
+
+import os
+import socket
+import subprocess
+import sys
+import tempfile
+import time
+import urllib.request
+from collections.abc import Iterator
+from contextlib import contextmanager
+from pathlib import Path
+
+ROOT = Path(__file__).resolve().parents[1]
+_WAIT_S = 30.0
+
+
+@contextmanager
+def served() -> Iterator[str]:
+    """Build the demo in a fresh folder and serve it.
+
+    Yields
+    ------
+    str
+        The address, such as ``http://127.0.0.1:40123``.
+    """
+    with tempfile.TemporaryDirectory() as folder:
+        env = os.environ | {
+            "DACE_DATA": folder,
+            "DACE_DEMO": "1",
+            "DACE_NOW": "2026-07-14T17:40",
+            "DACE_SECRET_KEY": "only-for-pictures-and-timings",
+            "DJANGO_SETTINGS_MODULE": "dace.project.settings.production",
+        }
+        for command in (["migrate", "-v0"], ["demo"], ["collectstatic", "--noinput", "-v0"]):
+            subprocess.run(
+                [sys.executable, "manage.py", *command],
+                cwd=ROOT,
+                env=env,
+                check=True,
+                stdout=subprocess.DEVNULL,
+            )
+        port = _free_port()
+        server = subprocess.Popen(
+            [
+                sys.executable,
+                "-m",
+                "gunicorn",
+                "--bind",
+                f"127.0.0.1:{port}",
+                "--worker-class",
+                "gthread",
+                "--threads",
+                "8",
+                "--log-level",
+                "warning",
+                "dace.project.wsgi",
+            ],
+            cwd=ROOT,
+            env=env,
+        )
+        try:
+            address = f"http://127.0.0.1:{port}"
+            _wait_for(f"{address}/healthz")
+            yield address
+        finally:
+            server.terminate()
+            server.wait()
+
+
+def _free_port() -> int:
+    with socket.socket() as probe:
+        probe.bind(("127.0.0.1", 0))
+        port: int = probe.getsockname()[1]
+        return port
+
+
+def _wait_for(url: str) -> None:
+    until = time.monotonic() + _WAIT_S
+    while time.monotonic() < until:
+        try:
+            with urllib.request.urlopen(url, timeout=1):
+                return
+        except OSError:
+            time.sleep(0.1)
+    raise RuntimeError(f"{url} did not answer")

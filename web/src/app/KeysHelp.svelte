@@ -1,0 +1,35 @@
+<script lang="ts">
+  import Sheet from '../ui/Sheet.svelte';
+  import { KEYS, keys } from './keys.svelte';
+</script>
+
+<Sheet title="Keys" bind:open={keys.helpOpen}>
+  <dl>
+    {#each KEYS as [key, what] (key)}
+      <dt><kbd>{key}</kbd></dt>
+      <dd>{what}</dd>
+    {/each}
+  </dl>
+  <p>On the Bench the arrow keys move the level, a little or, with Page Up and Down, a lot.</p>
+</Sheet>
+
+<style>
+  dl {
+    display: grid;
+    grid-template-columns: auto 1fr;
+    gap: var(--space-2) var(--space-4);
+    margin: 0 0 var(--space-3);
+  }
+
+  dd {
+    margin: 0;
+  }
+
+  kbd {
+    padding: 2px 8px;
+    border: 1px solid var(--color-edge);
+    border-radius: 6px;
+    font: 600 var(--text-m) / 1.4 var(--face-text);
+    white-space: pre;
+  }
+</style>

@@ -1,0 +1,105 @@
+<script lang="ts">
+  import { onMount } from 'svelte';
+  import { Router } from 'sv-router';
+  import ReadingSheet from '../desks/notebook/ReadingSheet.svelte';
+  import Button from '../ui/Button.svelte';
+  import { garden } from './garden.svelte';
+  import KeysHelp from './KeysHelp.svelte';
+  import { keys } from './keys.svelte';
+  import PathRail from './PathRail.svelte';
+  import ThumbBar from './ThumbBar.svelte';
+  import TopBar from './TopBar.svelte';
+  import UndoBar from './UndoBar.svelte';
+  import { working } from './working.svelte';
+  import WorkingPane from './WorkingPane.svelte';
+
+  onMount(() => garden.load());
+</script>
+
+<svelte:window onkeydown={keys.press} />
+
+<a class="skip" href="#desk">To the desk</a>
+<div class="shell" class:folded={working.folded}>
+  <TopBar />
+  <PathRail />
+  <main id="desk" tabindex="-1">
+    {#if garden.problem && !garden.path}
+      <div class="trouble">
+        <h1>The path did not load</h1>
+        <p>{garden.problem.message}</p>
+        <Button look="go" onclick={() => garden.load()}>Try again</Button>
+      </div>
+    {:else}
+      <Router />
+    {/if}
+  </main>
+  <WorkingPane />
+  <ThumbBar />
+</div>
+<UndoBar />
+<KeysHelp />
+<ReadingSheet bind:open={keys.readingOpen} />
+
+<style>
+  .shell {
+    display: grid;
+    grid-template: 84px minmax(0, 1fr) / 220px minmax(0, 1fr) 300px;
+    grid-template-areas: 'top top top' 'path desk work';
+    height: 100dvh;
+  }
+
+  .folded {
+    grid-template-columns: 220px minmax(0, 1fr) 60px;
+  }
+
+  main {
+    grid-area: desk;
+    overflow-y: auto;
+    border: 1px solid var(--color-line);
+    border-top: 3px solid var(--color-rim);
+    border-radius: var(--radius) var(--radius) 0 0;
+    background: var(--color-panel);
+  }
+
+  main:focus {
+    outline: none;
+  }
+
+  .trouble {
+    display: grid;
+    gap: var(--space-3);
+    justify-items: start;
+    padding: var(--space-6);
+  }
+
+  .skip {
+    position: absolute;
+    left: -999px;
+  }
+
+  .skip:focus {
+    left: var(--space-2);
+    top: var(--space-2);
+    z-index: 3;
+    padding: var(--space-2);
+    background: var(--color-panel);
+  }
+
+  @media (width <= 1000px) {
+    .shell,
+    .folded {
+      display: flex;
+      flex-direction: column;
+      height: auto;
+      min-height: 100dvh;
+      padding-bottom: 72px;
+    }
+
+    main {
+      flex: 1;
+      overflow: visible;
+      border-inline: 0;
+      border-radius: 0;
+    }
+  }
+</style>

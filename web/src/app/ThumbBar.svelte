@@ -1,0 +1,76 @@
+<script lang="ts">
+  import Sheet from '../ui/Sheet.svelte';
+  import { garden } from './garden.svelte';
+  import { goTo, keys } from './keys.svelte';
+  import { DESKS, type DeskPath } from './router';
+
+  let more = $state(false);
+
+  function open(path: DeskPath) {
+    more = false;
+    void goTo(path);
+  }
+</script>
+
+<nav aria-label="Thumb buttons">
+  <a href="/round{garden.search}">Round</a>
+  <a href="/bench{garden.search}">Pour</a>
+  <button type="button" onclick={() => (keys.readingOpen = true)}>Read</button>
+  <button type="button" aria-haspopup="dialog" onclick={() => (more = true)}>More</button>
+</nav>
+<Sheet title="Desks" bind:open={more}>
+  <ul>
+    {#each DESKS as desk (desk.path)}
+      <li><button type="button" onclick={() => open(desk.path)}>{desk.name}</button></li>
+    {/each}
+  </ul>
+</Sheet>
+
+<style>
+  nav {
+    display: none;
+  }
+
+  ul {
+    display: grid;
+    gap: var(--space-2);
+    margin: 0;
+    padding: 0;
+    list-style: none;
+  }
+
+  li button {
+    width: 100%;
+    min-height: 52px;
+    padding: 0 var(--space-4);
+    border: 1px solid var(--color-edge);
+    border-radius: var(--radius);
+    background: none;
+    font-weight: 550;
+    text-align: left;
+  }
+
+  @media (width <= 1000px) {
+    nav {
+      position: fixed;
+      inset: auto 0 0;
+      z-index: 2;
+      display: grid;
+      grid-template-columns: repeat(4, 1fr);
+      height: 64px;
+      border-top: 1px solid var(--color-edge);
+      background: var(--color-panel);
+    }
+
+    nav a,
+    nav button {
+      display: grid;
+      place-items: center;
+      border: 0;
+      background: none;
+      color: inherit;
+      font-weight: 600;
+      text-decoration: none;
+    }
+  }
+</style>

@@ -1,0 +1,126 @@
+<script lang="ts">
+  import Fish from '../drawings/Fish.svelte';
+  import { dayInWords } from '../ui/time';
+  import { garden } from './garden.svelte';
+  import { keys } from './keys.svelte';
+  import { DESKS, route } from './router';
+  import { session } from './session.svelte';
+
+  const here = $derived(route.pathname === '/' ? '/bench' : route.pathname);
+  const today = $derived(garden.path ? dayInWords(garden.path.now, garden.path.zone) : '');
+</script>
+
+<header>
+  <a class="mark" href="/bench{garden.search}">
+    <Fish />
+    <span><b>Dace</b> <small>{garden.path?.garden ?? session.info?.household}</small></span>
+  </a>
+  <nav aria-label="Desks">
+    {#each DESKS as desk (desk.path)}
+      <a href="{desk.path}{garden.search}" aria-current={here === desk.path ? 'page' : undefined}>
+        {desk.name}
+      </a>
+    {/each}
+  </nav>
+  <div class="side">
+    <span class="today">{today}</span>
+    <button type="button" aria-label="Keys" title="Keys (?)" onclick={() => (keys.helpOpen = true)}>
+      ?
+    </button>
+    <button type="button" class="out" onclick={() => session.signOut()}>
+      {session.info?.is_demo ? 'Leave the demo' : 'Sign out'}
+    </button>
+  </div>
+</header>
+
+<style>
+  header {
+    grid-area: top;
+    display: grid;
+    grid-template-columns: 220px 1fr auto;
+    align-items: center;
+    padding: 0 var(--space-6) 0 0;
+  }
+
+  .mark {
+    display: flex;
+    gap: 10px;
+    align-items: center;
+    padding-left: var(--space-6);
+    color: inherit;
+    text-decoration: none;
+  }
+
+  .mark b {
+    display: block;
+    font: 700 var(--text-xl) / 1 var(--face-head);
+  }
+
+  .mark small {
+    color: var(--color-text-soft);
+    font-size: var(--text-s);
+  }
+
+  nav {
+    display: flex;
+    gap: 6px;
+  }
+
+  nav a {
+    display: flex;
+    align-items: center;
+    min-height: var(--touch);
+    padding: 0 18px;
+    border: 1px solid transparent;
+    border-radius: var(--radius-round);
+    color: inherit;
+    font-weight: 550;
+    text-decoration: none;
+  }
+
+  nav a[aria-current] {
+    border-color: var(--color-line);
+    background: var(--color-panel);
+    box-shadow: inset 0 3px 0 var(--color-rim);
+  }
+
+  .side {
+    display: flex;
+    gap: var(--space-2);
+    align-items: center;
+  }
+
+  .today {
+    margin-right: var(--space-2);
+    font-weight: 600;
+    white-space: nowrap;
+  }
+
+  button {
+    min-width: var(--touch);
+    min-height: var(--touch);
+    padding: 0 var(--space-3);
+    border: 1px solid var(--color-line);
+    border-radius: var(--radius-round);
+    background: none;
+    font-size: var(--text-s);
+    cursor: pointer;
+  }
+
+  @media (width <= 1000px) {
+    header {
+      display: flex;
+      justify-content: space-between;
+      padding: var(--space-2) var(--space-4);
+    }
+
+    .mark {
+      padding: 0;
+    }
+
+    nav,
+    button[aria-label] {
+      display: none;
+    }
+  }
+</style>

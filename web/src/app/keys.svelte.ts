@@ -1,0 +1,60 @@
+import { tick } from 'svelte';
+import { garden } from './garden.svelte';
+import { DESKS, navigate, type DeskPath } from './router';
+import { undo } from './undo.svelte';
+import { working } from './working.svelte';
+
+/** Every key and what it does, as the help shows it. */
+export const KEYS: [string, string][] = [
+  ['1 … 5', 'Round, Bench, Shelf, Season, Notebook'],
+  ['[  ]', 'one stop along the path, back or on'],
+  ['p', 'pour: to the Bench'],
+  ['r', 'write down a reading'],
+  ['u', 'undo the last thing'],
+  ['w', 'fold or unfold the working'],
+  ['?', 'these keys'],
+];
+
+/** What keys open: the reading and the help are drawn by the shell. */
+class Keys {
+  helpOpen = $state(false);
+  readingOpen = $state(false);
+
+  readonly press = (event: KeyboardEvent): void => {
+    if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event.target)) return;
+    if (document.querySelector('dialog[open]')) return;
+    const act = this.actOf(event.key);
+    if (!act) return;
+    event.preventDefault();
+    act();
+  };
+
+  private actOf(key: string): (() => void) | undefined {
+    const desk = DESKS[Number(key) - 1];
+    if (desk) return () => goTo(desk.path);
+    const acts: Record<string, () => void> = {
+      '[': () => garden.step(-1),
+      ']': () => garden.step(1),
+      p: () => goTo('/bench'),
+      r: () => (this.readingOpen = true),
+      u: () => void undo.take(),
+      w: () => (working.folded = !working.folded),
+      '?': () => (this.helpOpen = true),
+    };
+    return acts[key];
+  }
+}
+
+/** To a desk, keeping the chosen stop; the focus goes to its heading. */
+export async function goTo(path: DeskPath): Promise<void> {
+  const stop = garden.stop?.id;
+  await navigate(path, stop ? { search: { stop } } : {});
+  await tick();
+  document.querySelector<HTMLElement>('#desk')?.focus();
+}
+
+function isTyping(target: EventTarget | null): boolean {
+  return target instanceof HTMLElement && target.closest('input, select, textarea') !== null;
+}
+
+export const keys = new Keys();

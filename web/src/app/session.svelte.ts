@@ -1,0 +1,39 @@
+import { ask, client, useToken, type Problem, type Schemas } from '../api/client';
+
+/** Who is signed in. */
+class Session {
+  info = $state<Schemas['SessionOut'] | null>(null);
+  problem = $state<Problem | null>(null);
+
+  async load(): Promise<void> {
+    this.keep(await ask(client.GET('/api/session')));
+  }
+
+  async signIn(name: string, password: string): Promise<Problem | null> {
+    return this.keep(await ask(client.POST('/api/sign-in', { body: { name, password } })));
+  }
+
+  async signUp(name: string, password: string, garden: string): Promise<Problem | null> {
+    return this.keep(await ask(client.POST('/api/sign-up', { body: { name, password, garden } })));
+  }
+
+  async lookRound(): Promise<Problem | null> {
+    return this.keep(await ask(client.POST('/api/demo')));
+  }
+
+  async signOut(): Promise<void> {
+    await ask(client.POST('/api/sign-out'));
+    location.assign('/');
+  }
+
+  private keep(reply: { data?: Schemas['SessionOut']; problem?: Problem }): Problem | null {
+    if (reply.data) {
+      useToken(reply.data.csrf);
+      this.info = reply.data;
+    }
+    this.problem = reply.problem ?? null;
+    return this.problem;
+  }
+}
+
+export const session = new Session();

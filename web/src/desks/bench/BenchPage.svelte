@@ -1,0 +1,150 @@
+<script lang="ts">
+  import { onMount, untrack } from 'svelte';
+  import { garden } from '../../app/garden.svelte';
+  import { working } from '../../app/working.svelte';
+  import EcScale from '../../charts/EcScale.svelte';
+  import WateringCan from '../../drawings/WateringCan.svelte';
+  import Button from '../../ui/Button.svelte';
+  import { Bench } from './bench.svelte';
+  import BenchTitle from './BenchTitle.svelte';
+  import { explanation } from './explain';
+  import LitreBars from './LitreBars.svelte';
+  import MeasureGlass from './MeasureGlass.svelte';
+  import OverCap from './OverCap.svelte';
+  import PourBar from './PourBar.svelte';
+  import WayBoxes from './WayBoxes.svelte';
+
+  const bench = new Bench();
+  const preview = $derived(bench.preview);
+  const stand = $derived(garden.stand);
+  const who = $derived(stand ? `${stand.crop.toLowerCase()} ${stand.stage}` : '');
+
+  onMount(() => {
+    return () => working.clear();
+  });
+
+  // Another stop, or something written: fetch what stands here and work the can out anew.
+  $effect(() => {
+    void [garden.stand?.id, garden.stand?.stage_key, garden.version];
+    untrack(() => {
+      bench.litresEach = null;
+      void bench.load().then(() => bench.work());
+    });
+  });
+
+  // The working follows the can, for whichever number was asked about.
+  $effect(() => {
+    if (!preview) return;
+    working.advice = preview.advice;
+    working.show(explanation(preview, bench.asked));
+  });
+</script>
+
+{#if bench.supplies && bench.supplies.jars.length === 0}
+  <div class="empty">
+    <h1>The Bench wants a jar</h1>
+    <p>
+      A jar from its label, a can and your water: that is all it takes to work out a dose. Jars of
+      your own come with setting up, which is being built; the demo garden shows how it goes.
+    </p>
+  </div>
+{:else}
+  <div class="bench" aria-busy={!preview}>
+    <BenchTitle {bench} />
+    <div class="columns">
+      <div class="vessels">
+        <MeasureGlass {bench} />
+        <p class="soft">fill up with water to {preview?.vessel_l ?? 9} L</p>
+        <WateringCan
+          holds="{preview?.vessel_l ?? 9} L"
+          reads={preview ? preview.ec.value.toFixed(2) : '–'}
+          range={preview ? `${preview.ec.low.toFixed(2)} to ${preview.ec.high.toFixed(2)}` : ''}
+        />
+        {#if preview}
+          <EcScale
+            water={preview.water_ec}
+            can={preview.ec}
+            most={preview.cap?.total_at_cap ?? null}
+          />
+          <div class="hows">
+            <Button look="quiet" onclick={() => bench.explain('ec')}>reads: how?</Button>
+            {#if preview.cap}
+              <Button look="quiet" onclick={() => bench.explain('cap')}>most: how?</Button>
+            {/if}
+          </div>
+        {/if}
+      </div>
+      <div class="figures">
+        <WayBoxes {bench} />
+        {#if preview?.cap?.over && !bench.problem}<OverCap {bench} />{/if}
+        {#if preview}
+          <div class:stale={bench.problem !== null}><LitreBars {bench} {preview} {who} /></div>
+          {#if preview.rounded}<p class="soft">By the spoon: {preview.rounded}.</p>{/if}
+        {/if}
+      </div>
+    </div>
+    <PourBar {bench} />
+  </div>
+{/if}
+
+<style>
+  .bench {
+    display: flex;
+    flex-direction: column;
+    min-height: 100%;
+  }
+
+  .columns {
+    display: grid;
+    grid-template-columns: 268px minmax(0, 1fr);
+    gap: var(--space-6);
+    padding: var(--space-3) 22px;
+  }
+
+  .vessels {
+    display: grid;
+    gap: var(--space-1);
+    align-content: start;
+  }
+
+  .figures {
+    display: grid;
+    gap: var(--space-3);
+    align-content: start;
+  }
+
+  .stale {
+    opacity: 0.55;
+  }
+
+  .soft {
+    color: var(--color-text-soft);
+    font-size: var(--text-s);
+  }
+
+  .hows {
+    display: flex;
+    justify-content: space-between;
+    font-size: var(--text-s);
+  }
+
+  .empty {
+    display: grid;
+    gap: var(--space-3);
+    justify-items: start;
+    max-width: 60ch;
+    padding: var(--space-6);
+  }
+
+  @media (width <= 700px) {
+    .columns {
+      grid-template-columns: minmax(0, 1fr);
+      padding: var(--space-3) var(--space-4);
+    }
+
+    /* on a phone the strength comes first: it is what a wet thumb changes */
+    .figures {
+      order: -1;
+    }
+  }
+</style>

@@ -1,0 +1,238 @@
+<script lang="ts">
+  import type { Bench } from './bench.svelte';
+  import { amountAt, edges, GLASS, levelY, marks, notched, stepOf } from './level';
+
+  interface Props {
+    bench: Bench;
+  }
+  let { bench }: Props = $props();
+
+  const preview = $derived(bench.preview);
+  const fits = $derived(preview?.measure ?? { kind: 'beaker', holds: 50 });
+  let holdsWhileDragging = $state(50);
+  const holds = $derived(bench.dragging ? holdsWhileDragging : fits.holds);
+  let pulled = $state(0);
+  const amount = $derived(bench.dragging ? pulled : (preview?.amount ?? 0));
+  const unit = $derived(preview?.unit ?? 'mL');
+  const cap = $derived(preview?.cap?.amount_at_cap ?? null);
+  const y = $derived(levelY(amount, holds));
+  const side = $derived(edges(y));
+  const foot = edges(GLASS.bottom);
+
+  let svg: SVGSVGElement | undefined = $state();
+  let began = 0;
+
+  function pull(event: PointerEvent) {
+    if (!svg || !bench.dragging) return;
+    const box = svg.getBoundingClientRect();
+    const at = ((event.clientY - box.top) / box.height) * svg.viewBox.baseVal.height;
+    const wanted = notched(amountAt(at, holds), began, cap);
+    if (wanted <= 0) return;
+    pulled = wanted;
+    bench.move(wanted);
+  }
+
+  function grab(event: PointerEvent) {
+    (event.currentTarget as Element).setPointerCapture(event.pointerId);
+    began = pulled = preview?.amount ?? 0;
+    holdsWhileDragging = fits.holds;
+    bench.dragging = true;
+  }
+
+  function nudge(steps: number) {
+    const next = amount + steps * stepOf(holds);
+    if (next > 0) bench.move(next);
+  }
+
+  function onkey(event: KeyboardEvent) {
+    const steps: Record<string, number> = {
+      ArrowUp: 1,
+      ArrowRight: 1,
+      ArrowDown: -1,
+      ArrowLeft: -1,
+      PageUp: 10,
+      PageDown: -10,
+    };
+    const by = steps[event.key];
+    if (by === undefined) return;
+    event.preventDefault();
+    nudge(by);
+  }
+</script>
+
+<div class="measure">
+  <svg bind:this={svg} width="150" height="168" viewBox="0 0 150 168">
+    <text x="0" y="14" class="soft">measure in a {fits.kind}</text>
+    <path
+      class="glass"
+      d="M{GLASS.left} {GLASS.top}H{GLASS.right}L{foot[1]} {GLASS.bottom}Q{foot[1]} 158 {foot[1] -
+        8} 158H{foot[0] + 8}Q{foot[0]} 158 {foot[0]} {GLASS.bottom}Z"
+    />
+    {#if amount > 0}
+      <path
+        class="brew"
+        class:settling={!bench.dragging}
+        d="M{side[0] + 1.5} {y}H{side[1] - 1.5}L{foot[1] - 1.5} {GLASS.bottom}Q{foot[1] -
+          1.5} 156 {foot[1] - 8} 156H{foot[0] + 8}Q{foot[0] + 1.5} 156 {foot[0] +
+          1.5} {GLASS.bottom}Z"
+      />
+      <path class="top" d="M{side[0] + 1} {y}H{side[1] - 1}" />
+    {/if}
+    {#each marks(holds) as mark (mark.y)}
+      <path class="mark" d="M{edges(mark.y)[0]} {mark.y}h{mark.text ? 16 : 10}" />
+      {#if mark.text}
+        <text x={edges(mark.y)[0] + 20} y={mark.y + 5}>{mark.text}</text>
+      {/if}
+    {/each}
+    {#if cap !== null && cap > 0 && cap <= holds}
+      <path class="cap" d="M{GLASS.left - 6} {levelY(cap, holds)}H{GLASS.right + 6}" />
+    {/if}
+    <g
+      class="handle"
+      role="slider"
+      tabindex="0"
+      aria-label="Level of the concentrate"
+      aria-orientation="vertical"
+      aria-valuemin="0"
+      aria-valuemax={holds}
+      aria-valuenow={Number(amount.toPrecision(4))}
+      aria-valuetext={preview?.spoken ?? 'nothing yet'}
+      onpointerdown={grab}
+      onpointermove={pull}
+      onpointerup={() => (bench.dragging = false)}
+      onpointercancel={() => (bench.dragging = false)}
+      onkeydown={onkey}
+    >
+      <circle class="reach" cx={side[1]} cy={y} r="22" />
+      <circle class="knob" cx={side[1]} cy={y} r="13" />
+      <path class="arrows" d="M{side[1] - 5} {y - 2}l5-5 5 5m-10 4l5 5 5-5" />
+    </g>
+  </svg>
+  <div class="said">
+    <p class="amount">{preview?.concentrate.text ?? '–'} <span>{unit}</span></p>
+    {#if preview?.spoons}<p class="spoons">about {preview.spoons}</p>{/if}
+    <div class="nudges">
+      <button type="button" aria-label="A little less" onclick={() => nudge(-1)}>−</button>
+      <button type="button" aria-label="A little more" onclick={() => nudge(1)}>+</button>
+    </div>
+  </div>
+</div>
+
+<style>
+  .measure {
+    display: flex;
+    gap: var(--space-2);
+    align-items: flex-start;
+  }
+
+  svg {
+    flex: none;
+  }
+
+  text {
+    fill: var(--color-text);
+    font-size: 14px;
+  }
+
+  .soft {
+    fill: var(--color-text-soft);
+  }
+
+  .glass {
+    fill: var(--color-glass);
+    stroke: var(--color-text);
+    stroke-width: 2;
+  }
+
+  .brew {
+    fill: var(--color-brew);
+  }
+
+  .top {
+    stroke: var(--color-brew-top);
+    stroke-width: 5;
+  }
+
+  .settling {
+    transition: d 160ms ease-out;
+  }
+
+  .mark {
+    fill: none;
+    stroke: var(--color-text);
+    stroke-width: 1.3;
+  }
+
+  .cap {
+    fill: none;
+    stroke: var(--color-stop);
+    stroke-width: 2;
+    stroke-dasharray: 5 3;
+  }
+
+  .handle {
+    cursor: ns-resize;
+    touch-action: none;
+  }
+
+  .handle:focus-visible {
+    outline: none;
+  }
+
+  .handle:focus-visible .knob {
+    stroke-width: 5;
+  }
+
+  .reach {
+    fill: transparent;
+  }
+
+  .knob {
+    fill: var(--color-panel);
+    stroke: var(--color-rim);
+    stroke-width: 3;
+  }
+
+  .arrows {
+    fill: none;
+    stroke: var(--color-rim);
+    stroke-width: 2;
+  }
+
+  .said {
+    display: grid;
+    gap: var(--space-1);
+    padding-top: var(--space-6);
+  }
+
+  .amount {
+    font: 650 var(--text-xxl) / 1.1 var(--face-head);
+    white-space: nowrap;
+  }
+
+  .amount span {
+    font-size: var(--text-l);
+  }
+
+  .spoons {
+    max-width: 14ch;
+    font-size: var(--text-s);
+    line-height: 1.25;
+  }
+
+  .nudges {
+    display: flex;
+    gap: var(--space-2);
+  }
+
+  .nudges button {
+    width: var(--touch);
+    height: var(--touch);
+    border: 1px solid var(--color-edge);
+    border-radius: 50%;
+    background: var(--color-panel);
+    font-size: var(--text-xl);
+    line-height: 1;
+    cursor: pointer;
+  }
+</style>

@@ -1,0 +1,139 @@
+<script lang="ts">
+  import { garden } from '../../app/garden.svelte';
+  import { keys } from '../../app/keys.svelte';
+  import Button from '../../ui/Button.svelte';
+  import type { Bench } from './bench.svelte';
+
+  interface Props {
+    bench: Bench;
+  }
+  let { bench }: Props = $props();
+  const preview = $derived(bench.preview);
+  const pour = $derived(preview?.pour ?? null);
+  const stand = $derived(garden.stand);
+  const short = $derived((pour?.left_l ?? 0) < -1e-6);
+  const step = $derived(bench.litres > 1 ? 0.5 : bench.litres > 0.2 ? 0.1 : 0.01);
+  const litres = (value: number) => Number(value.toPrecision(3)).toString();
+
+  function change(by: number) {
+    const next = Math.round((bench.litres + by * step) / step) * step;
+    if (next > 0) bench.litresEach = Number(next.toFixed(4));
+    void bench.work();
+  }
+</script>
+
+<div class="pour">
+  {#if stand && preview && pour}
+    <Button
+      look="go"
+      disabled={bench.pouring || short || bench.problem !== null}
+      onclick={() => bench.pour(() => (keys.readingOpen = true))}
+    >
+      {bench.pouring ? 'Pouring…' : `Pour ${litres(bench.litres)} L on each of ${stand.count}`}
+    </Button>
+    <div class="each" role="group" aria-label="Litres for each plant">
+      <button type="button" aria-label="Less for each" onclick={() => change(-1)}>−</button>
+      <button type="button" aria-label="More for each" onclick={() => change(1)}>+</button>
+    </div>
+    <p>
+      {#if short}
+        <strong>{litres(-pour.left_l)} L more than the can holds.</strong> Pour less, or fill a larger
+        can.
+      {:else}
+        <b>{preview.concentrate.text} {preview.unit}</b> in the can{#if preview.spoons}, about
+          {preview.spoons}{/if}.
+        {pour.left_l > 0.005 ? `${litres(pour.left_l)} L will be left over;` : 'Nothing left over;'}
+        {preview.stock_after >= 0
+          ? `the jar has ${preview.stock_after_text} left after.`
+          : 'the jar does not hold enough.'}
+      {/if}
+      <button type="button" class="how" onclick={() => bench.explain('each')}> how? </button>
+    </p>
+    {#if bench.rest}
+      <Button onclick={() => bench.pourRest()} disabled={bench.pouring}>
+        Pour the {litres(bench.rest.leftL)} L left of {bench.rest.ratio} here
+      </Button>
+    {/if}
+  {:else if stand}
+    <p>
+      {bench.problem
+        ? 'Say a strength that can be read, and pour it from here.'
+        : 'Working it out…'}
+    </p>
+  {:else if garden.stop}
+    <p>Nothing grows at {garden.stop.name} now. Choose another stop along the path to pour.</p>
+  {:else}
+    <p><b>Choose a stop along the path</b> to pour this can there and see what its stage likes.</p>
+  {/if}
+</div>
+
+<style>
+  .pour {
+    position: sticky;
+    bottom: 0;
+    display: flex;
+    gap: var(--space-3);
+    align-items: center;
+    margin-top: auto;
+    padding: var(--space-3) 22px;
+    border-top: 1px solid var(--color-line);
+    background: var(--color-panel-low);
+  }
+
+  p {
+    flex: 1;
+    font-size: 0.9375rem;
+    line-height: 1.3;
+  }
+
+  strong {
+    color: var(--color-stop);
+  }
+
+  .each {
+    display: flex;
+    gap: var(--space-1);
+  }
+
+  .each button {
+    width: var(--touch);
+    height: var(--touch);
+    border: 1px solid var(--color-edge);
+    border-radius: 50%;
+    background: none;
+    font-size: var(--text-xl);
+    line-height: 1;
+    cursor: pointer;
+  }
+
+  .how {
+    min-height: 28px;
+    padding: 0 2px;
+    border: 0;
+    background: none;
+    color: var(--color-rim);
+    font-size: var(--text-s);
+    text-decoration: underline;
+    text-underline-offset: 3px;
+    cursor: pointer;
+  }
+
+  @media (width <= 1000px) {
+    .pour {
+      bottom: 64px;
+      z-index: 1;
+      flex-wrap: wrap;
+      padding: var(--space-2) var(--space-4);
+    }
+
+    .pour > :global(button) {
+      flex: 1;
+    }
+
+    p {
+      flex-basis: 100%;
+      order: -1;
+      font-size: var(--text-s);
+    }
+  }
+</style>

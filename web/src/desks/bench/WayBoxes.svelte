@@ -1,0 +1,145 @@
+<script lang="ts">
+  import type { Bench } from './bench.svelte';
+  import { WAYS, type Way } from './strength';
+
+  interface Props {
+    bench: Bench;
+  }
+  let { bench }: Props = $props();
+  const id = $props.id();
+  const trouble = $derived(bench.problem && !bench.typing ? bench.problem.message : '');
+  const ofStrength = $derived(!bench.problem || bench.problem.field === 'strength');
+
+  const unit = $derived(bench.preview?.unit ?? 'mL');
+
+  const shown = (way: Way) =>
+    bench.typed?.way === way ? bench.typed.text : (bench.preview?.ways[way] ?? '');
+  const wrong = (way: Way) =>
+    trouble !== '' && ofStrength && (bench.typed ? bench.typed.way === way : way === 'parts');
+</script>
+
+<div class="ways" role="group" aria-label="How strong, said in any of these ways">
+  {#each WAYS as { way, label } (way)}
+    <label class:wrong={wrong(way)}>
+      <span>{label}{way === 'can' || way === 'per_litre' ? `, ${unit}` : ''}</span>
+      <input
+        value={shown(way)}
+        autocomplete="off"
+        spellcheck="false"
+        aria-invalid={wrong(way) ? 'true' : undefined}
+        aria-describedby={wrong(way) ? `${id}-trouble` : undefined}
+        oninput={(event) => bench.type(way, event.currentTarget.value)}
+        onfocus={(event) => event.currentTarget.select()}
+        onblur={() => bench.typedOut()}
+      />
+    </label>
+  {/each}
+</div>
+{#if trouble}<p class="trouble" id="{id}-trouble" role="alert">{trouble}</p>{/if}
+{#if bench.preview && bench.preview.readings.length > 1 && !bench.problem}
+  <div class="readings" role="group" aria-label="“{bench.said}” can be read in more than one way">
+    {#each bench.preview.readings as reading, index (reading.meaning)}
+      <button
+        type="button"
+        aria-pressed={index === bench.reading}
+        onclick={() => bench.pickReading(index)}
+      >
+        <b>{reading.meaning}</b>
+        {reading.amount_text}, reads {reading.ec_text}
+      </button>
+    {/each}
+  </div>
+{/if}
+
+<style>
+  .ways {
+    display: grid;
+    grid-template-columns: repeat(5, minmax(0, 1fr));
+    gap: 6px;
+  }
+
+  label {
+    display: block;
+    padding: 5px 8px 4px;
+    border: 1px solid var(--color-edge);
+    border-radius: var(--radius);
+    background: var(--color-field);
+  }
+
+  label:focus-within {
+    border-color: var(--color-rim);
+    box-shadow: 0 0 0 2px var(--color-rim);
+  }
+
+  label.wrong {
+    border-color: var(--color-stop);
+    box-shadow: 0 0 0 1px var(--color-stop);
+  }
+
+  span {
+    display: block;
+    color: var(--color-text-soft);
+    font-size: var(--text-s);
+    line-height: 1.2;
+  }
+
+  input {
+    width: 100%;
+    min-height: 28px;
+    padding: 0;
+    border: 0;
+    background: none;
+    font: 600 var(--text-l) / 1.15 var(--face-head);
+  }
+
+  input:focus {
+    outline: none;
+  }
+
+  .trouble {
+    margin-top: var(--space-1);
+    color: var(--color-stop);
+    font-size: 0.9375rem;
+  }
+
+  .readings {
+    display: flex;
+    gap: var(--space-2);
+    margin-top: var(--space-2);
+  }
+
+  .readings button {
+    flex: 1;
+    min-height: var(--touch);
+    padding: var(--space-1) var(--space-3);
+    border: 1px solid var(--color-edge);
+    border-radius: var(--radius);
+    background: none;
+    font-size: var(--text-s);
+    text-align: left;
+    cursor: pointer;
+  }
+
+  .readings b {
+    display: block;
+  }
+
+  .readings button[aria-pressed='true'] {
+    border-color: var(--color-rim);
+    background: var(--color-rim-tint);
+  }
+
+  @media (width <= 700px) {
+    .ways {
+      grid-template-columns: repeat(6, minmax(0, 1fr));
+    }
+
+    label {
+      grid-column: span 2;
+    }
+
+    label:nth-child(n + 4) {
+      grid-column: span 3;
+    }
+  }
+</style>

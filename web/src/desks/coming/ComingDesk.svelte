@@ -1,0 +1,82 @@
+<script lang="ts">
+  import { garden } from '../../app/garden.svelte';
+  import { route } from '../../app/router';
+  import Note from '../../ui/Note.svelte';
+
+  interface Desk {
+    title: string;
+    will: string;
+    meanwhile: string;
+    to: string;
+    link: string;
+  }
+
+  const DESKS: Record<string, Desk> = {
+    '/round': {
+      title: 'Round',
+      will: 'What to do today, one can after another, with a tick for each stop, and what waits and why.',
+      meanwhile:
+        'The path says when each stop was last fed. Choose one, and the Bench works out its can.',
+      to: '/bench',
+      link: 'To the Bench',
+    },
+    '/shelf': {
+      title: 'Shelf',
+      will: 'Jars and brews with their levels, what a label means in elements, and how strong a brew is, day by day.',
+      meanwhile: 'Your jars stand on the Bench with what is left in them.',
+      to: '/bench',
+      link: 'To the Bench',
+    },
+    '/season': {
+      title: 'Season',
+      will: 'A strip for each planting: its stages, the feeds it had, the weather, and what it still needs.',
+      meanwhile: 'Say which stage you see on the Bench; the Notebook keeps every dose and reading.',
+      to: '/notebook',
+      link: 'To the Notebook',
+    },
+  };
+
+  const ELSEWHERE: Desk = {
+    title: 'Nothing stands here',
+    will: 'This address leads to no desk.',
+    meanwhile: 'The Bench is where a can is worked out.',
+    to: '/bench',
+    link: 'To the Bench',
+  };
+
+  const desk = $derived(DESKS[route.pathname] ?? ELSEWHERE);
+</script>
+
+<section>
+  <h1>{desk.title}</h1>
+  {#if desk !== ELSEWHERE}
+    <Note severity="school" title="This desk is still being built">It will hold: {desk.will}</Note>
+  {:else}
+    <p>{desk.will}</p>
+  {/if}
+  <p><b>Meanwhile:</b> {desk.meanwhile}</p>
+  <a href="{desk.to}{garden.search}">{desk.link}</a>
+</section>
+
+<style>
+  section {
+    display: grid;
+    gap: var(--space-4);
+    justify-items: start;
+    max-width: 64ch;
+    padding: var(--space-6) 22px;
+  }
+
+  a {
+    display: inline-flex;
+    align-items: center;
+    min-height: 48px;
+    padding: 0 var(--space-6);
+    border-radius: var(--radius);
+    background: var(--color-go);
+    color: var(--color-on-go);
+    font-size: var(--text-l);
+    font-weight: 600;
+    text-decoration: none;
+  }
+</style>

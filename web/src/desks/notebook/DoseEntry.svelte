@@ -1,0 +1,92 @@
+<script lang="ts">
+  import { undo } from '../../app/undo.svelte';
+  import type { Schemas } from '../../api/client';
+  import Button from '../../ui/Button.svelte';
+  import { clockTime } from '../../ui/time';
+  import ReadingEntry from './ReadingEntry.svelte';
+
+  interface Props {
+    dose: Schemas['DoseOut'];
+    /** The garden's time zone. */
+    zone: string;
+  }
+  let { dose, zone }: Props = $props();
+</script>
+
+<article>
+  <svg width="22" height="30" viewBox="0 0 22 30" aria-hidden="true">
+    <path d="M11 2c5 8 9 12 9 17a9 9 0 0 1-18 0c0-5 4-9 9-17Z" />
+  </svg>
+  <div class="words">
+    <h3>{dose.litres} L on {dose.stop}</h3>
+    <p>
+      {dose.litres_each} L on each of {dose.counted} · {dose.ratio} in {dose.vessel} of {dose.water} ·
+      {dose.sources.join(', ')}
+    </p>
+    <p class="figures">
+      {#each Object.entries(dose.mg_l) as [name, value] (name)}
+        <span><b>{name}</b> {value}</span>
+      {/each}
+      <span class="soft">mg/L</span>
+      <span
+        ><b>should read</b> {dose.expected} <span class="soft">({dose.expected_range})</span></span
+      >
+      {#if dose.left_l > 0.01}<span class="soft">{dose.left} L left in the can</span>{/if}
+    </p>
+    {#each dose.readings as reading (reading.id)}
+      <ReadingEntry {reading} {zone} />
+    {/each}
+  </div>
+  <div class="side">
+    <time datetime={dose.at}>{clockTime(dose.at, zone)}</time>
+    {#if dose.change_id !== null}
+      <Button look="quiet" onclick={() => undo.take(dose.change_id)}>Undo</Button>
+    {/if}
+  </div>
+</article>
+
+<style>
+  article {
+    display: grid;
+    grid-template-columns: 26px minmax(0, 1fr) auto;
+    gap: var(--space-3);
+    padding: var(--space-3);
+    border: 1px solid var(--color-line);
+    border-radius: var(--radius);
+    background: var(--color-panel-low);
+  }
+
+  svg {
+    fill: var(--color-rim);
+  }
+
+  h3 {
+    font-size: 1.0625rem;
+  }
+
+  p {
+    font-size: 0.9375rem;
+  }
+
+  .words {
+    display: grid;
+    gap: 2px;
+  }
+
+  .figures {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0 var(--space-3);
+  }
+
+  .soft {
+    color: var(--color-text-soft);
+  }
+
+  .side {
+    display: grid;
+    justify-items: end;
+    align-content: start;
+    color: var(--color-text-soft);
+  }
+</style>

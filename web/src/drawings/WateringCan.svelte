@@ -1,0 +1,113 @@
+<script lang="ts">
+  interface Props {
+    /** What the can holds when full, in words. */
+    holds: string;
+    /** What the pen should read, in words. */
+    reads: string;
+    /** Its range, in words. */
+    range: string;
+  }
+  let { holds, reads, range }: Props = $props();
+  const id = $props.id();
+</script>
+
+<svg
+  viewBox="0 0 276 268"
+  role="img"
+  aria-label="A can filled to {holds}; the pen should read {reads} millisiemens, {range}"
+>
+  <defs>
+    <clipPath {id}>
+      <path d="M66 16h126l8 230c0 10-8 18-20 18H78c-12 0-20-8-20-18Z" />
+    </clipPath>
+  </defs>
+  <path class="outline" stroke-width="13" d="M66 186 16 68" />
+  <path class="tin" stroke-width="9" d="M66 186 16 68" />
+  <path class="outline" stroke-width="9" d="M4 62l22-12" />
+  <path class="outline" stroke-width="9" d="M190 46c62-22 66 120 8 150" />
+  <path class="tin" stroke-width="5" d="M190 46c62-22 66 120 8 150" />
+  <g clip-path="url(#{id})">
+    <rect class="inside" x="50" y="6" width="160" height="270" />
+    <rect class="water" x="50" y="42" width="160" height="230" />
+    <path class="ripple" d="M50 42c26-6 54 6 80 0s54-6 80 0v7H50Z" />
+  </g>
+  <path class="body" d="M66 16h126l8 230c0 10-8 18-20 18H78c-12 0-20-8-20-18Z" />
+  <path class="brim" d="M62 16h134" />
+  <path class="mark" d="M66 42h18" />
+  <text x="90" y="47">{holds}</text>
+  <g transform="translate(84 112)">
+    <rect class="tag" width="96" height="88" rx="9" />
+    <text class="small" x="48" y="21">should read</text>
+    <text class="big" x="48" y="49">{reads}</text>
+    <text class="small" x="48" y="66">mS/cm</text>
+    <text class="small" x="48" y="82">{range}</text>
+  </g>
+</svg>
+
+<style>
+  svg {
+    display: block;
+    width: 100%;
+    max-height: 204px;
+  }
+
+  text {
+    fill: var(--color-text);
+    font-size: 15px;
+  }
+
+  .outline,
+  .tin,
+  .body,
+  .mark {
+    fill: none;
+    stroke: var(--color-text);
+    stroke-linecap: round;
+  }
+
+  .tin {
+    stroke: var(--color-rim-tint);
+  }
+
+  .body {
+    stroke-width: 2;
+  }
+
+  .mark {
+    stroke-width: 1.5;
+  }
+
+  .brim {
+    stroke: var(--color-rim);
+    stroke-width: 7;
+    stroke-linecap: round;
+  }
+
+  .inside {
+    fill: var(--color-glass);
+  }
+
+  .water {
+    fill: var(--color-water);
+  }
+
+  .ripple {
+    fill: var(--color-water-top);
+  }
+
+  .tag {
+    fill: var(--color-panel);
+    stroke: var(--color-line);
+  }
+
+  .small {
+    fill: var(--color-text-soft);
+    font-size: 14px;
+    text-anchor: middle;
+  }
+
+  .big {
+    font: 650 28px var(--face-head);
+    text-anchor: middle;
+  }
+</style>

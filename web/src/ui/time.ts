@@ -1,0 +1,38 @@
+/** Times in the garden's own zone, in words. */
+
+export function dayInWords(instant: string, zone: string): string {
+  return new Intl.DateTimeFormat('en-GB', {
+    timeZone: zone,
+    weekday: 'short',
+    day: 'numeric',
+    month: 'long',
+  }).format(new Date(instant));
+}
+
+export function clockTime(instant: string, zone: string): string {
+  return new Intl.DateTimeFormat('en-GB', {
+    timeZone: zone,
+    hour: '2-digit',
+    minute: '2-digit',
+  }).format(new Date(instant));
+}
+
+/** `6 July`, of a date without a time. */
+export function dateInWords(date: string): string {
+  return new Intl.DateTimeFormat('en-GB', {
+    timeZone: 'UTC',
+    day: 'numeric',
+    month: 'long',
+  }).format(new Date(`${date}T00:00:00Z`));
+}
+
+const DAY_MS = 86_400_000;
+
+/** `today`, `yesterday` or `7 days ago`, by the garden's days. */
+export function ago(instant: string, now: string, zone: string): string {
+  const day = (at: string) =>
+    Date.parse(new Intl.DateTimeFormat('en-CA', { timeZone: zone }).format(new Date(at)));
+  const days = Math.round((day(now) - day(instant)) / DAY_MS);
+  if (days <= 0) return 'today';
+  return days === 1 ? 'yesterday' : `${days} days ago`;
+}

@@ -1,0 +1,14 @@
+import { svelte } from '@sveltejs/vite-plugin-svelte';
+import { defineConfig } from 'vite';
+
+export default defineConfig(({ command }) => ({
+  // Built files are served by Django below /static/; the dev server is asked directly.
+  base: command === 'build' ? '/static/' : '/',
+  plugins: [svelte()],
+  build: {
+    manifest: 'manifest.json',
+    assetsInlineLimit: 0, // the content policy lets no data: fonts in
+    rollupOptions: { input: ['src/main.ts', 'src/drawings/fish.svg'] },
+  },
+  server: { port: 5173, strictPort: true, cors: true, origin: 'http://localhost:5173' },
+}));
