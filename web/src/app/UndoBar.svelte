@@ -30,7 +30,7 @@
 <style>
   .bar {
     position: fixed;
-    bottom: var(--space-4);
+    top: 92px;
     left: 50%;
     z-index: 3;
     display: flex;
@@ -56,6 +56,7 @@
 
   @media (width <= 1000px) {
     .bar {
+      top: auto;
       bottom: 72px;
       flex-wrap: wrap;
     }

@@ -35,7 +35,8 @@
   // The working follows the can, for whichever number was asked about.
   $effect(() => {
     if (!preview) return;
-    working.advice = preview.advice;
+    // what stands on the desk itself is not said twice
+    working.advice = preview.advice.filter((one) => one.key !== 'over_cap');
     working.show(explanation(preview, bench.asked));
   });
 </script>
@@ -109,7 +110,8 @@
 
   .figures {
     display: grid;
-    gap: var(--space-3);
+    grid-template-columns: minmax(0, 1fr);
+    gap: var(--space-2);
     align-content: start;
   }
 

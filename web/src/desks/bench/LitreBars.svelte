@@ -76,9 +76,12 @@
     align-items: center;
     justify-content: space-between;
     min-height: var(--touch);
+    white-space: nowrap;
   }
 
   h3 {
+    overflow: hidden;
+    text-overflow: ellipsis;
     font-size: 1.0625rem;
   }
 

@@ -12,27 +12,23 @@
 </script>
 
 {#if advice}
-  <div class="over" role="alert">
+  <div role="alert">
     <Note severity={advice.severity === 'stop' ? 'stop' : 'care'} title={advice.title}>
       {advice.text}
+      {#if strongest}
+        <span>
+          <Button look="quiet" onclick={() => bench.type('parts', strongest)}>
+            Make it {strongest}
+          </Button>
+        </span>
+      {/if}
     </Note>
-    {#if strongest}
-      <Button onclick={() => bench.type('parts', strongest)}>Make it {strongest}</Button>
-    {/if}
   </div>
 {/if}
 
 <style>
-  .over {
-    display: grid;
-    grid-template-columns: minmax(0, 1fr) auto;
-    gap: var(--space-2);
-    align-items: center;
-  }
-
-  @media (width <= 700px) {
-    .over {
-      grid-template-columns: minmax(0, 1fr);
-    }
+  span {
+    float: right;
+    margin: -8px -12px -8px 0;
   }
 </style>

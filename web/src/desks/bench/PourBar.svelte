@@ -11,6 +11,7 @@
   const preview = $derived(bench.preview);
   const pour = $derived(preview?.pour ?? null);
   const stand = $derived(garden.stand);
+  const rest = $derived(bench.rest && bench.rest.standId !== stand?.id ? bench.rest : null);
   const short = $derived((pour?.left_l ?? 0) < -1e-6);
   const step = $derived(bench.litres > 1 ? 0.5 : bench.litres > 0.2 ? 0.1 : 0.01);
   const litres = (value: number) => Number(value.toPrecision(3)).toString();
@@ -23,6 +24,14 @@
 </script>
 
 <div class="pour">
+  {#if rest && stand}
+    <div class="rest">
+      <p>{litres(rest.leftL)} L of {rest.ratio} are left in the can.</p>
+      <Button onclick={() => bench.pourRest()} disabled={bench.pouring}>
+        Pour them on {stand.spot}
+      </Button>
+    </div>
+  {/if}
   {#if stand && preview && pour}
     <Button
       look="go"
@@ -49,11 +58,6 @@
       {/if}
       <button type="button" class="how" onclick={() => bench.explain('each')}> how? </button>
     </p>
-    {#if bench.rest}
-      <Button onclick={() => bench.pourRest()} disabled={bench.pouring}>
-        Pour the {litres(bench.rest.leftL)} L left of {bench.rest.ratio} here
-      </Button>
-    {/if}
   {:else if stand}
     <p>
       {bench.problem
@@ -72,7 +76,8 @@
     position: sticky;
     bottom: 0;
     display: flex;
-    gap: var(--space-3);
+    flex-wrap: wrap;
+    gap: var(--space-2) var(--space-3);
     align-items: center;
     margin-top: auto;
     padding: var(--space-3) 22px;
@@ -80,8 +85,15 @@
     background: var(--color-panel-low);
   }
 
+  .rest {
+    display: flex;
+    flex-basis: 100%;
+    gap: var(--space-3);
+    align-items: center;
+  }
+
   p {
-    flex: 1;
+    flex: 1 1 260px;
     font-size: 0.9375rem;
     line-height: 1.3;
   }
@@ -122,7 +134,6 @@
     .pour {
       bottom: 64px;
       z-index: 1;
-      flex-wrap: wrap;
       padding: var(--space-2) var(--space-4);
     }
 
@@ -130,7 +141,7 @@
       flex: 1;
     }
 
-    p {
+    .pour > p {
       flex-basis: 100%;
       order: -1;
       font-size: var(--text-s);

@@ -21,7 +21,7 @@
 <div class="ways" role="group" aria-label="How strong, said in any of these ways">
   {#each WAYS as { way, label } (way)}
     <label class:wrong={wrong(way)}>
-      <span>{label}{way === 'can' || way === 'per_litre' ? `, ${unit}` : ''}</span>
+      <span>{label.replace('unit', unit)}</span>
       <input
         value={shown(way)}
         autocomplete="off"

@@ -31,7 +31,7 @@ export class Bench {
   /** The number whose steps the working shows. */
   asked = $state<Asked>('ec');
   /** A can that was poured from and still holds something. */
-  rest = $state<{ canId: string; leftL: number; ratio: string } | null>(null);
+  rest = $state<{ canId: string; leftL: number; ratio: string; standId: string } | null>(null);
 
   jar = $derived(this.supplies?.jars.find((jar) => jar.id === this.jarId) ?? null);
   litres = $derived(this.litresEach ?? this.preview?.pour?.each.value ?? 0);
@@ -132,8 +132,10 @@ export class Bench {
     );
     const leftL = this.preview.pour?.left_l ?? 0;
     this.finish(reply, () => onread(canId));
-    if (reply.data)
-      this.rest = leftL > 0.01 ? { canId, leftL, ratio: this.preview.ways.parts } : null;
+    if (reply.data) {
+      const ratio = this.preview.ways.parts;
+      this.rest = leftL > 0.01 ? { canId, leftL, ratio, standId: stand.id } : null;
+    }
     return reply.data !== undefined;
   }
 

@@ -1,10 +1,11 @@
 /** The ways to say how strong a can is; each has a box on the Bench. */
 export type Way = 'parts' | 'can' | 'per_litre' | 'nitrogen' | 'ec';
 
+/** Labels name the concentrate's unit as `unit`. */
 export const WAYS: { way: Way; label: string }[] = [
   { way: 'parts', label: 'parts' },
-  { way: 'can', label: 'per can' },
-  { way: 'per_litre', label: 'a litre' },
+  { way: 'can', label: 'unit a can' },
+  { way: 'per_litre', label: 'unit a litre' },
   { way: 'nitrogen', label: 'N, mg/L' },
   { way: 'ec', label: 'can reads' },
 ];
