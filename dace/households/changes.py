@@ -2,14 +2,16 @@
 
 from __future__ import annotations
 
+import json
 from collections.abc import Callable, Iterator
 from contextlib import contextmanager
 from dataclasses import dataclass
 from datetime import datetime
-from typing import Any, TypeVar
+from typing import TypeVar
 
 import reversion
 from django.contrib.auth import get_user_model
+from django.core import serializers
 from django.db import models
 from reversion.models import Version
 
@@ -143,7 +145,7 @@ def _target(scope: Scope, change_id: int | None) -> Change:
 def _take_back(scope: Scope, version: Version) -> None:
     model = version._model
     row = model._base_manager.filter(pk=version.object_id).first()
-    if row is None or _fields(row) != version.field_dict:
+    if row is None or not _stands_as(row, version):
         raise ConflictError("change", "something changed since", "undo the later change first")
     before = (
         Version.objects.get_for_object_reference(model, version.object_id)
@@ -159,8 +161,10 @@ def _take_back(scope: Scope, version: Version) -> None:
     row.save()
 
 
-def _fields(row: models.Model) -> dict[str, Any]:
-    return {f.attname: getattr(row, f.attname) for f in row._meta.concrete_fields}
+def _stands_as(row: models.Model, version: Version) -> bool:
+    """Whether a row is still as a version keeps it, to the millisecond that versions keep."""
+    now = json.loads(serializers.serialize(version.format, [row]))
+    return bool(now == json.loads(version.serialized_data))
 
 
 def _record(found: Change) -> ChangeRecord:

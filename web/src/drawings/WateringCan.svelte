@@ -48,7 +48,7 @@
   svg {
     display: block;
     width: 100%;
-    max-height: 204px;
+    max-height: 184px;
   }
 
   text {

@@ -17,7 +17,7 @@
   const bench = new Bench();
   const preview = $derived(bench.preview);
   const stand = $derived(garden.stand);
-  const who = $derived(stand ? `${stand.crop.toLowerCase()} ${stand.stage}` : '');
+  const who = $derived(stand?.crop.toLowerCase() ?? '');
 
   onMount(() => {
     return () => working.clear();

@@ -7,7 +7,7 @@
   interface Props {
     bench: Bench;
     preview: Preview;
-    /** Who the wish is of, such as `aubergine in flower`; empty where no stop is chosen. */
+    /** Who the wish is of, such as `aubergine`; empty where no stop is chosen. */
     who: string;
   }
   let { bench, preview, who }: Props = $props();
@@ -39,7 +39,7 @@
 <section>
   <header>
     <h3>
-      One litre{#if who}, beside what {who} likes{/if}
+      One litre{#if who}, and what {who} likes now{/if}
     </h3>
     {#if who}<Button look="quiet" onclick={() => bench.like()}>Fill to that</Button>{/if}
   </header>

@@ -1,0 +1,127 @@
+"""Who may see what: nobody without a session, and no household another's."""
+
+from __future__ import annotations
+
+import re
+
+from django.test import Client, TestCase, override_settings
+
+from tests.api.base import Asking, WeirYardCase, new_id
+
+GARDEN = {"name": "Stranger", "password": "nine rusty trowels", "garden": "Elsewhere"}
+OPEN = {"session", "sign_in", "sign_up", "look_round"}
+
+
+def operations(document):
+    for path, methods in document["paths"].items():
+        for method, operation in methods.items():
+            yield operation["operationId"], method, path
+
+
+class Strangers(WeirYardCase):
+    def fill(self, path):
+        return re.sub(r"\{[^}]+\}", new_id(), path)
+
+    def test_every_endpoint_wants_a_session(self):
+        document = Client().get("/api/openapi.json").json()
+        found = list(operations(document))
+        self.assertGreater(len(found), 10)
+        for name, method, path in found:
+            if name in OPEN:
+                continue
+            with self.subTest(name):
+                stranger = Asking()
+                at = self.fill(path)
+                reply = stranger.get(at) if method == "get" else stranger.post(at, {})
+                self.assert_refused(reply, 401, "session")
+
+    def test_a_write_wants_the_token_of_its_page(self):
+        self.asking.token = "wrong"
+        reply = self.asking.post("/api/undo", {})
+        self.assertEqual(reply.status_code, 403)
+        for path in ("/api/demo", "/api/sign-in"):
+            self.assertEqual(Client(enforce_csrf_checks=True).post(path).status_code, 403)
+
+    def test_another_household_sees_and_touches_nothing(self):
+        pour = self.pour_body()
+        change = self.asking.post("/api/pours", pour).json()["change_id"]
+        dose = self.asking.get("/api/notebook").json()["doses"][0]
+        planting = self.asking.get("/api/path").json()["stops"][2]["stands"][0]["planting_id"]
+        stranger = Asking()
+        self.assertEqual(stranger.post("/api/sign-up", GARDEN).status_code, 201)
+        self.assertEqual(stranger.get("/api/path").json()["stops"], [])
+        self.assertEqual(stranger.get("/api/bench").json()["jars"], [])
+        self.assertEqual(stranger.get("/api/notebook").json()["doses"], [])
+        self.assertEqual(stranger.get(f"/api/notebook?stop={dose['stop_id']}").json()["doses"], [])
+        mine = {"jar_id": self.jar, "water_id": self.water, "stand_id": self.stand}
+        rest = {"id": new_id(), "stand_id": self.stand, "plants": 1, "litres_each": 0.1}
+        reading = {"id": new_id(), "subject_id": dose["can_subject_id"], "value": 1.0}
+        for path, body, field in (
+            ("/api/bench/preview", self.wanted() | mine, "jar_id"),
+            ("/api/pours", self.pour_body(), "jar_id"),
+            (f"/api/cans/{dose['can_id']}/doses", rest, "can_id"),
+            ("/api/readings", reading, "subject_id"),
+            (
+                f"/api/plantings/{planting}/stage",
+                {"id": new_id(), "stage": "flowering"},
+                "planting_id",
+            ),
+            ("/api/undo", {"change_id": change}, "change"),
+        ):
+            with self.subTest(path):
+                self.assert_refused(stranger.post(path, body), 404, field)
+        # an id that another household uses is no id to write with, and tells nothing
+        self.assert_refused(stranger.post("/api/pours", pour), 422, "id")
+        self.assertEqual(self.asking.get("/api/notebook").json()["doses"][0], dose)
+
+
+class Accounts(TestCase):
+    def test_sign_up_in_and_out(self):
+        first = Asking()
+        self.assertTrue(first.get("/api/session").json()["first_start"])
+        self.assertEqual(first.post("/api/sign-up", GARDEN).status_code, 201)
+        path = first.get("/api/path").json()
+        self.assertEqual((path["garden"], path["stops"]), ("Elsewhere", []))
+        self.assertEqual(first.get("/api/bench").json()["vessels"][0]["volume_l"], 9)
+        self.assertEqual(first.post("/api/sign-out").status_code, 200)
+        self.assertEqual(first.get("/api/path").status_code, 401)
+        again = Asking()
+        self.assertEqual(again.post("/api/sign-in", GARDEN).status_code, 200)
+        self.assertEqual(again.get("/api/session").json()["user"], "Stranger")
+
+    def test_bad_accounts(self):
+        Asking().post("/api/sign-up", GARDEN)
+        for change, field in (
+            ({}, "name"), ({"name": "STRANGER"}, "name"), ({"name": "  "}, "name"),
+            ({"name": "x" * 61}, "name"), ({"name": "B", "password": "12345678"}, "password"),
+            ({"name": "B", "password": "short"}, "password"),
+            ({"name": "B", "garden": ""}, "garden"), ({"name": "B\x00"}, "name"),
+        ):  # fmt: skip
+            with self.subTest(change):
+                reply = Asking().post("/api/sign-up", GARDEN | change)
+                self.assertEqual((reply.status_code, reply.json()["error"]["field"]), (422, field))
+        wrong = Asking().post("/api/sign-in", GARDEN | {"password": "guess"})
+        self.assertEqual((wrong.status_code, wrong.json()["error"]["field"]), (422, "password"))
+
+    @override_settings(DACE_DEMO=False)
+    def test_no_demo_where_it_is_off(self):
+        self.assertEqual(Asking().post("/api/demo").status_code, 404)
+
+
+class Around(TestCase):
+    def test_health_schema_and_unknown_addresses(self):
+        client = Client()
+        self.assertEqual(client.get("/healthz").json(), {"ok": True})
+        self.assertEqual(client.get("/api/openapi.json").json()["info"]["title"], "Dace")
+        reply = client.get("/api/nothing/here")
+        self.assertEqual((reply.status_code, reply.json()["error"]["field"]), (404, "path"))
+        self.assertEqual(client.post("/season").status_code, 405)
+
+    def test_the_page_lets_in_only_its_own_scripts_and_styles(self):
+        reply = Client().get("/season")
+        policy = reply.headers["Content-Security-Policy"]
+        self.assertIn("script-src 'self'", policy)
+        self.assertNotIn("unsafe", policy)
+        html = reply.content.decode()
+        self.assertNotIn("<style", html)
+        self.assertFalse(re.search(r"<script(?![^>]*\bsrc=)", html))
