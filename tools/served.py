@@ -18,8 +18,13 @@ _WAIT_S = 30.0
 
 
 @contextmanager
-def served() -> Iterator[str]:
+def served(extra_static: dict[str, bytes] | None = None) -> Iterator[str]:
     """Build the demo in a fresh folder and serve it.
+
+    Parameters
+    ----------
+    extra_static : dict of str to bytes, optional
+        Files to serve below ``/static/`` as they are.
 
     Yields
     ------
@@ -42,6 +47,8 @@ def served() -> Iterator[str]:
                 check=True,
                 stdout=subprocess.DEVNULL,
             )
+        for name, content in (extra_static or {}).items():
+            (Path(folder) / "static" / name).write_bytes(content)
         port = _free_port()
         server = subprocess.Popen(
             [

@@ -9,8 +9,9 @@ from dace.core.advice.can import CanSituation, advise_can
 from dace.core.composition import Composition, Label, composition
 from dace.core.crops import Crop, Stage, crop, feed_cap
 from dace.core.errors import DaceError
+from dace.core.fitting import friendly_parts, solve_amount, strongest_within
 from dace.core.measuring import Measure, Spoons, in_spoons, measure_for
-from dace.core.mixing import Can, fill_can, friendly_parts, solve_amount, strongest_within
+from dace.core.mixing import Can, fill_can
 from dace.core.result import Step, Working, say
 from dace.core.strength import Strength, ratio_words, read_strength
 from dace.core.waters import Water, water_from_ec

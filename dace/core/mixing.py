@@ -12,10 +12,8 @@ from __future__ import annotations
 
 import math
 from dataclasses import dataclass
-from functools import cache
 
 import numpy as np
-from scipy.optimize import brentq
 
 from dace.core.composition import Composition, combined, label_step
 from dace.core.conductivity import IONS, carriers, ec_25
@@ -24,7 +22,6 @@ from dace.core.errors import DaceError
 from dace.core.figures import judgement
 from dace.core.measuring import amount_words
 from dace.core.result import Result, Step, Working, say
-from dace.core.strength import Strength
 from dace.core.waters import Water
 
 Ions = dict[str, float]
@@ -55,65 +52,6 @@ class Can:
     def nutrient(self, name: str) -> Result:
         """mg/L of one nutrient with its range."""
         return dict(self.nutrients)[name]
-
-
-def solve_amount(strength: Strength, feed: Composition, water: Water, vessel_l: float) -> float:
-    """Concentrate per litre of finished can [mL/L or g/L] that a strength means.
-
-    Parameters
-    ----------
-    strength : Strength
-        One reading of what was said.
-    feed : Composition
-        What is in the jar.
-    water : Water
-        What the can is filled with.
-    vessel_l : float
-        Finished volume [L].
-
-    Returns
-    -------
-    float
-        mL or g of concentrate per litre of finished can.
-
-    Raises
-    ------
-    DaceError
-        If the jar is measured in the other unit, lacks the nutrient, or cannot
-        reach the conductivity.
-    """
-    if strength.unit and strength.unit != feed.unit:
-        kind = "a liquid, measured in mL" if feed.unit == "mL" else "dry, weighed in grams"
-        raise DaceError(
-            "strength", f"{strength.meaning} of a jar that is {kind}", f"say it in {feed.unit}"
-        )
-    if strength.kind == "per_litre":
-        return strength.amount
-    if strength.kind == "can":
-        return strength.amount / vessel_l
-    if strength.kind == "nutrient":
-        return _amount_for_nutrient(strength, feed)
-    return _amount_for_ec(strength.amount, feed, water)
-
-
-def _amount_for_nutrient(strength: Strength, feed: Composition) -> float:
-    per_unit = feed.element(strength.nutrient)
-    if per_unit <= 0:
-        raise DaceError(
-            "strength", strength.meaning, f"there is no {strength.nutrient} in {feed.label.grade}"
-        )
-    return strength.amount / per_unit
-
-
-def _amount_for_ec(target: float, feed: Composition, water: Water) -> float:
-    floor, most = water.ec_ms_cm, _can_ec(1000.0, feed, water)
-    if not floor < target < most:
-        raise DaceError(
-            "strength",
-            f"a can of {target:g} mS/cm",
-            f"the water alone reads {floor:.2g}; say more than that and less than {most:.2g}",
-        )
-    return float(brentq(lambda a: _can_ec(a, feed, water) - target, 1e-9, 1000.0, rtol=1e-7))
 
 
 def fill_can(amount_per_l: float, vessel_l: float, feed: Composition, water: Water) -> Can:
@@ -249,7 +187,8 @@ def _mixed(
     return ions
 
 
-def _can_ec(amount_per_l: float, feed: Composition, water: Water) -> float:
+def can_ec(amount_per_l: float, feed: Composition, water: Water) -> float:
+    """Conductivity [mS/cm at 25 C] of a can with so many mL or g of feed a litre."""
     share = _water_share(amount_per_l, feed)
     return float(ec_25(_mixed(amount_per_l, feed.mg, share, water), _feed_ph()))
 
@@ -326,40 +265,3 @@ def _ec_steps(ions: Ions, feed: Composition, water: Water) -> Working:
     )
     steps.append(Step("the water alone", "", water.ec_ms_cm, "mS/cm", water.known_by))
     return tuple(steps)
-
-
-@cache
-def strongest_within(cap_ms_cm: float, feed: Composition) -> float | None:
-    """Concentrate [mL/L or g/L] at which the feed's own conductivity reaches a cap.
-
-    Parameters
-    ----------
-    cap_ms_cm : float
-        Most that feed may add [mS/cm].
-    feed : Composition
-        What is in the jar.
-
-    Returns
-    -------
-    float or None
-        Amount per litre of can; None where even the neat feed stays below the cap,
-        and 0 where the cap leaves no room.
-    """
-    if cap_ms_cm <= 0:
-        return 0.0
-    if feed_ec_alone(1000.0, feed) <= cap_ms_cm:
-        return None
-    return float(
-        brentq(lambda a: feed_ec_alone(a, feed) - cap_ms_cm, 0.0, 1000.0, xtol=1e-9, rtol=1e-6)
-    )
-
-
-def friendly_parts(amount_per_l: float) -> int:
-    """Parts of water, rounded up to a number one would say; never stronger than asked.
-
-    >>> friendly_parts(1000 / 258.4), friendly_parts(1000 / 14.2)
-    (260, 14)
-    """
-    parts = 1000 / amount_per_l - 1
-    step = 1 if parts < 50 else 5 if parts < 100 else 10 if parts < 1000 else 100
-    return math.ceil(parts / step - 1e-9) * step

@@ -49,7 +49,7 @@ class WeirYardCase(TestCase):
         self.assertEqual(self.asking.post("/api/demo").status_code, 200)
         self.stand = str(key("stand aubergine 2 fed"))
         self.jar = str(key("Fruiting liquid 4-3-8"))
-        self.water = str(key("tap"))
+        self.water = str(key("hard tap"))
 
     def wanted(self, **more: Any) -> dict[str, Any]:
         body = {"jar_id": self.jar, "water_id": self.water, "vessel": "9 L", "strength": "1 + 500"}

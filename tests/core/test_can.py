@@ -11,7 +11,8 @@ from dace.core.chemistry import element_fraction
 from dace.core.composition import Label, charge_meq, composition
 from dace.core.crops import NUTRIENTS, crop, crops, feed_cap
 from dace.core.errors import DaceError, UnknownOxideError
-from dace.core.mixing import fill_can, friendly_parts, strongest_within
+from dace.core.fitting import friendly_parts, strongest_within
+from dace.core.mixing import fill_can
 from dace.core.pouring import Ground, suggest_litres_each
 from dace.core.sampling import PenReading, compare_with_expected, reading_at_25
 from dace.core.strength import read_strength

@@ -8,8 +8,9 @@ from dataclasses import dataclass
 from dace.core.advice import Advice
 from dace.core.composition import Composition
 from dace.core.crops import Crop, Stage
+from dace.core.fitting import friendly_parts
 from dace.core.measuring import amount_words
-from dace.core.mixing import Can, friendly_parts
+from dace.core.mixing import Can
 
 _BADLY_OVER = 1.5
 _UNSEEN_SHARE = 0.2

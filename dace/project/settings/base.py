@@ -119,4 +119,9 @@ LOGGING = {
     "disable_existing_loggers": False,
     "handlers": {"console": {"class": "logging.StreamHandler"}},
     "root": {"handlers": ["console"], "level": "WARNING"},
+    # what a client gets wrong is answered in words, not logged
+    "loggers": {
+        "django.request": {"level": "ERROR"},
+        "django.security.csrf": {"level": "ERROR"},
+    },
 }

@@ -37,9 +37,9 @@
         >
           <svg class="way" width="34" height="62" viewBox="0 0 34 62" aria-hidden="true">
             <path
-              d="M{17 + swing(index - 1) / 2 + swing(index) / 2} 0
+              d="M{17 + swing(index - 1) / 2 + swing(index) / 2} -6
                  Q{17 + swing(index) * 2} 16 {17 + swing(index)} 31
-                 T{17 + swing(index) / 2 + swing(index + 1) / 2} 62"
+                 T{17 + swing(index) / 2 + swing(index + 1) / 2} 68"
             />
             <circle cx={17 + swing(index)} cy="31" r={stop.id === garden.stop?.id ? 8 : 6} />
           </svg>
@@ -96,6 +96,7 @@
 
   .way {
     flex: none;
+    overflow: visible;
   }
 
   .way path {
@@ -175,7 +176,7 @@
     }
 
     .way,
-    .fed {
+    .words .fed {
       display: none;
     }
   }

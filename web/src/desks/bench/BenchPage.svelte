@@ -80,7 +80,9 @@
         {#if preview?.cap?.over && !bench.problem}<OverCap {bench} />{/if}
         {#if preview}
           <div class:stale={bench.problem !== null}><LitreBars {bench} {preview} {who} /></div>
-          {#if preview.rounded}<p class="soft">By the spoon: {preview.rounded}.</p>{/if}
+          {#if preview.rounded}<p class="soft">
+              By the spoon: {preview.rounded.replaceAll(' + ', '\u00a0+\u00a0')}.
+            </p>{/if}
         {/if}
       </div>
     </div>

@@ -152,6 +152,10 @@
   }
 
   @media (width <= 700px) {
+    .for > :global(button) {
+      padding-left: 0;
+    }
+
     header {
       padding-inline: var(--space-4);
     }

@@ -33,7 +33,7 @@
     `${NUTRIENT_NAMES[row.name]}: ${row.figure.range_text}` +
     (row.wish ? `; the stage likes ${row.wish.text}` : '') +
     (row.from_water > 0.5 ? `; ${row.from_water.toFixed(0)} of it from the water` : '') +
-    '. How?';
+    '.';
 </script>
 
 <section>
@@ -50,11 +50,10 @@
         type="button"
         class="row"
         tabindex={index === at ? 0 : -1}
-        aria-label={spoken(row)}
         onclick={() => explain(index)}
         onkeydown={onkey}
       >
-        <span class="name">{row.name}</span>
+        <span class="name">{row.name} <span class="unseen">{spoken(row)}</span></span>
         <BulletBar figure={row.figure} fromWater={row.from_water} wish={row.wish ?? null} />
         <span class="value">
           {row.figure.text} mg
@@ -83,6 +82,12 @@
     overflow: hidden;
     text-overflow: ellipsis;
     font-size: 1.0625rem;
+  }
+
+  @media (width <= 700px) {
+    h3 {
+      white-space: normal;
+    }
   }
 
   .row {

@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { Bench } from './bench.svelte';
-  import { amountAt, edges, GLASS, levelY, marks, notched, stepOf } from './level';
+  import GlassDrawing from './GlassDrawing.svelte';
+  import { amountAt, edges, levelY, notched, stepOf } from './level';
 
   interface Props {
     bench: Bench;
@@ -17,7 +18,6 @@
   const cap = $derived(preview?.cap?.amount_at_cap ?? null);
   const y = $derived(levelY(amount, holds));
   const side = $derived(edges(y));
-  const foot = edges(GLASS.bottom);
 
   let svg: SVGSVGElement | undefined = $state();
   let began = 0;
@@ -62,31 +62,7 @@
 
 <div class="measure">
   <svg bind:this={svg} width="150" height="168" viewBox="0 0 150 168">
-    <text x="0" y="14" class="soft">measure in a {fits.kind}</text>
-    <path
-      class="glass"
-      d="M{GLASS.left} {GLASS.top}H{GLASS.right}L{foot[1]} {GLASS.bottom}Q{foot[1]} 158 {foot[1] -
-        8} 158H{foot[0] + 8}Q{foot[0]} 158 {foot[0]} {GLASS.bottom}Z"
-    />
-    {#if amount > 0}
-      <path
-        class="brew"
-        class:settling={!bench.dragging}
-        d="M{side[0] + 1.5} {y}H{side[1] - 1.5}L{foot[1] - 1.5} {GLASS.bottom}Q{foot[1] -
-          1.5} 156 {foot[1] - 8} 156H{foot[0] + 8}Q{foot[0] + 1.5} 156 {foot[0] +
-          1.5} {GLASS.bottom}Z"
-      />
-      <path class="top" d="M{side[0] + 1} {y}H{side[1] - 1}" />
-    {/if}
-    {#each marks(holds) as mark (mark.y)}
-      <path class="mark" d="M{edges(mark.y)[0]} {mark.y}h{mark.text ? 16 : 10}" />
-      {#if mark.text}
-        <text x={edges(mark.y)[0] + 20} y={mark.y + 5}>{mark.text}</text>
-      {/if}
-    {/each}
-    {#if cap !== null && cap > 0 && cap <= holds}
-      <path class="cap" d="M{GLASS.left - 6} {levelY(cap, holds)}H{GLASS.right + 6}" />
-    {/if}
+    <GlassDrawing kind={fits.kind} {holds} {amount} {cap} settling={!bench.dragging} />
     <g
       class="handle"
       role="slider"
@@ -127,47 +103,6 @@
 
   svg {
     flex: none;
-  }
-
-  text {
-    fill: var(--color-text);
-    font-size: 14px;
-  }
-
-  .soft {
-    fill: var(--color-text-soft);
-  }
-
-  .glass {
-    fill: var(--color-glass);
-    stroke: var(--color-text);
-    stroke-width: 2;
-  }
-
-  .brew {
-    fill: var(--color-brew);
-  }
-
-  .top {
-    stroke: var(--color-brew-top);
-    stroke-width: 5;
-  }
-
-  .settling {
-    transition: d 160ms ease-out;
-  }
-
-  .mark {
-    fill: none;
-    stroke: var(--color-text);
-    stroke-width: 1.3;
-  }
-
-  .cap {
-    fill: none;
-    stroke: var(--color-stop);
-    stroke-width: 2;
-    stroke-dasharray: 5 3;
   }
 
   .handle {

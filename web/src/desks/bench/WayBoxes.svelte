@@ -12,8 +12,24 @@
 
   const unit = $derived(bench.preview?.unit ?? 'mL');
 
-  const shown = (way: Way) =>
-    bench.typed?.way === way ? bench.typed.text : (bench.preview?.ways[way] ?? '');
+  /** The box that has the focus keeps its text: no answer rewrites it under the fingers. */
+  let held = $state<{ way: Way; text: string } | null>(null);
+
+  function shown(way: Way): string {
+    if (bench.typed?.way === way) return bench.typed.text;
+    return held?.way === way ? held.text : (bench.preview?.ways[way] ?? '');
+  }
+
+  function hold(way: Way, input: HTMLInputElement) {
+    held = { way, text: input.value };
+    input.select();
+  }
+
+  function release() {
+    held = null;
+    bench.typedOut();
+  }
+
   const wrong = (way: Way) =>
     trouble !== '' && ofStrength && (bench.typed ? bench.typed.way === way : way === 'parts');
 </script>
@@ -29,8 +45,8 @@
         aria-invalid={wrong(way) ? 'true' : undefined}
         aria-describedby={wrong(way) ? `${id}-trouble` : undefined}
         oninput={(event) => bench.type(way, event.currentTarget.value)}
-        onfocus={(event) => event.currentTarget.select()}
-        onblur={() => bench.typedOut()}
+        onfocus={(event) => hold(way, event.currentTarget)}
+        onblur={release}
       />
     </label>
   {/each}

@@ -1,0 +1,187 @@
+"""From a jar to a poured, logged, read-back dose, as a gardener does it."""
+
+import re
+
+from playwright.sync_api import expect
+
+from tests.browser.base import PHONE, BrowserCase
+
+
+class Story(BrowserCase):
+    def at_tub_2(self):
+        self.look_round()
+        self.choose("Quay tub 2")
+        expect(self.page.get_by_text("for Quay tub 2 · 4 aubergines · in flower")).to_be_visible()
+        expect(self.page.get_by_text("likes 54–144", exact=True)).to_be_visible()
+
+    def test_each_way_to_say_the_can_moves_the_same_drawing(self):
+        self.at_tub_2()
+        slider = self.page.get_by_role("slider", name="Level of the concentrate")
+        self.box("parts").fill("1 + 500")
+        expect(self.box("mL a can")).to_have_value("18")
+        self.assertAlmostEqual(float(slider.get_attribute("aria-valuenow")), 17.96, delta=0.01)
+        self.box("mL a litre").fill("2")
+        expect(self.box("parts")).to_have_value("1 + 499")
+        self.assertAlmostEqual(float(slider.get_attribute("aria-valuenow")), 18.0, delta=0.01)
+        before = slider.bounding_box()["y"]
+        self.box("mL a can").fill("30")
+        expect(self.box("parts")).to_have_value("1 + 299")
+        self.assertLess(slider.bounding_box()["y"], before)
+
+    def test_a_dragged_level_stops_at_the_cap_and_passes_on_a_second_pull(self):
+        self.at_tub_2()
+        self.box("parts").fill("1 + 500")
+        expect(self.box("mL a can")).to_have_value("18")
+        for wanted in ("34", None):
+            handle = self.page.get_by_role("slider").bounding_box()
+            x, y = handle["x"] + handle["width"] / 2, handle["y"] + handle["height"] / 2
+            self.page.mouse.move(x, y)
+            self.page.mouse.down()
+            self.page.mouse.move(x, y - 30, steps=5)
+            self.page.mouse.move(x, y - 70, steps=5)
+            self.page.mouse.up()
+            if wanted:
+                # 9000 mL / (1 + 258): the feed alone reads 1.33 there
+                expect(self.box("mL a can")).to_have_value(re.compile(r"^34\.\d$"))
+                expect(self.page.get_by_text("Too strong for aubergine in flower")).to_be_hidden()
+        expect(self.page.get_by_text("Too strong for aubergine in flower")).to_be_visible()
+
+    def test_over_the_cap_says_how_far_and_offers_what_fits(self):
+        self.at_tub_2()
+        self.box("parts").fill("1 + 200")
+        caution = self.page.get_by_role("alert")
+        expect(caution).to_contain_text("1.70 mS/cm where at most 1.33 fits: 28 % over")
+        self.press("Make it 1 + 260")
+        expect(self.box("parts")).to_have_value("1 + 260")
+        expect(caution).to_have_count(0)
+
+    def test_how_opens_the_steps(self):
+        self.at_tub_2()
+        self.box("parts").fill("1 + 200")
+        expect(self.box("N, mg/L")).to_have_value("229")
+        self.page.get_by_role("button", name="nitrogen: 213 to 245 mg").click()
+        pane = self.page.get_by_label("How this was got")
+        expect(pane).to_contain_text("How 229 mg/L of nitrogen was got")
+        expect(pane).to_contain_text("44.78 mL × 46 mg/mL ÷ 9 L")
+        self.page.keyboard.press("ArrowDown")
+        expect(pane).to_contain_text("How 74.9 mg/L of phosphorus was got")
+
+    def test_poured_in_six_presses_read_and_undone(self):
+        presses = 0
+        self.look_round()
+        self.choose("Quay tub 2")
+        presses += 1
+        self.box("parts").click()
+        presses += 1
+        self.box("parts").fill("1 + 500")
+        expect(self.page.get_by_role("button", name="Pour 1.5 L on each of 4")).to_be_enabled()
+        expect(self.box("mL a can")).to_have_value("18")
+        self.press("Pour 1.5 L on each of 4")
+        presses += 1
+        expect(self.page.get_by_role("status")).to_contain_text("6 L on Quay tub 2")
+        self.assertLessEqual(presses, 6)
+        self.press("Read the can")
+        self.page.get_by_label("It shows").fill("1.27")
+        self.press("Write it down")
+        expect(self.page.get_by_role("status")).to_contain_text("reading of 1.27")
+        self.press("Notebook", "link")
+        entry = self.page.get_by_role("article").first
+        expect(entry).to_contain_text("1.5 L on each of 4 aubergines · 1 + 500 in 9 L")
+        expect(entry).to_contain_text("The can reads 1.27 mS/cm")
+        expect(entry).to_contain_text("As expected")
+        entry.get_by_role("button", name="Undo").last.click()
+        expect(self.page.get_by_role("status")).to_contain_text("Undone: ")
+        expect(self.page.get_by_role("article").first).not_to_contain_text("18 mL")
+        self.press("Put it back")
+        expect(self.page.get_by_role("article").first).to_contain_text("18 mL")
+
+    def test_what_was_typed_stays_beside_its_sentence(self):
+        self.at_tub_2()
+        self.box("parts").fill("plenty")
+        expect(self.page.get_by_role("alert")).to_contain_text("Read “plenty”; write 1 + 200")
+        expect(self.box("parts")).to_have_value("plenty")
+        expect(self.box("parts")).to_have_attribute("aria-invalid", "true")
+        expect(self.page.get_by_role("button", name="Pour 1.5 L")).to_be_disabled()
+        self.box("parts").fill("1:12")
+        expect(self.page.get_by_role("button", name="1 in 12, which is 1 + 11")).to_be_visible()
+        self.press("1 in 12, which is 1 + 11")
+        expect(self.box("mL a can")).to_have_value("750")
+
+    def test_all_of_it_by_keyboard(self):
+        self.page.get_by_role("button", name="Look round Weir Yard").focus()
+        self.page.keyboard.press("Enter")
+        expect(self.page.get_by_role("button", name="Quay tub 2")).to_be_visible()
+        for _ in range(3):
+            self.page.keyboard.press("]")
+        expect(self.page.get_by_text("for Quay tub 2")).to_be_visible()
+        slider = self.page.get_by_role("slider")
+        slider.focus()
+        before = float(slider.get_attribute("aria-valuenow"))
+        self.page.keyboard.press("ArrowUp")
+        expect(slider).not_to_have_attribute("aria-valuenow", str(before))
+        self.assertGreater(float(slider.get_attribute("aria-valuenow")), before)
+        self.assertRegex(slider.get_attribute("aria-valuetext"), r"millilitres.*the can reads \d")
+        self.page.get_by_role("button", name="Pour 1.5 L").focus()
+        self.page.keyboard.press("Enter")
+        expect(self.page.get_by_role("status")).to_contain_text("on Quay tub 2")
+        self.page.keyboard.press("u")
+        expect(self.page.get_by_role("status")).to_contain_text("Undone")
+        self.page.keyboard.press("5")
+        expect(self.page.get_by_role("heading", name="Notebook: Quay tub 2")).to_be_visible()
+        self.page.keyboard.press("?")
+        expect(self.page.get_by_role("dialog")).to_contain_text("one stop along the path")
+
+    def test_a_stage_seen_changes_what_the_can_is_held_against(self):
+        self.at_tub_2()
+        self.press("I see a change")
+        self.press("Fruit longer than a finger and glossy")
+        expect(self.page.get_by_text("fruit swelling since 14 July")).to_be_visible()
+        expect(self.page.get_by_text("likes 81–216", exact=True)).to_be_visible()
+        self.press("Undo")
+        expect(self.page.get_by_text("in flower since 6 July")).to_be_visible()
+
+
+class Views(BrowserCase):
+    def test_axe_finds_nothing_serious_on_any_view(self):
+        self.assert_axe_finds_nothing_grave()
+        self.look_round()
+        self.choose("Quay tub 2")
+        self.box("parts").fill("1 + 200")
+        expect(self.page.get_by_role("alert")).to_be_visible()
+        self.assert_axe_finds_nothing_grave()
+        self.page.keyboard.press("Tab")
+        for path in ("/notebook", "/round", "/shelf", "/season", "/nowhere"):
+            self.page.goto(self.live_server_url + path)
+            expect(self.page.locator("#desk h1")).to_be_visible()
+            self.assert_axe_finds_nothing_grave()
+        self.page.keyboard.press("r")
+        expect(self.page.get_by_role("dialog")).to_be_visible()
+        self.assert_axe_finds_nothing_grave()
+
+    def test_a_garden_of_ones_own_begins_empty_and_says_what_to_do(self):
+        self.page.get_by_label("Your name").fill("Wren")
+        self.page.get_by_label("Password").fill("short")
+        self.page.get_by_label("What is the garden called?").fill("Back step")
+        self.press("Begin")
+        expect(self.page.get_by_label("Password")).to_have_attribute("aria-invalid", "true")
+        expect(self.page.get_by_label("Your name")).to_have_value("Wren")
+        self.page.get_by_label("Password").fill("nine rusty trowels")
+        self.press("Begin")
+        expect(self.page.get_by_text("Your tubs and beds will stand here")).to_be_visible()
+        self.assert_axe_finds_nothing_grave()
+
+
+class Phone(Views):
+    viewport = PHONE
+
+    def test_pour_with_a_thumb(self):
+        self.look_round()
+        self.choose("Quay tub 2")
+        self.box("parts").fill("1 + 500")
+        expect(self.box("mL a can")).to_have_value("18")
+        self.press("Pour 1.5 L on each of 4")
+        expect(self.page.get_by_role("status")).to_contain_text("6 L on Quay tub 2")
+        self.page.get_by_label("Thumb buttons").get_by_role("button", name="Read").click()
+        expect(self.page.get_by_role("dialog")).to_contain_text("1 + 500 in 9 L")
+        width = self.page.evaluate("document.documentElement.scrollWidth")
+        self.assertLessEqual(width, PHONE["width"])

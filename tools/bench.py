@@ -1,0 +1,81 @@
+"""``make bench``: how long a move on the Bench takes, beside a bare answer of the same size."""
+
+from __future__ import annotations
+
+import json
+import statistics
+
+from playwright.sync_api import Page
+
+from tools.chromium import chromium
+from tools.served import served
+
+MOVES = 50
+
+_MOVE = """async (moves) => {
+  const slider = document.querySelector('[role=slider]');
+  const figure = document.querySelector('.amount');
+  const times = [];
+  for (let i = 0; i < moves; i += 1) {
+    const changed = new Promise((done) => {
+      const watch = new MutationObserver(() => {
+        watch.disconnect();
+        requestAnimationFrame(done);
+      });
+      watch.observe(figure, { subtree: true, characterData: true, childList: true });
+    });
+    const began = performance.now();
+    const key = i % 2 ? 'PageDown' : 'PageUp';
+    slider.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true }));
+    await changed;
+    times.push(performance.now() - began);
+  }
+  return times;
+}"""
+
+_BARE = """async (moves) => {
+  const times = [];
+  for (let i = 0; i < moves; i += 1) {
+    const began = performance.now();
+    await (await fetch('/static/bare.json', { cache: 'no-store' })).json();
+    await new Promise(requestAnimationFrame);
+    times.push(performance.now() - began);
+  }
+  return times;
+}"""
+
+_SCRIPTS = """() => performance.getEntriesByType('resource')
+  .filter((e) => e.name.endsWith('.js')).reduce((sum, e) => sum + e.encodedBodySize, 0)"""
+
+
+def main() -> None:
+    """Print medians and ratios; nothing here passes or fails."""
+    with chromium() as browser:
+        with served() as address:
+            page = browser.new_page()
+            payload = _at_tub_2(page, address)
+            scripts = page.evaluate(_SCRIPTS)
+        with served({"bare.json": payload}) as address:
+            page = browser.new_page()
+            _at_tub_2(page, address)
+            moves = statistics.median(page.evaluate(_MOVE, MOVES))
+            bare = statistics.median(page.evaluate(_BARE, MOVES))
+    print(f"move on the Bench, input to changed figures: median {moves:.0f} ms of {MOVES}")
+    print(f"a bare answer of the same {len(payload)} bytes:    median {bare:.0f} ms")
+    print(f"ratio: {moves / bare:.1f}")
+    print(f"scripts of the first load, compressed: {scripts / 1000:.0f} kB")
+
+
+def _at_tub_2(page: Page, address: str) -> bytes:
+    """Open the Bench at Quay tub 2; the payload of one preview."""
+    page.goto(address)
+    page.get_by_role("button", name="Look round").click()
+    page.get_by_role("button", name="Quay tub 2").click()
+    page.get_by_text("likes 54–144", exact=True).wait_for()
+    with page.expect_response("**/api/bench/preview") as answer:
+        page.get_by_role("textbox", name="parts", exact=True).fill("1 + 400")
+    return json.dumps(answer.value.json(), separators=(",", ":")).encode()
+
+
+if __name__ == "__main__":
+    main()
