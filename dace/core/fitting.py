@@ -13,6 +13,8 @@ from dace.core.mixing import can_ec, feed_ec_alone
 from dace.core.strength import Strength
 from dace.core.waters import Water
 
+_LEAST_PER_L = 1e-4  # mL or g in a litre
+
 
 def solve_amount(strength: Strength, feed: Composition, water: Water, vessel_l: float) -> float:
     """Concentrate per litre of finished can [mL/L or g/L] that a strength means.
@@ -44,6 +46,14 @@ def solve_amount(strength: Strength, feed: Composition, water: Water, vessel_l: 
         raise DaceError(
             "strength", f"{strength.meaning} of a jar that is {kind}", f"say it in {feed.unit}"
         )
+    amount = _solved(strength, feed, water, vessel_l)
+    if amount < _LEAST_PER_L:
+        said = f"{strength.meaning}, next to nothing in {vessel_l:g} L"
+        raise DaceError("strength", said, "say more, or pour plain water")
+    return amount
+
+
+def _solved(strength: Strength, feed: Composition, water: Water, vessel_l: float) -> float:
     if strength.kind == "per_litre":
         return strength.amount
     if strength.kind == "can":

@@ -24,6 +24,7 @@ from dace.core.result import say
 _WOULD_DO = "write 1 + 200, 2 ml/L, 45 ml, N 90 mg/L or EC 1.2"
 _PER = r"\s*(?:per|/|in|to|a|for each)\s*"
 _MOST_PARTS = 100_000.0
+_LEAST = 1e-3  # of whatever was said; less is nothing that one could measure
 
 
 @dataclass(frozen=True)
@@ -190,6 +191,6 @@ def _checked(strength: Strength, text: str) -> Strength:
     most = {"per_litre": 1000.0, "can": 1e6, "nutrient": 1e5, "ec": 50.0, "wish": 1.0}[
         strength.kind
     ]
-    if not 0 < strength.amount <= most:
+    if not _LEAST <= strength.amount <= most:
         raise DaceError("strength", f"“{text.strip()}”", _WOULD_DO)
     return strength

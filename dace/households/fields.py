@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import Annotated
 
-from pydantic import AfterValidator, Field
+from pydantic import AfterValidator, AwareDatetime, Field
 
 
 def _writable(text: str) -> str:
@@ -34,6 +34,9 @@ Password = Annotated[str, Field(max_length=200), AfterValidator(_writable)]
 
 Number = Annotated[float, Field(allow_inf_nan=False)]
 """A finite number."""
+
+Instant = AwareDatetime
+"""A time with its zone, such as ``2026-07-14T17:40Z``."""
 
 Count = Annotated[int, Field(ge=1, le=10_000)]
 """How many plants or pots."""

@@ -64,9 +64,11 @@ def install(api: NinjaAPI) -> None:
 def _from_validation(errors: list[dict[str, Any]]) -> dict[str, Any]:
     first = errors[0]
     names = [str(part) for part in first["loc"] if part not in ("body", "query", "path", "payload")]
-    said = first.get("input")
-    read = "nothing" if first["type"] == "missing" else f"“{_short(said)}”"
-    return body(".".join(names) or "body", read, _would_do(first))
+    read = f"“{_short(first['input'])}”" if "input" in first else "something else"
+    if first["type"] == "missing":
+        read = "nothing"
+    # the innermost name, as services use it, whether or not it came inside another
+    return body(names[-1] if names else "body", read, _would_do(first))
 
 
 def _short(said: object) -> str:

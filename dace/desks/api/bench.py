@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 import uuid
-from datetime import datetime
 from typing import Annotated, Any
 
 from ninja import Router, Schema
@@ -15,7 +14,7 @@ from dace.desks.bench import preview as read_preview
 from dace.desks.bench import supplies as read_supplies
 from dace.feeding.services import NewCan, NewDose, mix_and_pour, pour_rest
 from dace.garden.reads import garden_of
-from dace.households.fields import Count, Line, Number
+from dace.households.fields import Count, Instant, Line, Number
 
 router = Router(tags=["bench"])
 Reading = Annotated[int, Field(ge=0, le=20)]
@@ -52,7 +51,7 @@ class DoseIn(Schema):
     stand_id: uuid.UUID
     plants: Count
     litres_each: Number
-    poured_at: datetime | None = None
+    poured_at: Instant | None = None
 
 
 class PourIn(Schema):

@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 import uuid
-from datetime import datetime
 from typing import Annotated, Any
 
 from ninja import Query, Router, Schema
@@ -13,7 +12,7 @@ from dace.core.api import PenReading
 from dace.desks.api.path import WrittenOut, written
 from dace.desks.notebook import NotebookOut
 from dace.desks.notebook import notebook as read_notebook
-from dace.households.fields import Line, Number
+from dace.households.fields import Instant, Line, Number
 from dace.measuring.services import NewReading
 from dace.measuring.services import log_reading as write_reading
 
@@ -30,14 +29,14 @@ class ReadingIn(Schema):
     temperature_c: Number | None = None
     compensates: bool = True
     method: Line = "feed_solution"
-    taken_at: datetime | None = None
+    taken_at: Instant | None = None
 
 
 class Which(Schema):
     """Which part of the Notebook."""
 
     stop: uuid.UUID | None = None
-    before: datetime | None = None
+    before: Instant | None = None
     limit: Annotated[int, Field(ge=1, le=500)] = 60
 
 

@@ -1,0 +1,89 @@
+"""Whatever a client sends, Dace answers in its own form, and never with a 5xx."""
+
+from hypothesis import HealthCheck, given, settings
+from hypothesis import strategies as st
+from hypothesis.extra.django import TestCase
+
+from dace.demo import weir_yard
+from dace.demo.weir_yard import key
+from tests.api.base import Asking, new_id
+
+JSON = st.recursive(
+    st.none() | st.booleans() | st.integers() | st.floats() | st.text(max_size=30),
+    lambda inner: st.lists(inner, max_size=3) | st.dictionaries(st.text(max_size=8), inner),
+    max_leaves=4,
+)
+NUMBERISH = st.sampled_from(
+    ["1e999", "-0", "1 + 1e-300", "1/0 ml", "0/0", "9e99 L", "٣ ml/L", "½ ½", "1:0", "0:1", "²",
+     "1 +", "2 tsp per 0 L", "1e-320 ml", "999999999999 ml/L", "EC 1e-9", "N 1e-300 mg/L"]
+)  # fmt: skip
+
+
+def bodies():
+    stand, jar, water = (
+        str(key(n)) for n in ("stand aubergine 2 fed", "Seaweed meal", "rain butt")
+    )
+    jar = str(key("Fruiting liquid 4-3-8"))
+    can = {"jar_id": jar, "water_id": water, "vessel": "9 L", "strength": "1 + 500", "reading": 0}
+    dose = {"id": new_id(), "stand_id": stand, "plants": 4, "litres_each": 1.5, "poured_at": None}
+    reading = {"id": new_id(), "subject_id": new_id(), "value": 1.2, "taken_at": None}
+    reading |= {
+        "scale": "mS/cm",
+        "temperature_c": 20,
+        "compensates": True,
+        "method": "feed_solution",
+    }
+    return (
+        ("/api/bench/preview", can | {"stand_id": stand, "plants": 4, "litres_each": 1.5}),
+        ("/api/pours", {"can": can | {"id": new_id()}, "dose": dose}),
+        (f"/api/cans/{new_id()}/doses", dose),
+        ("/api/readings", reading),
+        ("/api/undo", {"change_id": None}),
+        ("/api/sign-in", {"name": "A", "password": "B"}),
+        ("/api/sign-up", {"name": "A", "password": "B", "garden": "C"}),
+    )
+
+
+class AnythingAtAll(TestCase):
+    @classmethod
+    def setUpTestData(cls):
+        weir_yard.build()
+
+    def setUp(self):
+        self.asking = Asking()
+        self.asking.client.raise_request_exception = False
+        self.asking.post("/api/demo")
+
+    def assert_answered(self, reply, sent):
+        self.assertLess(reply.status_code, 500, sent)
+        if reply.status_code >= 400:
+            self.assertIn("message", reply.json()["error"], sent)
+
+    @settings(max_examples=60, deadline=None, suppress_health_check=list(HealthCheck))
+    @given(st.data())
+    def test_any_field_may_hold_anything(self, data):
+        path, body = data.draw(st.sampled_from(bodies()))
+        inner = data.draw(
+            st.sampled_from([body, *(v for v in body.values() if isinstance(v, dict))])
+        )
+        name = data.draw(st.sampled_from(sorted(inner)))
+        inner[name] = data.draw(JSON | NUMBERISH)
+        self.assert_answered(self.asking.post(path, body), (path, name, inner[name]))
+
+    @settings(max_examples=40, deadline=None, suppress_health_check=list(HealthCheck))
+    @given(NUMBERISH | st.text(alphabet="0123456789+:/., mlLtspgEeCN%½-", max_size=14))
+    def test_any_strength_is_read_or_refused(self, said):
+        body = bodies()[0][1] | {"strength": said}
+        reply = self.asking.post("/api/bench/preview", body)
+        self.assert_answered(reply, said)
+        if reply.status_code == 200:
+            self.assertGreater(reply.json()["amount"], 0)
+
+    def test_odd_addresses_and_queries(self):
+        for path in (
+            "/api/notebook?before=0001-01-01T00:00:00Z", "/api/notebook?before=9999-12-31T23:59Z",
+            "/api/notebook?stop=x", "/api/notebook?limit=1e9", "/api/crops/%00", "/api/crops/x%2Fy",
+            "/api/crops/" + "x" * 3000, "/api/notebook?before=2026-07-01T00:00",
+        ):  # fmt: skip
+            with self.subTest(path):
+                self.assert_answered(self.asking.get(path), path)
