@@ -10,8 +10,9 @@ from dace.core.composition import Composition, Label, composition
 from dace.core.crops import Crop, Stage, crop, feed_cap
 from dace.core.errors import DaceError
 from dace.core.fitting import friendly_parts, solve_amount, strongest_within
-from dace.core.measuring import Measure, Spoons, in_spoons, measure_for
+from dace.core.measuring import Measure, measure_for
 from dace.core.mixing import Can, fill_can
+from dace.core.owned import Owned, Rounded, round_to_owned, usual_measures
 from dace.core.result import Step, Working, say
 from dace.core.strength import Strength, ratio_words, read_strength
 from dace.core.waters import Water, water_from_ec
@@ -22,7 +23,9 @@ class Asked:
     """What a gardener wants in a can, and for whom.
 
     ``stock`` is what the jar still holds in its unit, None where nobody knows;
-    ``reading`` picks one reading of an ambiguous strength (0 is the likeliest).
+    ``reading`` picks one reading of an ambiguous strength (0 is the likeliest);
+    ``owned`` are the measures to round to (a kitchen's spoons where none are said);
+    ``g_per_ml`` is what a level mL of a dry feed weighs, None where nobody weighed it.
     """
 
     strength: str
@@ -34,6 +37,8 @@ class Asked:
     stage: Stage | None = None
     stock: float | None = None
     reading: int = 0
+    owned: tuple[Owned, ...] = ()
+    g_per_ml: float | None = None
 
 
 @dataclass(frozen=True)
@@ -73,7 +78,7 @@ class Answer:
     ways: tuple[tuple[str, str], ...]
     cap: CapCheck | None
     measure: Measure
-    spoons: Spoons | None
+    rounded: Rounded | None
     rounding: str
     spoken: str
     advice: tuple[Advice, ...]
@@ -101,7 +106,7 @@ def answer(asked: Asked) -> Answer:
     cans = tuple(ReadAs(s, _can(s, asked)) for s in strengths)
     can = cans[min(max(asked.reading, 0), len(cans) - 1)].can
     cap = _cap(can, asked) if asked.crop and asked.stage else None
-    spoons = in_spoons(can.amount, asked.measures or "metric") if can.unit == "mL" else None
+    rounded = _measured(can, asked)
     situation = CanSituation(
         can,
         asked.feed,
@@ -117,9 +122,9 @@ def answer(asked: Asked) -> Answer:
         ways=_ways(can),
         cap=cap,
         measure=measure_for(can.amount),
-        spoons=spoons,
-        rounding=_rounding(can, spoons),
-        spoken=_spoken(can, spoons),
+        rounded=rounded,
+        rounding=_rounding(can, rounded),
+        spoken=_spoken(can, rounded),
         advice=tuple(advise_can(situation)),
     )
 
@@ -216,22 +221,32 @@ def _cap(can: Can, asked: Asked) -> CapCheck:
     )
 
 
-def _rounding(can: Can, spoons: Spoons | None) -> str:
-    """What measuring by spoons makes of the can; empty where it makes nothing of it."""
-    if spoons is None:
+def _measured(can: Can, asked: Asked) -> Rounded | None:
+    """The amount in measures that are owned; dry feeds only where a spoon of them was weighed."""
+    owned = asked.owned or usual_measures(asked.measures or "metric")
+    if can.unit == "mL":
+        return round_to_owned(can.amount, owned)
+    if asked.g_per_ml is None:
+        return None
+    return round_to_owned(can.amount / asked.g_per_ml, owned)
+
+
+def _rounding(can: Can, rounded: Rounded | None) -> str:
+    """What measuring that way makes of the can; empty where it makes nothing of it."""
+    if rounded is None:
         return ""
-    off = 100 * (spoons.ml / can.amount - 1)
-    if abs(off) < 0.5:
-        return f"{spoons.words} is the same"
-    side = "stronger" if off > 0 else "weaker"
-    return (
-        f"{spoons.words} makes it {abs(off):.0f} % {side}, {ratio_words(spoons.ml / can.vessel_l)}"
-    )
+    if abs(rounded.off_percent) < 0.5:
+        return f"{rounded.words} is the same"
+    side = "stronger" if rounded.off_percent > 0 else "weaker"
+    made = ""
+    if can.unit == "mL":
+        made = f", {ratio_words(rounded.ml / can.vessel_l)}"
+    return f"{rounded.words} makes it {abs(rounded.off_percent):.0f} % {side}{made}"
 
 
-def _spoken(can: Can, spoons: Spoons | None) -> str:
+def _spoken(can: Can, rounded: Rounded | None) -> str:
     unit = {"mL": "millilitres", "g": "grams"}[can.unit]
-    kitchen = f", about {spoons.words}" if spoons else ""
+    kitchen = f", about {rounded.words}" if rounded else ""
     return (
         f"{say(can.amount, 3)} {unit}{kitchen}, {strength_words(can)}, "
         f"the can reads {can.ec.value:.1f}"

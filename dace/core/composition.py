@@ -11,6 +11,7 @@ counted as the singly charged ion, as feeds are made from it.
 from __future__ import annotations
 
 import math
+import re
 from collections.abc import Mapping
 from dataclasses import dataclass
 from functools import cache
@@ -45,6 +46,8 @@ class Label:
         Declared forms, keys of ``FORMS``; None where none are declared.
     also : tuple of (name, percent)
         Other declared nutrients, keys of ``ALSO``.
+    rate_per_l : float or None
+        The label's own rate, mL or g in a litre; None where it gives none.
     """
 
     n: float
@@ -56,6 +59,7 @@ class Label:
     density_g_per_ml: float | None = None
     nitrogen: tuple[tuple[str, float], ...] | None = None
     also: tuple[tuple[str, float], ...] = ()
+    rate_per_l: float | None = None
 
     def __post_init__(self) -> None:
         _check_words(self)
@@ -101,6 +105,9 @@ def _check_words(label: Label) -> None:
     ):
         if value not in allowed:
             raise DaceError(field, f"“{value}”", f"“{allowed[0]}” or “{allowed[1]}” would do")
+    rate = label.rate_per_l
+    if rate is not None and not 0 < rate <= 1000:
+        raise DaceError("rate_per_l", f"{rate:g} a litre", "above 0 and up to 1000 would do")
     density = label.density_g_per_ml
     if density is not None and not 0.5 <= density <= 3:
         raise DaceError(
@@ -148,6 +155,36 @@ def _check_nitrogen(label: Label) -> None:
 def density(label: Label) -> float:
     """Density of a liquid feed [g/mL]: the label's, or our judgement of one."""
     return label.density_g_per_ml or judgement("liquid_density").range.typ
+
+
+def read_grade(text: str) -> tuple[float, float, float]:
+    """The three numbers of a label, as typed.
+
+    Parameters
+    ----------
+    text : str
+        Such as ``4-3-8`` or ``NPK 16 8 24``.
+
+    Returns
+    -------
+    tuple of float
+        N, P and K [%].
+
+    Raises
+    ------
+    DaceError
+        On field ``grade``.
+
+    Examples
+    --------
+    >>> read_grade("NPK 4,5 - 3 - 8")
+    (4.5, 3.0, 8.0)
+    """
+    numbers = re.findall(r"\d+(?:[.,]\d+)?", text)
+    if len(numbers) != 3 or not re.fullmatch(r"[\sNPKnpk\d.,+:/–-]+", text):
+        raise DaceError("grade", f"“{text.strip()}”", "three numbers such as 4-3-8 would do")
+    n, p, k = (float(number.replace(",", ".")) for number in numbers)
+    return n, p, k
 
 
 def mg_per_percent(label: Label) -> float:

@@ -58,6 +58,12 @@ def _solved(strength: Strength, feed: Composition, water: Water, vessel_l: float
         return strength.amount
     if strength.kind == "can":
         return strength.amount / vessel_l
+    if strength.kind == "label":
+        if feed.label.rate_per_l is None:
+            raise DaceError(
+                "strength", strength.meaning, "write the label's own rate on the jar first"
+            )
+        return strength.amount * feed.label.rate_per_l
     if strength.kind == "nutrient":
         return _amount_for_nutrient(strength, feed)
     return _amount_for_ec(strength.amount, feed, water)

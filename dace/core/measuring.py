@@ -1,10 +1,9 @@
-"""Measuring out a concentrate: the vessel that fits, and kitchen words for it."""
+"""Measuring out a concentrate: the vessel that fits, and the amount in words."""
 
 from __future__ import annotations
 
 from dataclasses import dataclass
 
-from dace.core.quantities import spoon_ml
 from dace.core.result import say
 
 _VESSELS = (
@@ -30,14 +29,6 @@ class Measure:
     holds: float
 
 
-@dataclass(frozen=True)
-class Spoons:
-    """An amount in spoons, and what it really is [mL]."""
-
-    words: str
-    ml: float
-
-
 def measure_for(amount: float) -> Measure:
     """The smallest vessel that an amount [mL or g] fits in below the brim.
 
@@ -48,40 +39,6 @@ def measure_for(amount: float) -> Measure:
         if amount <= holds * _ROOM:
             return Measure(kind, holds)
     return Measure("barrel", float(max(20_000, amount / _ROOM)))
-
-
-def in_spoons(ml: float, family: str) -> Spoons | None:
-    """The nearest level spoons, where some are within 5 %; None where none are.
-
-    >>> in_spoons(18, "metric")
-    Spoons(words='1 tablespoon and ½ teaspoon', ml=17.5)
-    """
-    tablespoon, teaspoon = spoon_ml(family, "tablespoon"), spoon_ml(family, "teaspoon")
-    if ml > 8 * tablespoon:
-        return None
-    tables = int(ml / tablespoon + 1e-9)
-    choices = [
-        (t, quarters / 4)
-        for t in (tables, tables + 1)
-        for quarters in range(int(4 * tablespoon / teaspoon) + 1)
-    ]
-    best = min(choices, key=lambda c: (abs(c[0] * tablespoon + c[1] * teaspoon - ml), c[1]))
-    made = best[0] * tablespoon + best[1] * teaspoon
-    if made <= 0 or abs(made / ml - 1) > 0.05:
-        return None
-    return Spoons(_spoon_words(*best), made)
-
-
-def _spoon_words(tables: int, teas: float) -> str:
-    parts = []
-    if tables:
-        parts.append(f"{tables} tablespoon{'s' if tables > 1 else ''}")
-    if teas:
-        whole, rest = int(teas), teas - int(teas)
-        number = f"{whole or ''}{' ' if whole and rest else ''}"
-        number += {0.0: "", 0.25: "¼", 0.5: "½", 0.75: "¾"}[rest]
-        parts.append(f"{number} teaspoon{'s' if teas > 1 else ''}")
-    return " and ".join(parts)
 
 
 def amount_words(amount: float, unit: str) -> str:

@@ -50,6 +50,29 @@ _NAMES = {
     for name, spellings in table.items()
     for spelling in spellings
 }
+_OTHER = {
+    "length": {
+        "meter": ("m", "metre", "metres", "meter", "meters"),
+        "centimeter": ("cm",),
+        "millimeter": ("mm",),
+        "inch": ("in", "inch", "inches", '"'),
+        "foot": ("ft", "foot", "feet", "'"),
+    },
+    "area": {
+        "meter ** 2": ("m2", "m²", "sq m", "square metres", "square meters"),
+        "foot ** 2": ("ft2", "sq ft", "square feet", "square foot"),
+    },
+    "temperature": {
+        "degC": ("c", "°c", "°", "degrees", "degrees c", "celsius"),
+        "degF": ("f", "°f", "degrees f", "fahrenheit"),
+    },
+}
+_BASE = {"length": "meter", "area": "meter ** 2", "temperature": "degC"}
+_EXAMPLES = {
+    "length": "1.2 m or 4 ft",
+    "area": "2.5 m2 or 30 sq ft",
+    "temperature": "18 °C or 64 °F",
+}
 UNIT = "|".join(re.escape(s) for s in sorted(_NAMES, key=len, reverse=True))
 """Pattern of every unit that is read, longest first."""
 
@@ -160,6 +183,47 @@ def read_amounts(text: str, family: str | None, field: str) -> list[Amount]:
         amount = amount_of(count, match[2], candidate)
         found.setdefault(round(amount.value, 9), amount)
     return list(found.values())
+
+
+def read_measure(text: str, kind: str, field: str, usual: str = "") -> float:
+    """A length [m], an area [m2] or a temperature [C], in any unit that is read.
+
+    Parameters
+    ----------
+    text : str
+        A number and a unit; ``usual`` is taken where the unit is left out.
+    kind : str
+        ``"length"``, ``"area"`` or ``"temperature"``.
+    field : str
+        Named in the error.
+    usual : str
+        Spelling of the unit that a bare number has; empty where it needs one.
+
+    Returns
+    -------
+    float
+        In metres, square metres or degrees Celsius.
+
+    Raises
+    ------
+    DaceError
+        If there is no number, or no unit that is known.
+
+    Examples
+    --------
+    >>> round(read_measure("64 °F", "temperature", "t"), 1)
+    17.8
+    >>> round(read_measure("4 ft", "length", "l"), 2)
+    1.22
+    """
+    match = re.fullmatch(r"(-?)\s*" + f"({NUMBER})" + r"\s*(\D*?)", plain(text).replace("²", "2"))
+    match = match or re.fullmatch(rf"(-?)\s*({NUMBER})\s*(m2|ft2)", plain(text))
+    names = {spelt: unit for unit, spellings in _OTHER[kind].items() for spelt in spellings}
+    unit = names.get((match[3] or usual).strip()) if match else None
+    if match is None or unit is None or (match[1] and kind != "temperature"):
+        raise DaceError(field, f"“{text.strip()}”", f"{_EXAMPLES[kind]} would do")
+    count = read_number(match[2], field) * (-1 if match[1] else 1)
+    return float(_registry().Quantity(count, unit).to(_BASE[kind]).magnitude)
 
 
 def families_knowing(spellings: list[str], family: str | None) -> list[str]:

@@ -5,14 +5,24 @@ from __future__ import annotations
 import math
 from dataclasses import dataclass
 
-from dace.core.conductivity import temperature_factor
+from scipy.optimize import brentq
+
+from dace.core.chemistry import atomic_weight
+from dace.core.conductivity import ec_25, temperature_factor
 from dace.core.errors import DaceError
 from dace.core.figures import Range, judgement, load_table, source_words
 from dace.core.result import Result, Step, say
 
 _SCALE_ROWS = {"uS/cm": "c_ms", "ppm500": "c_ppm500", "ppm700": "c_ppm700"}
 SCALES = ("mS/cm", *_SCALE_ROWS)
-METHODS = {"feed_solution": "can_method", "pour_through": "pour_through_method"}
+METHODS = {
+    "feed_solution": "can_method",
+    "pour_through": "pour_through_method",
+    "ext_1_2_vv": "one_to_two_method",
+    "ext_1_1.5_vv": "one_to_one_half_method",
+    "ext_1_5_vv": "one_to_five_method",
+    "saturated_media_extract": "paste_method",
+}
 """Sampling methods that are read, each with the judgement of its scatter."""
 _MOST_EC = 200.0
 
@@ -21,7 +31,8 @@ _MOST_EC = 200.0
 class PenReading:
     """What was read: the number, its scale, the liquid's temperature, how it was sampled.
 
-    ``compensates`` is whether the pen turns readings to 25 C by itself.
+    ``compensates`` is whether the pen turns readings to 25 C by itself; ``parts_water``
+    how many parts of pure water were added to one part before it was read.
     """
 
     value: float
@@ -29,6 +40,7 @@ class PenReading:
     temperature_c: float | None = None
     compensates: bool = True
     method: str = "feed_solution"
+    parts_water: float = 0.0
 
 
 def reading_at_25(reading: PenReading) -> Result:
@@ -84,7 +96,15 @@ def reading_at_25(reading: PenReading) -> Result:
             )
         value, step = _compensated(raw, reading.temperature_c)
         steps.append(step)
-    spread = _spread(judgement("pen_scale").range, judgement(METHODS[reading.method]).range)
+    errors = [judgement("pen_scale").range, judgement(METHODS[reading.method]).range]
+    if reading.parts_water:
+        errors.append(judgement("diluted_method").range)
+        value = _undiluted(value, reading.parts_water)
+        source = (
+            f"read at 1 + {say(reading.parts_water)}; strong liquids conduct less in proportion"
+        )
+        steps.append(Step("before it was diluted", "", value, "mS/cm", source, "medium"))
+    spread = _spread(*errors)
     return Result(value, value * spread.low, value * spread.high, "mS/cm", tuple(steps))
 
 
@@ -103,6 +123,114 @@ def _compensated(raw: float, temperature_c: float) -> tuple[float, Step]:
     expression = f"{say(raw, 6)} ÷ (1 {sign} 0.0203 × {d} + 0.000055 × {d} × {d})"
     source = f"read at {temperature_c:g} °C by a pen that does not compensate"
     return value, Step("at 25 °C", expression, value, "mS/cm", source, "high")
+
+
+def _undiluted(read: float, parts_water: float) -> float:
+    """What a liquid conducts that read so much when diluted, by way of a plain salt of that EC."""
+    if not 0 <= parts_water <= _MOST_PARTS:
+        raise DaceError("parts_water", f"1 + {parts_water:g}", "up to 1 + 200 would do")
+
+    def salt(k_mg_l: float) -> float:
+        return float(ec_25({"K": k_mg_l, "NO3_N": k_mg_l * _NITRATE_PER_K}, 7.0))
+
+    most = 3e4
+    if read >= salt(most):
+        raise DaceError("value", f"{read:.3g} mS/cm when diluted", "dilute it more, and read again")
+    diluted = float(brentq(lambda k: salt(k) - read, 0.0, most, rtol=1e-8))
+    return salt(min(diluted * (1 + parts_water), 3e5))
+
+
+_NITRATE_PER_K = atomic_weight("N") / atomic_weight("K")
+_MOST_PARTS = 200.0
+_FRIENDLY_PARTS = (4, 9, 19, 49, 99, 199)
+
+
+def parts_for_pen(expected_ms_cm: float, pen_most_ms_cm: float) -> int:
+    """How many parts of water bring a liquid into a pen's easy range; 0 where none are needed.
+
+    Parameters
+    ----------
+    expected_ms_cm : float
+        What the liquid is likely to conduct at 25 C.
+    pen_most_ms_cm : float
+        The most the pen shows.
+
+    Returns
+    -------
+    int
+        0, 4, 9, 19, 49, 99 or 199.
+
+    Raises
+    ------
+    DaceError
+        If even that is too strong for the pen.
+
+    Examples
+    --------
+    >>> parts_for_pen(1.2, 5.0), parts_for_pen(21.3, 5.0)
+    (0, 9)
+    """
+    easy = pen_most_ms_cm * judgement("pen_room").range.typ
+    if expected_ms_cm <= pen_most_ms_cm * judgement("pen_room").range.high:
+        return 0
+    for parts in _FRIENDLY_PARTS:
+        if expected_ms_cm / (1 + parts) <= easy:
+            return parts
+    raise DaceError(
+        "value", f"about {expected_ms_cm:.3g} mS/cm", "too strong for this pen at 1 + 199"
+    )
+
+
+_TO_POUR_THROUGH = {
+    "ext_1_2_vv": ("c_12_pt",),
+    "saturated_media_extract": ("c_sme_pt",),
+    "ext_1_1.5_vv": ("c_115_sme", "c_sme_pt"),
+    "ext_1_5_vv": ("c_15vv_sme", "c_sme_pt"),
+}
+
+
+def as_pour_through(reading: PenReading) -> Result | None:
+    """A sample of the medium as the pour-through it stands for; None for a can.
+
+    Parameters
+    ----------
+    reading : PenReading
+        As it was taken.
+
+    Returns
+    -------
+    Result or None
+        mS/cm at 25 C, with the range of pen, sample and conversion.
+
+    Examples
+    --------
+    >>> round(as_pour_through(PenReading(1.35, method="ext_1_2_vv")).value, 2)
+    4.86
+    """
+    at_25 = reading_at_25(reading)
+    if reading.method == "feed_solution":
+        return None
+    value, steps = at_25.value, list(at_25.working)
+    errors = [Range(at_25.low / at_25.value, 1.0, at_25.high / at_25.value)]
+    for key in _TO_POUR_THROUGH.get(reading.method, ()):
+        row = next(r for r in load_table("ec_methods") if r.text("key") == key)
+        ratio = row.triple()
+        source = f"{row.text('applies_to')}: {source_words(row.text('source_family'))}"
+        expression = f"{say(value, 6)} mS/cm × {say(ratio.typ)}"
+        value *= ratio.typ
+        steps.append(
+            Step(
+                f"as {row.text('method_to').replace('_', ' ')}",
+                expression,
+                value,
+                "mS/cm",
+                source,
+                row.text("confidence"),
+            )
+        )
+        errors.append(ratio.scaled(1 / ratio.typ))
+    spread = _spread(*errors)
+    return Result(value, value * spread.low, value * spread.high, "mS/cm", tuple(steps))
 
 
 def _spread(*parts: Range) -> Range:

@@ -23,6 +23,7 @@ from dace.core.result import say
 
 _WOULD_DO = "write 1 + 200, 2 ml/L, 45 ml, N 90 mg/L or EC 1.2"
 _PER = r"\s*(?:per|/|in|to|a|for each)\s*"
+_LABEL = r"(?:of |x )?(?:the |a )?label(?:'s)?(?: own)?(?: rate)?"
 _MOST_PARTS = 100_000.0
 _LEAST = 1e-3  # of whatever was said; less is nothing that one could measure
 
@@ -34,7 +35,8 @@ class Strength:
     ``kind`` is ``per_litre`` (amount of concentrate per litre of finished can),
     ``can`` (amount in the whole can), ``nutrient`` (mg/L of an element from the
     feed), ``ec`` (conductivity of the whole can, mS/cm at 25 C) or ``wish`` (what
-    the stage likes, as far as its cap allows; ``amount`` is 1). ``unit`` is
+    the stage likes, as far as its cap allows; ``amount`` is 1) or ``label`` (a
+    share of the label's own rate). ``unit`` is
     the concentrate's, ``mL`` or ``g``; empty where any would do.
     """
 
@@ -127,6 +129,9 @@ def _in_all(parts: float) -> str:
 
 
 def _target(text: str, _: str | None) -> list[Strength]:
+    share = re.fullmatch(rf"(?:({NUMBER})(\s*%)?|(half|quarter|third|full))\s*{_LABEL}", text)
+    if share or text in ("label", "the label", "label rate", "the label's rate"):
+        return [_of_label(share)]
     if text in ("what the stage likes", "what it likes", "stage"):
         return [Strength("wish", 1.0, "what the stage likes")]
     element = r"(n|p|k|ca|mg)"
@@ -146,6 +151,15 @@ def _target(text: str, _: str | None) -> list[Strength]:
         value = read_number(ec[1] or ec[2], "strength")
         return [Strength("ec", value, f"the whole can reads {say(value)} mS/cm")]
     return []
+
+
+def _of_label(share: re.Match[str] | None) -> Strength:
+    amount = 1.0
+    if share and share[3]:
+        amount = {"half": 0.5, "quarter": 0.25, "third": 1 / 3, "full": 1.0}[share[3]]
+    elif share:
+        amount = read_number(share[1], "strength") / (100 if share[2] else 1)
+    return Strength("label", amount, f"{say(100 * amount, 3)} % of the label's own rate")
 
 
 def _per_volume(text: str, measures: str | None) -> list[Strength]:
@@ -188,9 +202,14 @@ def _whole_can(text: str, measures: str | None) -> list[Strength]:
 
 
 def _checked(strength: Strength, text: str) -> Strength:
-    most = {"per_litre": 1000.0, "can": 1e6, "nutrient": 1e5, "ec": 50.0, "wish": 1.0}[
-        strength.kind
-    ]
+    most = {
+        "per_litre": 1000.0,
+        "can": 1e6,
+        "nutrient": 1e5,
+        "ec": 50.0,
+        "wish": 1.0,
+        "label": 4.0,
+    }[strength.kind]
     if not _LEAST <= strength.amount <= most:
         raise DaceError("strength", f"“{text.strip()}”", _WOULD_DO)
     return strength

@@ -129,6 +129,102 @@ def water_from_report(report: tuple[tuple[str, float], ...]) -> Water:
     )
 
 
+WATER_KINDS = {
+    "rain": "water_rain_ec",
+    "soft_tap": "water_soft_tap_ec",
+    "hard_tap": "water_hard_tap_ec",
+    "mixed": "water_mixed_ec",
+}
+"""Waters that can be named before anyone read them, each with its usual conductivity."""
+
+
+@cache
+def water_of_kind(kind: str) -> Water:
+    """A water known only by its kind: a usual conductivity, and calcium as wide as that.
+
+    Parameters
+    ----------
+    kind : str
+        A key of ``WATER_KINDS``.
+
+    Returns
+    -------
+    Water
+        To begin with; a reading or a report is better.
+
+    Raises
+    ------
+    DaceError
+        If the kind is unknown.
+
+    Examples
+    --------
+    >>> water_of_kind("rain").ec_ms_cm
+    0.06
+    """
+    if kind not in WATER_KINDS:
+        raise DaceError("kind", f"“{kind}”", f"use {', '.join(WATER_KINDS)}")
+    guess = judgement(WATER_KINDS[kind])
+    likely = water_from_ec(guess.range.typ)
+    low, high = water_from_ec(guess.range.low), water_from_ec(guess.range.high)
+    return Water(
+        likely.ions,
+        likely.ec_ms_cm,
+        Range(low.ca.low, likely.ca.typ, high.ca.high),
+        Range(0.0, likely.mg.typ, high.mg.high),
+        f"{guess.text}, {guess.range.low:g} to {guess.range.high:g} mS/cm",
+    )
+
+
+@cache
+def blend(parts: tuple[tuple[Water, float], ...]) -> Water:
+    """Waters poured together by share.
+
+    Parameters
+    ----------
+    parts : tuple of (Water, share)
+        Shares above zero; they need not add up to one.
+
+    Returns
+    -------
+    Water
+        Ions by share; its conductivity from the mixed ions.
+
+    Raises
+    ------
+    DaceError
+        If there are no parts, or a share is not above zero.
+
+    Examples
+    --------
+    >>> half = blend(((water_from_ec(0.06), 1.0), (water_from_ec(0.65), 1.0)))
+    >>> 0.34 < half.ec_ms_cm < 0.37
+    True
+    """
+    if not parts or not all(math.isfinite(share) and share > 0 for _, share in parts):
+        raise DaceError("parts", "a blend without parts", "two waters with a share each would do")
+    whole = sum(share for _, share in parts)
+    ions: dict[str, float] = {}
+    for water, share in parts:
+        for key, value in water.ions:
+            ions[key] = ions.get(key, 0.0) + value * share / whole
+
+    def mean(ranges: list[tuple[Range, float]]) -> Range:
+        low, typ, high = (
+            sum(getattr(r, end) * share for r, share in ranges) / whole
+            for end in ("low", "typ", "high")
+        )
+        return Range(low, typ, high)
+
+    return Water(
+        tuple(ions.items()),
+        float(ec_25(ions, judgement("water_ec_only_ph").range.typ)),
+        mean([(water.ca, share) for water, share in parts]),
+        mean([(water.mg, share) for water, share in parts]),
+        "mixed: " + " and ".join(f"{100 * s / whole:.0f} % {w.known_by}" for w, s in parts),
+    )
+
+
 def _charge(ions: dict[str, float]) -> float:
     """Cations less anions [meq/L]."""
     mass = {"NO3_N": ("N", -1), "S_SO4": ("S", -2), "Cl": ("Cl", -1)}

@@ -17,26 +17,25 @@ from zoneinfo import ZoneInfo
 
 from django.db import transaction
 
-from dace.core.api import Label, PenReading
+from dace.core.api import Label, PenReading, usual_measures
 from dace.feeding.models import Dose
 from dace.feeding.services import NewCan, NewDose, mix_and_pour
 from dace.garden.models import Fill, Garden, Stand
+from dace.garden.placing import NewFill, NewPlace, save_fill, save_place
+from dace.garden.planting import NewPlanting, plant
 from dace.garden.services import (
-    NewFill,
     NewGarden,
-    NewPlace,
-    NewPlanting,
+    NewVessel,
     NewWater,
-    add_garden,
-    add_place,
-    add_vessel,
-    add_water,
-    plant,
+    save_garden,
+    save_measure,
+    save_vessel,
+    save_water,
 )
 from dace.households.models import Household, Membership, User
 from dace.households.scope import Scope
 from dace.measuring.services import NewReading, log_reading
-from dace.shelf.services import NewJar, add_jar
+from dace.shelf.services import NewJar, save_jar
 
 _SEED = 14072026
 _PEN_ERROR, _POT_ERROR = 0.03, 0.08
@@ -99,12 +98,14 @@ class _Builder:
 
     def _garden(self) -> Garden:
         table, scope = self.yard["garden"], self._at(_BEGAN)
-        new = NewGarden(key("garden"), table["name"], table["zone"], table["latitude"])
-        garden = add_garden(scope, new)
+        new = NewGarden(table["name"], table["zone"], table["latitude"])
+        garden = save_garden(scope, key("garden"), new)
         for turn, water in enumerate(table["water"]):
-            add_water(scope, NewWater(key(water["name"]), garden, usual=turn == 0, **water))
+            save_water(scope, garden, key(water["name"]), NewWater(usual=turn == 0, **water))
         for turn, (name, volume_l) in enumerate(table["vessels"].items()):
-            add_vessel(scope, key(name), garden, name, volume_l, usual=turn == 0)
+            save_vessel(scope, garden, key(name), NewVessel(name, volume_l, usual=turn == 0))
+        for measure in usual_measures(garden.measures):
+            save_measure(scope, garden, key(measure.name), measure)
         return garden
 
     def _jar(self, jar: Table) -> None:
@@ -113,30 +114,21 @@ class _Builder:
             if name in label:
                 label[name] = tuple(label[name].items())
         minute = self.yard["jars"].index(jar)
-        new = NewJar(
-            key(jar["name"]),
-            jar["name"],
-            Label(**label),
-            jar["holds"],
-            jar["stock"],
-            jar.get("dissolves", True),
-        )
-        add_jar(self._at(_BEGAN, 10, minute), new)
+        rest = {name: jar[name] for name in ("dissolves", "slow", "spoon_g") if name in jar}
+        new = NewJar(jar["name"], Label(**label), jar["holds"], jar["stock"], **rest)
+        save_jar(self._at(_BEGAN, 10, minute), key(jar["name"]), new)
 
     def _place(self, garden: Garden, place: Table) -> None:
         name, spots = place["name"], place["spots"]
         sizes = ("volume_l", "area_m2", "alike", "ph", "name")
-        fills = tuple(
-            NewFill(
-                key(f"fill {spot.get('name', name)}"),
-                spot["medium"],
-                min(spot["started"], date(2026, 4, 1)),
-                **{size: spot[size] for size in sizes if size in spot},
-            )
-            for spot in spots
-        )
-        new = NewPlace(key(name), garden, name, place["kind"], place.get("covered", False))
-        add_place(self._at(_BEGAN + timedelta(days=1)), new, fills)
+        scope = self._at(_BEGAN + timedelta(days=1))
+        new = NewPlace(name, place["kind"], place.get("covered", False))
+        row = save_place(scope, garden, key(name), new)
+        for spot in spots:
+            since = min(spot["started"], date(2026, 4, 1))
+            sized = {size: spot[size] for size in sizes if size in spot}
+            fill = NewFill(spot["medium"], since, **sized)
+            save_fill(scope, row, key(f"fill {spot.get('name', name)}"), fill)
         for grows in dict.fromkeys(spot["grows"] for spot in spots):
             self._plant(garden, name, [spot for spot in spots if spot["grows"] == grows])
 

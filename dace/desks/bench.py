@@ -12,7 +12,7 @@ from dace.core.api import DaceError, say
 from dace.desks.figures import Figure, RangeOut, StepOut, figure, range_out, steps_out
 from dace.feeding.reads import jars_with_stock
 from dace.garden.models import Garden, Water
-from dace.garden.reads import StandRecord, core_water, garden_of, stand, vessels, waters
+from dace.garden.reads import StandRecord, core_water, garden_of, owned, stand, vessels, waters
 from dace.households.scope import NotFoundError, Scope
 from dace.shelf.reads import composition_of, label_of
 
@@ -180,11 +180,11 @@ def supplies(scope: Scope) -> SuppliesOut:
     )
 
 
-def vessel_litres(garden: Garden, text: str) -> float:
+def vessel_litres(garden: Garden, text: str, field: str = "vessel") -> float:
     """Finished volume [L] of a vessel as typed, in the garden's measures."""
-    found = core.read_amounts(text, garden.measures, "vessel")[0]
+    found = core.read_amounts(text, garden.measures, field)[0]
     if found.unit != "mL" or not 0 < found.value <= 1000 * core.MOST_VESSEL_L:
-        raise DaceError("vessel", f"“{text.strip()}”", "a volume such as 9 L would do")
+        raise DaceError(field, f"“{text.strip()}”", "a volume such as 9 L would do")
     return found.value / 1000
 
 
@@ -208,6 +208,8 @@ def preview(scope: Scope, wanted: Wanted) -> PreviewOut:
         stage=target.stage if target else None,
         stock=stock,
         reading=wanted.reading,
+        owned=owned(scope),
+        g_per_ml=jar.spoon_g / core.TEASPOON_ML if jar.spoon_g else None,
     )
     return _shown(core.answer(asked), wanted, target, stock)
 
@@ -243,7 +245,7 @@ def _shown(
         water_ec=can.water_ec,
         cap=_cap(found.cap),
         measure=MeasureOut(kind=found.measure.kind, holds=found.measure.holds),
-        spoons=found.spoons.words if found.spoons else "",
+        spoons=found.rounded.words if found.rounded else "",
         rounded=found.rounding,
         spoken=found.spoken,
         stock_after=after,

@@ -24,7 +24,9 @@ def jars_with_stock(scope: Scope) -> tuple[tuple[Jar, float], ...]:
         draws__can__undone_at__isnull=True,
         draws__can__mixed_at__gte=F("stock_at"),
     )
-    rows = Jar.objects.of(scope).annotate(drawn=Coalesce(Sum("draws__amount", filter=since), 0.0))
+    rows = Jar.objects.in_use(scope).annotate(
+        drawn=Coalesce(Sum("draws__amount", filter=since), 0.0)
+    )
     ordered = rows.order_by("-dissolves", "created_at", "id")
     return tuple((jar, max(0.0, jar.stock - jar.drawn)) for jar in ordered)
 

@@ -15,7 +15,7 @@ from dace.garden.reads import core_water
 from dace.households.changes import change
 from dace.households.scope import Scope
 from dace.measuring.models import Subject
-from dace.measuring.services import past_instant
+from dace.measuring.services import past_instant, subject_of
 from dace.shelf.models import Jar
 from dace.shelf.reads import composition_of
 
@@ -105,12 +105,7 @@ def _mix(scope: Scope, new: NewCan, mixed_at: datetime) -> Can:
     )
     mixed = core.answer(asked).can
     _check_stock(scope, jar, mixed)
-    subject = Subject.objects.create(
-        id=uuid.uuid5(new.id, "subject"),
-        household_id=scope.household_id,
-        created_at=scope.now,
-        kind=Subject.Kind.CAN,
-    )
+    subject = subject_of(scope, new.id, Subject.Kind.CAN)
     can = Can.objects.create(
         id=new.id,
         household_id=scope.household_id,

@@ -6,7 +6,7 @@ from django.db import models
 from django.db.models import F, Q
 
 from dace.households.changes import tracked
-from dace.households.models import Kept
+from dace.households.models import Kept, Usable
 from dace.measuring.models import Subject
 
 
@@ -18,6 +18,7 @@ class Garden(Kept):
     zone = models.CharField(max_length=60, default="Europe/London")
     latitude = models.FloatField(default=51.0)
     measures = models.CharField(max_length=12, default="metric")
+    degrees = models.CharField(max_length=1, default="C")
 
     class Meta:
         constraints = [
@@ -31,25 +32,35 @@ class Garden(Kept):
 
 
 @tracked
-class Water(Kept):
-    """A water to fill cans with: known by its conductivity, or by a report [mg/L]."""
+class Water(Usable):
+    """A water to fill cans with.
+
+    ``kind`` is how it is known: ``read`` by a pen, ``report`` [mg/L], ``blend`` of
+    others (``parts`` maps their ids to shares), or a kind that the core has a guess for.
+    """
 
     garden = models.ForeignKey(Garden, on_delete=models.PROTECT, related_name="waters")
     name = models.CharField(max_length=60)
+    kind = models.CharField(max_length=10, default="read")
     ec_ms_cm = models.FloatField()
     report = models.JSONField(null=True, blank=True)
+    parts = models.JSONField(null=True, blank=True)
     usual = models.BooleanField(default=False)
+    subject = models.OneToOneField(
+        Subject, null=True, on_delete=models.PROTECT, related_name="water"
+    )
 
     def __str__(self) -> str:
         return self.name
 
 
 @tracked
-class Vessel(Kept):
+class Vessel(Usable):
     """A can, jug or sprayer that she owns."""
 
     garden = models.ForeignKey(Garden, on_delete=models.PROTECT, related_name="vessels")
     name = models.CharField(max_length=60)
+    kind = models.CharField(max_length=10, default="can")
     volume_l = models.FloatField()
     usual = models.BooleanField(default=False)
 
@@ -63,7 +74,7 @@ class Vessel(Kept):
 
 
 @tracked
-class Place(Kept):
+class Place(Usable):
     """A stop along the path."""
 
     class Kind(models.TextChoices):
@@ -173,3 +184,25 @@ class StageSeen(Kept):
 
     def __str__(self) -> str:
         return f"{self.stage} on {self.seen_on}"
+
+
+@tracked
+class Measure(Usable):
+    """A spoon, syringe, beaker or scoop that she measures with."""
+
+    garden = models.ForeignKey(Garden, on_delete=models.PROTECT, related_name="owned")
+    kind = models.CharField(max_length=10)
+    name = models.CharField(max_length=60)
+    holds_ml = models.FloatField()
+    step_ml = models.FloatField()
+
+    class Meta:
+        constraints = [
+            models.CheckConstraint(
+                condition=Q(step_ml__gt=0) & Q(holds_ml__gte=F("step_ml")),
+                name="measure_holds_its_smallest_mark",
+            )
+        ]
+
+    def __str__(self) -> str:
+        return self.name

@@ -10,7 +10,7 @@ from functools import cached_property
 from django.db.models import Prefetch
 
 from dace.core import api as core
-from dace.garden.models import Fill, Garden, Place, StageSeen, Stand, Vessel, Water
+from dace.garden.models import Fill, Garden, Measure, Place, StageSeen, Stand, Vessel, Water
 from dace.households.scope import NotFoundError, Scope
 
 
@@ -31,6 +31,7 @@ class StandRecord:
     count: int
     fed: bool
     holding_l: float | None
+    area_m2: float | None
 
     @cached_property
     def crop(self) -> core.Crop:
@@ -50,6 +51,7 @@ class StopRecord:
     id: uuid.UUID
     name: str
     kind: str
+    covered: bool
     stands: tuple[StandRecord, ...]
     fills: tuple[tuple[uuid.UUID, str], ...]
 
@@ -74,7 +76,9 @@ def stops(scope: Scope) -> tuple[StopRecord, ...]:
     )
     present = Fill.objects.of(scope).filter(renewed_on__isnull=True).order_by("created_at", "name")
     fills = present.prefetch_related(Prefetch("stands", current, to_attr="standing"))
-    places = Place.objects.of(scope).prefetch_related(Prefetch("fills", fills, to_attr="present"))
+    places = Place.objects.in_use(scope).prefetch_related(
+        Prefetch("fills", fills, to_attr="present")
+    )
     seen = _latest_stages(scope)
     return tuple(_stop(place, seen) for place in places)
 
@@ -104,7 +108,7 @@ def _stop(place: Place, seen: dict[uuid.UUID, StageSeen]) -> StopRecord:
         if row.planting_id in seen
     )
     fills = tuple((fill.subject_id, fill.name or place.name) for fill in present)
-    return StopRecord(place.id, place.name, place.kind, stands, fills)
+    return StopRecord(place.id, place.name, place.kind, place.covered, stands, fills)
 
 
 def _stand(row: Stand, fill: Fill, place: Place, stage: StageSeen) -> StandRecord:
@@ -125,23 +129,40 @@ def _stand(row: Stand, fill: Fill, place: Place, stage: StageSeen) -> StandRecor
         count=row.count,
         fed=row.fed,
         holding_l=holding,
+        area_m2=fill.area_m2,
     )
 
 
 def waters(scope: Scope) -> tuple[Water, ...]:
-    """Every water, the usual one first; one query."""
-    return tuple(Water.objects.of(scope).order_by("-usual", "name"))
+    """Every water in use, the usual one first; one query."""
+    return tuple(Water.objects.in_use(scope).order_by("-usual", "created_at", "name"))
 
 
 def vessels(scope: Scope) -> tuple[Vessel, ...]:
-    """Every vessel, the usual one first; one query."""
-    return tuple(Vessel.objects.of(scope).order_by("-usual", "volume_l"))
+    """Every vessel in use, the usual one first; one query."""
+    return tuple(Vessel.objects.in_use(scope).order_by("-usual", "volume_l"))
+
+
+def owned(scope: Scope) -> tuple[core.Owned, ...]:
+    """The measures that she owns, as the core knows them; one query."""
+    rows = Measure.objects.in_use(scope).order_by("holds_ml", "name")
+    return tuple(core.Owned(m.kind, m.name, m.holds_ml, m.step_ml) for m in rows)
 
 
 def core_water(row: Water) -> core.Water:
-    """A stored water as the core knows it."""
-    if row.report is not None:
+    """A stored water as the core knows it; a blend asks for its parts, one query."""
+    if row.kind == "report" and row.report:
         return core.water_from_report(tuple(sorted(row.report.items())))
+    if row.kind == "blend" and row.parts:
+        parts = {
+            str(w.pk): w
+            for w in Water.objects.filter(pk__in=row.parts, household_id=row.household_id)
+        }
+        return core.blend(
+            tuple((core_water(parts[key]), share) for key, share in row.parts.items())
+        )
+    if row.kind in core.WATER_KINDS:
+        return core.water_of_kind(row.kind)
     return core.water_from_ec(row.ec_ms_cm)
 
 

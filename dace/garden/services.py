@@ -1,220 +1,137 @@
-"""Writing the garden down: one change each."""
+"""The garden's habits, waters, cans and measures: one change each."""
 
 from __future__ import annotations
 
+import math
 import uuid
-from dataclasses import dataclass
+import zoneinfo
+from dataclasses import asdict, dataclass, field
 from datetime import date
-from zoneinfo import ZoneInfo
 
-from dace.core.api import FAMILIES, DaceError, crop, medium, water_from_ec, water_from_report
-from dace.garden.models import Fill, Garden, Place, Planting, StageSeen, Stand, Vessel, Water
-from dace.households.changes import change
+from django.db import transaction
+
+from dace.core import api as core
+from dace.core.api import DaceError
+from dace.garden.models import Garden, Measure, Vessel, Water
+from dace.garden.reads import core_water
+from dace.households.keeping import Written, keep
 from dace.households.scope import Scope
 from dace.measuring.models import Subject
+from dace.measuring.services import subject_of
+
+VESSEL_KINDS = ("can", "sprayer", "jug")
 
 
 @dataclass(frozen=True)
 class NewGarden:
     """Where a garden is and how it measures."""
 
-    id: uuid.UUID
     name: str
     zone: str = "Europe/London"
     latitude: float = 51.0
     measures: str = "metric"
+    degrees: str = "C"
 
 
 @dataclass(frozen=True)
 class NewWater:
-    """A water, by a pen or by a report [mg/L]."""
+    """A water: by a pen, a report [mg/L], a blend of others by share, or its kind alone."""
 
-    id: uuid.UUID
-    garden: Garden
     name: str
+    kind: str = "read"
     ec_ms_cm: float | None = None
     report: dict[str, float] | None = None
+    parts: dict[str, float] | None = field(default=None)
     usual: bool = False
 
 
 @dataclass(frozen=True)
-class NewFill:
-    """What a place is filled with; ``alike`` pots count as one."""
+class NewVessel:
+    """A can, jug or sprayer, and what it holds [L]."""
 
-    id: uuid.UUID
-    medium: str
-    filled_on: date
-    volume_l: float | None = None
-    area_m2: float | None = None
-    alike: int = 1
-    ph: float | None = None
-    name: str = ""
-
-
-@dataclass(frozen=True)
-class NewPlace:
-    """A stop along the path."""
-
-    id: uuid.UUID
-    garden: Garden
     name: str
-    kind: str
-    covered: bool = False
-
-
-@dataclass(frozen=True)
-class NewPlanting:
-    """What grows: the crop, and how many stand in which fill."""
-
-    id: uuid.UUID
-    garden: Garden
-    crop: str
-    started_on: date
-    stage: str
-    seen_on: date
-    stands: tuple[tuple[uuid.UUID, Fill, int], ...]
-    unfed: tuple[uuid.UUID, ...] = ()
-
-
-def _kept(scope: Scope, row_id: uuid.UUID) -> dict[str, object]:
-    return {"id": row_id, "household_id": scope.household_id, "created_at": scope.now}
+    volume_l: float
+    kind: str = "can"
+    usual: bool = False
 
 
 def today(scope: Scope, garden: Garden) -> date:
     """The agronomic day: the date in the garden's zone."""
-    return scope.now.astimezone(ZoneInfo(garden.zone)).date()
+    return scope.now.astimezone(zoneinfo.ZoneInfo(garden.zone)).date()
 
 
-def add_garden(scope: Scope, new: NewGarden) -> Garden:
-    """A garden for the household."""
-    if new.measures not in FAMILIES:
-        raise DaceError("measures", f"“{new.measures}”", f"use {', '.join(FAMILIES)}")
-    with change(scope, "garden", f"{new.name} begun"):
-        return Garden.objects.create(
-            **_kept(scope, new.id),
-            name=new.name,
-            zone=new.zone,
-            latitude=new.latitude,
-            measures=new.measures,
-        )
-
-
-def add_water(scope: Scope, new: NewWater) -> Water:
-    """A water to fill cans with."""
-    if new.report is not None:
-        known = water_from_report(tuple(new.report.items()))
-    elif new.ec_ms_cm is not None:
-        known = water_from_ec(new.ec_ms_cm)
-    else:
-        raise DaceError("water", "no reading and no report", "one of the two would do")
-    with change(scope, "water", f"{new.name} added"):
-        return Water.objects.create(
-            **_kept(scope, new.id),
-            garden=new.garden,
-            name=new.name,
-            ec_ms_cm=known.ec_ms_cm,
-            report=new.report,
-            usual=new.usual,
-        )
-
-
-def add_vessel(
-    scope: Scope,
-    row_id: uuid.UUID,
-    garden: Garden,
-    name: str,
-    volume_l: float,
-    *,
-    usual: bool = False,
-) -> Vessel:
-    """A can that she owns."""
-    with change(scope, "vessel", f"{name} added"):
-        return Vessel.objects.create(
-            **_kept(scope, row_id), garden=garden, name=name, volume_l=volume_l, usual=usual
-        )
-
-
-def add_place(scope: Scope, new: NewPlace, fills: tuple[NewFill, ...]) -> Place:
-    """A place at the end of the path, with what it is filled with."""
-    for fill in fills:
-        medium(fill.medium)
-    with change(scope, "place", f"{new.name} added"):
-        place = Place.objects.create(
-            **_kept(scope, new.id),
-            garden=new.garden,
-            name=new.name,
-            kind=new.kind,
-            covered=new.covered,
-            walking_order=Place.objects.of(scope).filter(garden=new.garden).count(),
-        )
-        for fill in fills:
-            _add_fill(scope, place, fill)
-    return place
-
-
-def _add_fill(scope: Scope, place: Place, new: NewFill) -> Fill:
-    subject = Subject.objects.create(**_kept(scope, uuid.uuid4()), kind=Subject.Kind.FILL)
-    return Fill.objects.create(
-        **_kept(scope, new.id),
-        place=place,
-        subject=subject,
-        name=new.name,
-        medium=new.medium,
-        volume_l=new.volume_l,
-        area_m2=new.area_m2,
-        alike=new.alike,
-        ph=new.ph,
-        filled_on=new.filled_on,
-    )
-
-
-def plant(scope: Scope, new: NewPlanting) -> Planting:
-    """A planting with its stands and the stage it is at."""
-    grown = crop(new.crop)
-    stage = grown.stage(new.stage)
-    with change(scope, "planting", f"{grown.name} planted"):
-        planting = Planting.objects.create(
-            **_kept(scope, new.id),
-            garden=new.garden,
-            crop=grown.key,
-            count=sum(count for _, _, count in new.stands),
-            started_on=new.started_on,
-        )
-        for stand_id, fill, count in new.stands:
-            Stand.objects.create(
-                **_kept(scope, stand_id),
-                planting=planting,
-                fill=fill,
-                count=count,
-                from_on=new.started_on,
-                fed=stand_id not in new.unfed,
-            )
-        StageSeen.objects.create(
-            **_kept(scope, uuid.uuid4()), planting=planting, stage=stage.key, seen_on=new.seen_on
-        )
-    return planting
-
-
-def see_stage(scope: Scope, row_id: uuid.UUID, planting_id: uuid.UUID, stage: str) -> StageSeen:
-    """A stage seen today: from now on the planting stands there.
+def save_garden(scope: Scope, garden_id: uuid.UUID, new: NewGarden) -> Garden:
+    """A garden for the household, or other habits for it.
 
     Raises
     ------
-    NotFoundError
-        If the planting is none of this household's.
     DaceError
-        If its crop has no such stage.
+        On ``measures``, ``degrees``, ``zone`` or ``latitude``.
     """
-    repeat = StageSeen.objects.written_before(scope, row_id)
-    if repeat is not None:
-        return repeat
-    planting = Planting.objects.fetch(scope, planting_id, "planting_id")
-    grown = crop(planting.crop)
-    seen = grown.stage(stage)
-    with change(scope, "stage", f"{grown.name} {seen.words}"):
-        return StageSeen.objects.create(
-            **_kept(scope, row_id),
-            planting=planting,
-            stage=seen.key,
-            seen_on=today(scope, planting.garden),
-        )
+    if new.measures not in core.FAMILIES:
+        raise DaceError("measures", f"“{new.measures}”", f"use {', '.join(core.FAMILIES)}")
+    if new.degrees not in ("C", "F"):
+        raise DaceError("degrees", f"“{new.degrees}”", "C or F would do")
+    if new.zone not in zoneinfo.available_timezones():
+        raise DaceError("zone", f"“{new.zone}”", "a time zone such as Europe/London would do")
+    if not -90 <= new.latitude <= 90:
+        raise DaceError("latitude", f"{new.latitude:g}°", "-90 to 90 would do")
+    return keep(scope, Garden, Written(garden_id, "garden"), asdict(new))
+
+
+def save_water(scope: Scope, garden: Garden, water_id: uuid.UUID, new: NewWater) -> Water:
+    """A water to fill cans with, or what is newly known of it.
+
+    Raises
+    ------
+    DaceError
+        On what is missing or cannot be, by name.
+    """
+    known = _known(scope, new)
+    with transaction.atomic():
+        subject = subject_of(scope, water_id, Subject.Kind.WATER)
+        values = asdict(new) | {"ec_ms_cm": known.ec_ms_cm, "garden": garden, "subject": subject}
+        return keep(scope, Water, Written(water_id, "water"), values)
+
+
+def _known(scope: Scope, new: NewWater) -> core.Water:
+    if new.kind == "read":
+        if new.ec_ms_cm is None:
+            raise DaceError("ec_ms_cm", "no reading", "the pen's number for this water would do")
+        return core.water_from_ec(new.ec_ms_cm)
+    if new.kind == "report":
+        if not new.report:
+            raise DaceError("report", "an empty report", "calcium and alkalinity at least would do")
+        return core.water_from_report(tuple(sorted(new.report.items())))
+    if new.kind == "blend":
+        return _blended(scope, new.parts or {})
+    return core.water_of_kind(new.kind)
+
+
+def _blended(scope: Scope, parts: dict[str, float]) -> core.Water:
+    found = []
+    for water_id, share in parts.items():
+        try:
+            row = Water.objects.fetch(scope, uuid.UUID(water_id), "parts")
+        except ValueError as error:
+            if isinstance(error, DaceError):
+                raise
+            raise DaceError("parts", f"“{water_id}”", "the id of one of your waters") from None
+        if row.kind == "blend":
+            raise DaceError("parts", f"{row.name}, itself a blend", "waters that are no blend")
+        found.append((core_water(row), share))
+    return core.blend(tuple(found))
+
+
+def save_vessel(scope: Scope, garden: Garden, vessel_id: uuid.UUID, new: NewVessel) -> Vessel:
+    """A can that she owns."""
+    if new.kind not in VESSEL_KINDS:
+        raise DaceError("kind", f"“{new.kind}”", f"use {', '.join(VESSEL_KINDS)}")
+    if not (math.isfinite(new.volume_l) and 0 < new.volume_l <= core.MOST_VESSEL_L):
+        raise DaceError("volume", f"{new.volume_l:g} L", "a volume such as 9 L would do")
+    return keep(scope, Vessel, Written(vessel_id, "vessel"), asdict(new) | {"garden": garden})
+
+
+def save_measure(scope: Scope, garden: Garden, measure_id: uuid.UUID, new: core.Owned) -> Measure:
+    """A spoon, syringe, beaker or scoop that she owns."""
+    return keep(scope, Measure, Written(measure_id, "measure"), asdict(new) | {"garden": garden})

@@ -16,7 +16,7 @@ from django.db import models
 from reversion.models import Version
 
 from dace.households.models import Change, Kept
-from dace.households.scope import ConflictError, NotFoundError, Scope
+from dace.households.scope import ConflictError, NotAllowedError, NotFoundError, Scope
 
 M = TypeVar("M", bound=type[models.Model])
 
@@ -85,8 +85,11 @@ def _sign(scope: Scope, draft: Draft, undoes: Change | None) -> None:
 
 
 def last_change(scope: Scope) -> ChangeRecord | None:
-    """The newest change that can be undone."""
-    found = _own(scope).filter(undone=False, undoes__isnull=True).order_by("-id").first()
+    """The newest change that this member can undo."""
+    rows = _own(scope).filter(undone=False, undoes__isnull=True)
+    if not scope.owner:
+        rows = rows.filter(revision__user_id=scope.user_id)
+    found = rows.order_by("-id").first()
     return _record(found) if found else None
 
 
@@ -135,6 +138,8 @@ def _target(scope: Scope, change_id: int | None) -> Change:
             raise NotFoundError("change", "nothing to undo", "there is no step to take back yet")
         change_id = newest.id
     target = _own(scope).filter(pk=change_id).select_related("undoes", "revision").first()
+    if target is not None and not scope.owner and target.revision.user_id != scope.user_id:
+        raise NotAllowedError("change", "somebody else's step", "ask the owner to take it back")
     if target is None:
         raise NotFoundError("change", "a step that is not here", "undo one from the Notebook")
     if target.undone:
@@ -163,8 +168,10 @@ def _take_back(scope: Scope, version: Version) -> None:
 
 def _stands_as(row: models.Model, version: Version) -> bool:
     """Whether a row is still as a version keeps it, to the millisecond that versions keep."""
-    now = json.loads(serializers.serialize(version.format, [row]))
-    return bool(now == json.loads(version.serialized_data))
+    (now,) = json.loads(serializers.serialize(version.format, [row]))
+    (then,) = json.loads(version.serialized_data)
+    # a version kept before a field was added says nothing of it
+    return all(now["fields"].get(name) == value for name, value in then["fields"].items())
 
 
 def _record(found: Change) -> ChangeRecord:

@@ -15,6 +15,12 @@ from dace.households.scope import NotFoundError, Scope, WrongHouseholdError
 class User(AbstractUser):
     """Somebody who signs in by name and password."""
 
+    session_salt = models.CharField(max_length=32, blank=True, default="")
+
+    def get_session_auth_hash(self) -> str:
+        """Changes with the salt too, so that signing out everywhere ends every session."""
+        return f"{super().get_session_auth_hash()}{self.session_salt}"
+
 
 class Household(models.Model):
     """Those who share a garden, and the border that no query crosses."""
@@ -100,3 +106,36 @@ class Kept(models.Model):
 
     class Meta:
         abstract = True
+
+
+class UsableQuerySet(KeptQuerySet[M]):
+    """Rows of things that are used until they are put away."""
+
+    def in_use(self, scope: Scope) -> Self:
+        """Rows of the household that are neither undone nor put away."""
+        return self.of(scope).filter(ended_on__isnull=True)
+
+
+class Usable(Kept):
+    """Something in use from a day on, until it is put away; its history stays."""
+
+    ended_on = models.DateField(null=True, blank=True)
+
+    objects = UsableQuerySet.as_manager()
+
+    class Meta:
+        abstract = True
+
+
+class Invitation(models.Model):
+    """A link that lets somebody join the household once, while it lasts."""
+
+    id = models.UUIDField(primary_key=True, default=uuid.uuid4, editable=False)
+    household = models.ForeignKey(Household, on_delete=models.CASCADE, related_name="invitations")
+    token_hash = models.CharField(max_length=64, unique=True)
+    made_at = models.DateTimeField()
+    ends_at = models.DateTimeField()
+    used_at = models.DateTimeField(null=True, blank=True)
+
+    def __str__(self) -> str:
+        return f"to {self.household}"

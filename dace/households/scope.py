@@ -16,6 +16,7 @@ class Scope:
     household_id: uuid.UUID
     user_id: int
     now: datetime
+    owner: bool = True
 
 
 class NotFoundError(DaceError):
@@ -30,5 +31,15 @@ class ConflictError(DaceError):
     """What was asked no longer fits what stands."""
 
 
+class LockedOutError(DaceError):
+    """Too many wrong passwords in a row."""
+
+
 class NotAllowedError(DaceError):
     """A member asked for what is not theirs to do."""
+
+
+def require_owner(scope: Scope) -> None:
+    """Setting up is the owner's; a helper pours, reads and looks."""
+    if not scope.owner:
+        raise NotAllowedError("role", "a helper's wish to change the set-up", "ask the owner to")

@@ -23,7 +23,10 @@ class HouseholdSession(APIKeyCookie):
         if not request.user.is_authenticated:
             return None
         member = Membership.objects.filter(user_id=request.user.pk).first()
-        return Scope(member.household_id, member.user_id, clock.now()) if member else None
+        if member is None:
+            return None
+        owner = member.role == Membership.Role.OWNER
+        return Scope(member.household_id, member.user_id, clock.now(), owner)
 
 
 class AnyoneWithToken(APIKeyCookie):

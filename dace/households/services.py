@@ -31,21 +31,31 @@ def sign_up(name: str, password: str, household_name: str) -> User:
     DaceError
         On field ``name`` if it is taken, ``password`` if it is too easily guessed.
     """
+    with transaction.atomic():
+        user = checked_user(name, password)
+        household = Household.objects.create(name=household_name)
+        Membership.objects.create(user=user, household=household)
+    return user
+
+
+def checked_user(name: str, password: str) -> User:
+    """A new user, once the name is free and the password not easily guessed.
+
+    Raises
+    ------
+    DaceError
+        On field ``name`` or ``password``.
+    """
     user = User(username=name)
     try:
         validate_password(password, user)
     except ValidationError as error:
-        reasons = " ".join(error.messages)
-        raise DaceError(
-            "password", "a password that is easily guessed", reasons.rstrip(".")
-        ) from None
-    with transaction.atomic():
-        if User.objects.filter(username__iexact=name).exists():
-            raise DaceError("name", f"“{name}”, which is taken", "choose another name, or sign in")
-        user.set_password(password)
-        user.save()
-        household = Household.objects.create(name=household_name)
-        Membership.objects.create(user=user, household=household)
+        reasons = " ".join(error.messages).rstrip(".")
+        raise DaceError("password", "a password that is easily guessed", reasons) from None
+    if User.objects.filter(username__iexact=name).exists():
+        raise DaceError("name", f"“{name}”, which is taken", "choose another name, or sign in")
+    user.set_password(password)
+    user.save()
     return user
 
 

@@ -5,7 +5,7 @@ from __future__ import annotations
 from django.db import models
 
 from dace.households.changes import tracked
-from dace.households.models import Kept
+from dace.households.models import Kept, Usable
 
 
 @tracked
@@ -17,6 +17,7 @@ class Subject(Kept):
 
         CAN = "can", "can"
         FILL = "fill", "fill"
+        WATER = "water", "water"
 
     kind = models.CharField(max_length=10, choices=Kind.choices)
 
@@ -33,6 +34,7 @@ class Reading(Kept):
     scale = models.CharField(max_length=10)
     temperature_c = models.FloatField(null=True)
     compensates = models.BooleanField(default=True)
+    parts_water = models.FloatField(default=0)
     method = models.CharField(max_length=30)
     ec_low = models.FloatField()
     ec_likely = models.FloatField()
@@ -47,3 +49,27 @@ class Reading(Kept):
 
     def __str__(self) -> str:
         return f"{self.ec_likely:.2f} mS/cm"
+
+
+@tracked
+class Pen(Usable):
+    """A conductivity pen: its scale, the most it shows and its finest step, in mS/cm."""
+
+    name = models.CharField(max_length=60)
+    scale = models.CharField(max_length=10, default="mS/cm")
+    most_ms_cm = models.FloatField(default=10.0)
+    step_ms_cm = models.FloatField(default=0.01)
+    compensates = models.BooleanField(default=True)
+    calibrated_at = models.DateTimeField()
+
+    class Meta:
+        constraints = [
+            models.CheckConstraint(
+                condition=models.Q(step_ms_cm__gt=0)
+                & models.Q(most_ms_cm__gt=models.F("step_ms_cm")),
+                name="pen_shows_more_than_one_step",
+            )
+        ]
+
+    def __str__(self) -> str:
+        return self.name

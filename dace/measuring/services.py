@@ -3,13 +3,14 @@
 from __future__ import annotations
 
 import uuid
-from dataclasses import dataclass
+from dataclasses import asdict, dataclass
 from datetime import datetime, timedelta
 
-from dace.core.api import DaceError, PenReading, reading_at_25
+from dace.core.api import SCALES, DaceError, PenReading, reading_at_25
 from dace.households.changes import change
+from dace.households.keeping import Written, keep, new_row
 from dace.households.scope import Scope
-from dace.measuring.models import Reading, Subject
+from dace.measuring.models import Pen, Reading, Subject
 
 _AHEAD = timedelta(minutes=5)
 
@@ -49,12 +50,20 @@ def log_reading(scope: Scope, new: NewReading) -> Reading:
             scale=new.pen.scale,
             temperature_c=new.pen.temperature_c,
             compensates=new.pen.compensates,
+            parts_water=new.pen.parts_water,
             method=new.pen.method,
             ec_low=at_25.low,
             ec_likely=at_25.value,
             ec_high=at_25.high,
             taken_at=taken_at,
         )
+
+
+def subject_of(scope: Scope, owner_id: uuid.UUID, kind: Subject.Kind) -> Subject:
+    """The subject by which something is read, under an id that follows from its own."""
+    subject_id = uuid.uuid5(owner_id, "subject")
+    found = Subject.objects.written_before(scope, subject_id)
+    return found or Subject.objects.create(**new_row(scope, subject_id), kind=kind)
 
 
 def past_instant(scope: Scope, instant: datetime | None, field: str) -> datetime:
@@ -74,3 +83,51 @@ def past_instant(scope: Scope, instant: datetime | None, field: str) -> datetime
     if instant > scope.now + _AHEAD or instant.year < 1970:
         raise DaceError(field, instant.isoformat(), "a time that has been would do")
     return instant
+
+
+@dataclass(frozen=True)
+class NewPen:
+    """A pen: its scale, the most it shows and its finest step [mS/cm]."""
+
+    name: str
+    scale: str = "mS/cm"
+    most_ms_cm: float = 10.0
+    step_ms_cm: float = 0.01
+    compensates: bool = True
+
+
+def save_pen(scope: Scope, pen_id: uuid.UUID, new: NewPen) -> Pen:
+    """A pen that she owns, counted calibrated on the day it comes.
+
+    Raises
+    ------
+    DaceError
+        On ``scale``, ``most_ms_cm`` or ``step_ms_cm``.
+    """
+    if new.scale not in SCALES:
+        raise DaceError("scale", f"“{new.scale}”", f"use {', '.join(SCALES)}")
+    if not (0 < new.step_ms_cm < new.most_ms_cm <= 200):
+        raise DaceError(
+            "most_ms_cm",
+            f"up to {new.most_ms_cm:g} mS/cm in steps of {new.step_ms_cm:g}",
+            "a step above 0 and below the most, and a most of 200 at the outside, would do",
+        )
+    values: dict[str, object] = asdict(new)
+    if Pen.objects.written_before(scope, pen_id) is None:
+        values["calibrated_at"] = scope.now
+    return keep(scope, Pen, Written(pen_id, "pen"), values)
+
+
+def calibrate(scope: Scope, pen_id: uuid.UUID) -> Pen:
+    """The pen was set right in its standard: from now on its drift begins anew.
+
+    Raises
+    ------
+    NotFoundError
+        If it is none of this household's.
+    """
+    pen = Pen.objects.fetch(scope, pen_id, "pen_id")
+    with change(scope, "calibration", f"{pen.name} calibrated"):
+        pen.calibrated_at = scope.now
+        pen.save()
+    return pen

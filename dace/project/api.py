@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from ninja import NinjaAPI
 
-from dace.desks.api import bench, changes, notebook, path, sessions
+from dace.desks.api import bench, changes, notebook, path, people, places, sessions, setup
 from dace.households.security import HouseholdSession
 from dace.project import errors
 
@@ -21,3 +21,6 @@ api.add_router("", path.router)
 api.add_router("", bench.router)
 api.add_router("", notebook.router)
 api.add_router("", changes.router)
+api.add_router("", people.router)
+api.add_router("", places.router)
+api.add_router("", setup.router)

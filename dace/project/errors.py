@@ -2,20 +2,22 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable
 from typing import Any
 
 from django.core.exceptions import RequestDataTooBig
-from django.http import Http404, HttpRequest, HttpResponse
+from django.http import Http404, HttpRequest, HttpResponse, JsonResponse
 from ninja import NinjaAPI
 from ninja.errors import AuthenticationError, HttpError, ValidationError
 
 from dace.core.api import DaceError
-from dace.households.scope import ConflictError, NotAllowedError, NotFoundError
+from dace.households.scope import ConflictError, LockedOutError, NotAllowedError, NotFoundError
 
 _STATUS: tuple[tuple[type[DaceError], int], ...] = (
     (NotFoundError, 404),
     (ConflictError, 409),
     (NotAllowedError, 403),
+    (LockedOutError, 429),
     (DaceError, 422),
 )
 
@@ -26,6 +28,22 @@ def body(field: str, read: str, would_do: str) -> dict[str, Any]:
     return {
         "error": {"field": field, "read": read, "would_do": would_do, "message": error.sentence}
     }
+
+
+class InOurForm:
+    """Middleware: whatever the API refuses before an endpoint is reached takes the same form."""
+
+    def __init__(self, get_response: Callable[[HttpRequest], HttpResponse]) -> None:
+        self._get_response = get_response
+
+    def __call__(self, request: HttpRequest) -> HttpResponse:
+        """Answer, and put a bare refusal into words."""
+        response = self._get_response(request)
+        bare = "json" not in response.headers.get("Content-Type", "json")
+        if response.status_code < 400 or not bare or not request.path.startswith("/api/"):
+            return response
+        said = body("request", f"{request.method} {request.path}", "see /api/openapi.json")
+        return JsonResponse(said, status=response.status_code)
 
 
 def install(api: NinjaAPI) -> None:

@@ -19,6 +19,7 @@ def label_of(jar: Jar) -> Label:
         density_g_per_ml=jar.density_g_per_ml,
         nitrogen=nitrogen,
         also=tuple(sorted(jar.also.items())),
+        rate_per_l=jar.rate_per_l,
     )
 
 

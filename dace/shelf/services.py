@@ -2,57 +2,100 @@
 
 from __future__ import annotations
 
+import math
 import uuid
 from dataclasses import dataclass
+from datetime import date
+from typing import Any
 
 from dace.core.api import DaceError, Label
 from dace.households.changes import change
+from dace.households.keeping import Written, keep
 from dace.households.scope import Scope
 from dace.shelf.models import Jar
 
 
 @dataclass(frozen=True)
 class NewJar:
-    """A label as printed, and how much there is (mL or g)."""
+    """A label as printed, the pack (mL or g), and what else is known of it.
 
-    id: uuid.UUID
+    ``stock`` is what is in it now; None leaves it as it stands, or full when new.
+    """
+
     name: str
     label: Label
     holds: float
-    stock: float
+    stock: float | None = None
     dissolves: bool = True
+    slow: bool = False
+    spoon_g: float | None = None
+    price: float | None = None
+    use_by: date | None = None
 
 
-def add_jar(scope: Scope, new: NewJar) -> Jar:
-    """A jar with its label.
+def save_jar(scope: Scope, jar_id: uuid.UUID, new: NewJar) -> Jar:
+    """A jar with its label, or its label put right.
 
     Raises
     ------
     DaceError
         If it holds less than nothing, or more than it can.
     """
-    if not 0 <= new.stock <= new.holds:
-        raise DaceError(
-            "stock", f"{new.stock:g} in a jar of {new.holds:g}", "0 up to a full jar would do"
-        )
+    _check(new)
     label = new.label
-    with change(scope, "jar", f"{new.name} on the shelf"):
-        return Jar.objects.create(
-            id=new.id,
-            household_id=scope.household_id,
-            created_at=scope.now,
-            name=new.name,
-            n_percent=label.n,
-            p_percent=label.p,
-            k_percent=label.k,
-            basis=label.basis,
-            percent=label.percent,
-            form=label.form,
-            density_g_per_ml=label.density_g_per_ml,
-            nitrogen=dict(label.nitrogen) if label.nitrogen is not None else None,
-            also=dict(label.also),
-            dissolves=new.dissolves,
-            holds=new.holds,
-            stock=new.stock,
-            stock_at=scope.now,
+    values: dict[str, Any] = {
+        "name": new.name,
+        "n_percent": label.n,
+        "p_percent": label.p,
+        "k_percent": label.k,
+        "basis": label.basis,
+        "percent": label.percent,
+        "form": label.form,
+        "density_g_per_ml": label.density_g_per_ml,
+        "nitrogen": dict(label.nitrogen) if label.nitrogen is not None else None,
+        "also": dict(label.also),
+        "rate_per_l": label.rate_per_l,
+        "dissolves": new.dissolves,
+        "slow": new.slow,
+        "spoon_g": new.spoon_g,
+        "price": new.price,
+        "use_by": new.use_by,
+        "holds": new.holds,
+    }
+    if Jar.objects.written_before(scope, jar_id) is None:
+        stock = new.holds if new.stock is None else new.stock
+        values |= {"stock": stock, "stock_at": scope.now}
+    return keep(scope, Jar, Written(jar_id, "jar"), values)
+
+
+def _check(new: NewJar) -> None:
+    if not (math.isfinite(new.holds) and 0 < new.holds <= 1e6):
+        raise DaceError("holds", f"a pack of {new.holds:g}", "more than 0 would do")
+    if new.stock is not None and not 0 <= new.stock <= new.holds:
+        raise DaceError(
+            "stock", f"{new.stock:g} in a pack of {new.holds:g}", "0 up to a full pack would do"
         )
+    for name, value in (("price", new.price), ("spoon_g", new.spoon_g)):
+        if value is not None and not (math.isfinite(value) and 0 < value < 1e5):
+            raise DaceError(name, f"{value:g}", "more than 0 would do; leave it out if not known")
+
+
+def look_at_stock(scope: Scope, jar_id: uuid.UUID, stock: float) -> Jar:
+    """What is in a jar by looking: earlier draws no longer count.
+
+    Raises
+    ------
+    NotFoundError
+        If the jar is none of this household's.
+    DaceError
+        If it holds less than nothing, or more than it can.
+    """
+    jar = Jar.objects.fetch(scope, jar_id, "jar_id")
+    if not 0 <= stock <= jar.holds:
+        raise DaceError(
+            "stock", f"{stock:g} in a jar of {jar.holds:g}", "0 up to a full jar would do"
+        )
+    with change(scope, "stock", f"{jar.name} holds {stock:g}"):
+        jar.stock, jar.stock_at = stock, scope.now
+        jar.save()
+    return jar

@@ -27,12 +27,21 @@ class Asking:
     def get(self, path: str) -> HttpResponse:
         return self.client.get(path)
 
+    def put(self, path: str, body: Any = None) -> HttpResponse:
+        return self._send("put", path, body)
+
     def post(self, path: str, body: Any = None) -> HttpResponse:
+        return self._send("post", path, body)
+
+    def _send(self, method: str, path: str, body: Any) -> HttpResponse:
         text = body if isinstance(body, str | bytes) else json.dumps(body)
-        reply = self.client.post(
-            path, text, content_type="application/json", headers={"X-CSRFToken": self.token}
+        reply = self.client.generic(
+            method.upper(), path, text, "application/json", headers={"X-CSRFToken": self.token}
         )
-        if path in ("/api/sign-in", "/api/sign-up", "/api/demo") and reply.status_code < 300:
+        if (
+            path in ("/api/sign-in", "/api/sign-up", "/api/demo", "/api/join")
+            and reply.status_code < 300
+        ):
             self.token = reply.json()["csrf"]
         return reply
 

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import uuid
+from dataclasses import fields
 from typing import Annotated, Any
 
 from ninja import Query, Router, Schema
@@ -28,6 +29,7 @@ class ReadingIn(Schema):
     scale: Line = "mS/cm"
     temperature_c: Number | None = None
     compensates: bool = True
+    parts_water: Number = 0.0
     method: Line = "feed_solution"
     taken_at: Instant | None = None
 
@@ -50,8 +52,6 @@ def notebook(request: Any, which: Query[Which]) -> NotebookOut:
 def log_reading(request: Any, payload: ReadingIn) -> Any:
     """Write a reading down."""
     given = payload.dict()
-    pen = PenReading(
-        **{k: given[k] for k in ("value", "scale", "temperature_c", "compensates", "method")}
-    )
+    pen = PenReading(**{field.name: given[field.name] for field in fields(PenReading)})
     new = NewReading(payload.id, payload.subject_id, pen, payload.taken_at)
     return 201, written(request.auth, write_reading(request.auth, new).id)

@@ -11,7 +11,7 @@ from ninja import Router, Schema
 from dace.core.api import crop
 from dace.desks.path import PathOut
 from dace.desks.path import path as read_path
-from dace.garden.services import see_stage
+from dace.garden.planting import see_stage
 from dace.households.changes import last_change
 from dace.households.fields import Name
 

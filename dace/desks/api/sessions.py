@@ -16,10 +16,11 @@ from dace.desks.starting import start
 from dace.households import clock
 from dace.households.fields import Name, Password
 from dace.households.models import Membership, User
-from dace.households.scope import NotFoundError
+from dace.households.scope import LockedOutError, NotFoundError
 from dace.households.security import AnyoneWithToken
 
 router = Router(tags=["session"])
+PLAIN_LOGIN = "django.contrib.auth.backends.ModelBackend"
 
 
 class SessionOut(Schema):
@@ -51,10 +52,8 @@ class SignUp(SignIn):
 @router.get("/session", auth=None, response=SessionOut, operation_id="session")
 def session(request: HttpRequest) -> SessionOut:
     """Who is signed in; gives the page its CSRF token."""
-    found = Membership.objects.select_related("household", "user")
-    member = (
-        found.filter(user_id=request.user.pk).first() if request.user.is_authenticated else None
-    )
+    user_id = getattr(request.user, "pk", None)
+    member = Membership.objects.select_related("household", "user").filter(user_id=user_id).first()
     return SessionOut(
         signed_in=member is not None,
         user=member.user.username if member else "",
@@ -70,7 +69,7 @@ def session(request: HttpRequest) -> SessionOut:
 @router.post("/sign-up", auth=AnyoneWithToken(), response={201: SessionOut}, operation_id="sign_up")
 def sign_up(request: HttpRequest, payload: SignUp) -> Any:
     """Make an account with an empty garden, and sign in."""
-    login(request, start(payload.name, payload.password, payload.garden))
+    login(request, start(payload.name, payload.password, payload.garden), backend=PLAIN_LOGIN)
     return 201, session(request)
 
 
@@ -78,6 +77,8 @@ def sign_up(request: HttpRequest, payload: SignUp) -> Any:
 def sign_in(request: HttpRequest, payload: SignIn) -> SessionOut:
     """Sign in by name and password."""
     user = authenticate(request, username=payload.name, password=payload.password)
+    if getattr(request, "axes_locked_out", False):
+        raise LockedOutError("password", "a name that is locked", "wait an hour, and try again")
     if not isinstance(user, User):
         raise DaceError("password", "a name and password that do not go together", "try again")
     login(request, user)
@@ -90,7 +91,7 @@ def look_round(request: HttpRequest) -> SessionOut:
     member = Membership.objects.select_related("user").filter(household__is_demo=True).first()
     if not settings.DACE_DEMO or member is None:
         raise NotFoundError("demo", "no demo garden here", "sign up for a garden of your own")
-    login(request, member.user)
+    login(request, member.user, backend=PLAIN_LOGIN)
     return session(request)
 
 

@@ -22,6 +22,7 @@ INSTALLED_APPS = [
     "django.contrib.contenttypes",
     "django.contrib.sessions",
     "django.contrib.staticfiles",
+    "axes",
     "csp",
     "django_vite",
     "ninja",
@@ -39,6 +40,7 @@ MIDDLEWARE = [
     "django.middleware.security.SecurityMiddleware",
     "csp.middleware.CSPMiddleware",
     "whitenoise.middleware.WhiteNoiseMiddleware",
+    "dace.project.errors.InOurForm",
     "django.contrib.sessions.middleware.SessionMiddleware",
     "django.middleware.common.CommonMiddleware",
     "django.middleware.csrf.CsrfViewMiddleware",
@@ -69,6 +71,18 @@ DATABASES = {
     }
 }
 
+AUTHENTICATION_BACKENDS = [
+    "axes.backends.AxesStandaloneBackend",
+    "django.contrib.auth.backends.ModelBackend",
+]
+# Ten wrong passwords for one name from one address wait an hour; others are not held up.
+AXES_FAILURE_LIMIT = 10
+AXES_COOLOFF_TIME = 1
+AXES_LOCKOUT_PARAMETERS = [["username", "ip_address"]]
+AXES_RESET_ON_SUCCESS = True
+AXES_VERBOSE = False
+# The sign-in endpoint says in our own form that a name is locked; no middleware needs to.
+SILENCED_SYSTEM_CHECKS = ["axes.W001"]
 AUTH_USER_MODEL = "households.User"
 AUTH_PASSWORD_VALIDATORS = [
     {"NAME": f"django.contrib.auth.password_validation.{name}"}
@@ -123,5 +137,6 @@ LOGGING = {
     "loggers": {
         "django.request": {"level": "ERROR"},
         "django.security.csrf": {"level": "ERROR"},
+        "axes": {"level": "ERROR"},
     },
 }

@@ -84,6 +84,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/choices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Choices
+         * @description Crops and media.
+         */
+        get: operations["choices"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/crops/{key}": {
         parameters: {
             query?: never;
@@ -124,6 +144,126 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/garden": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Garden
+         * @description The garden's habits.
+         */
+        put: operations["save_garden"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/invitations": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Invite
+         * @description A link for a helper.
+         */
+        post: operations["invite"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jars/{jar_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Jar
+         * @description Add a jar from its label, or put the label right.
+         */
+        put: operations["save_jar"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jars/{jar_id}/stock": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Stock
+         * @description Say what is in a jar now.
+         */
+        post: operations["look_at_stock"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/join": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Join
+         * @description Join a household as a helper, and sign in.
+         */
+        post: operations["join"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/measures/{measure_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Measure
+         * @description Add or edit a spoon, syringe, beaker or scoop.
+         */
+        put: operations["save_measure"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/notebook": {
         parameters: {
             query?: never;
@@ -158,6 +298,186 @@ export interface paths {
         get: operations["path"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/path/order": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Order
+         * @description Walk the path in another order.
+         */
+        post: operations["order_places"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pens/{pen_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Pen
+         * @description Add or edit a pen.
+         */
+        put: operations["save_pen"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pens/{pen_id}/calibrate": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Calibrate Pen
+         * @description The pen was set right in its standard.
+         */
+        post: operations["calibrate_pen"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pens/{pen_id}/dip": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Dip Pen
+         * @description Dip the simulated pen; writes nothing.
+         */
+        post: operations["dip_pen"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/places/{place_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Place
+         * @description Add a place with its fill, or edit either.
+         */
+        put: operations["save_place"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/places/{place_id}/end": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * End This Place
+         * @description Walk past a place from now on.
+         */
+        post: operations["end_place"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/places/{place_id}/fills": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Fill
+         * @description Add another pot or tray to a place, or edit one.
+         */
+        put: operations["save_fill"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plantings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Planting
+         * @description Say what grows where.
+         */
+        post: operations["plant"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plantings/{planting_id}/end": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * End This Planting
+         * @description The crop is over.
+         */
+        post: operations["end_planting"];
         delete?: never;
         options?: never;
         head?: never;
@@ -244,6 +564,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/setup": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Setup
+         * @description Everything that the household keeps.
+         */
+        get: operations["setup"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sign-in": {
         parameters: {
             query?: never;
@@ -284,6 +624,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sign-out-everywhere": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Sign Out Everywhere
+         * @description End every session of this member, on every device.
+         */
+        post: operations["sign_out_everywhere"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sign-up": {
         parameters: {
             query?: never;
@@ -304,6 +664,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/stands/{stand_id}/move": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Move Stand
+         * @description Pot on, plant out, move or split.
+         */
+        post: operations["move_stand"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stands/{stand_id}/thin": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Thin Stand
+         * @description Keep fewer.
+         */
+        post: operations["thin_stand"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/undo": {
         parameters: {
             query?: never;
@@ -318,6 +718,66 @@ export interface paths {
          * @description Take back a change, or take back an undo.
          */
         post: operations["undo"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/vessels/{vessel_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Vessel
+         * @description Add or edit a can, jug or sprayer.
+         */
+        put: operations["save_vessel"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/waters/{water_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Water
+         * @description Add a water, or say what is newly known of it.
+         */
+        put: operations["save_water"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/{kind}/{row_id}/put-away": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Put It Away
+         * @description Stop using a water, a can, a measure, a jar or a pen.
+         */
+        post: operations["put_away"];
         delete?: never;
         options?: never;
         head?: never;
@@ -414,6 +874,16 @@ export interface components {
             summary: string;
         };
         /**
+         * ChoicesOut
+         * @description What there is to choose from when setting up.
+         */
+        ChoicesOut: {
+            /** Crops */
+            crops: components["schemas"]["NamedOut"][];
+            /** Media */
+            media: components["schemas"]["MediumOut"][];
+        };
+        /**
          * CropOut
          * @description A crop with its stages in order.
          */
@@ -424,6 +894,17 @@ export interface components {
             name: string;
             /** Stages */
             stages: components["schemas"]["StageOut"][];
+        };
+        /**
+         * DipIn
+         * @description What the pen is dipped in.
+         */
+        DipIn: {
+            /**
+             * Subject Id
+             * Format: uuid
+             */
+            subject_id: string;
         };
         /**
          * DoseIn
@@ -535,12 +1016,184 @@ export interface components {
             working: components["schemas"]["StepOut"][];
         };
         /**
+         * FillIn
+         * @description What a place holds; its size as typed.
+         */
+        FillIn: {
+            /**
+             * Alike
+             * @default 1
+             */
+            alike: number;
+            /** Filled On */
+            filled_on?: string | null;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Medium */
+            medium: string;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            /** Ph */
+            ph?: number | null;
+            /** Size */
+            size: string;
+        };
+        /**
+         * FillOut
+         * @description What a place holds.
+         */
+        FillOut: {
+            /** Alike */
+            alike: number;
+            /**
+             * Filled On
+             * Format: date
+             */
+            filled_on: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Medium */
+            medium: string;
+            /** Name */
+            name: string;
+            /** Ph */
+            ph: number | null;
+            /** Size */
+            size: string;
+        };
+        /**
+         * GardenIn
+         * @description Where the garden is and how it measures.
+         */
+        GardenIn: {
+            /** Degrees */
+            degrees: string;
+            /** Latitude */
+            latitude: number;
+            /** Measures */
+            measures: string;
+            /** Name */
+            name: string;
+            /** Zone */
+            zone: string;
+        };
+        /**
+         * GardenOut
+         * @description The garden and its habits.
+         */
+        GardenOut: {
+            /** Degrees */
+            degrees: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Latitude */
+            latitude: number;
+            /** Measures */
+            measures: string;
+            /** Name */
+            name: string;
+            /** Zone */
+            zone: string;
+        };
+        /**
+         * InvitationOut
+         * @description A path that lets one helper join within a week; shown once.
+         */
+        InvitationOut: {
+            /** Path */
+            path: string;
+        };
+        /**
+         * JarIn
+         * @description A jar: the label as printed, pack and stock in mL or g.
+         */
+        JarIn: {
+            /**
+             * Also
+             * @default {}
+             */
+            also: {
+                [key: string]: number;
+            };
+            /**
+             * Basis
+             * @default oxide
+             */
+            basis: string;
+            /** Density G Per Ml */
+            density_g_per_ml?: number | null;
+            /**
+             * Dissolves
+             * @default true
+             */
+            dissolves: boolean;
+            /**
+             * Form
+             * @default liquid
+             */
+            form: string;
+            /** Grade */
+            grade: string;
+            /** Holds */
+            holds: number;
+            /** Name */
+            name: string;
+            /** Nitrogen */
+            nitrogen?: {
+                [key: string]: number;
+            } | null;
+            /**
+             * Percent
+             * @default mass
+             */
+            percent: string;
+            /** Price */
+            price?: number | null;
+            /** Rate Per L */
+            rate_per_l?: number | null;
+            /**
+             * Slow
+             * @default false
+             */
+            slow: boolean;
+            /** Spoon G */
+            spoon_g?: number | null;
+            /** Stock */
+            stock?: number | null;
+            /** Use By */
+            use_by?: string | null;
+        };
+        /**
          * JarOut
-         * @description A jar that stands on the shelf; stock in its unit.
+         * @description A jar with its label as printed.
          */
         JarOut: {
+            /** Also */
+            also: {
+                [key: string]: number;
+            };
+            /** Basis */
+            basis: string;
+            /** Density G Per Ml */
+            density_g_per_ml: number | null;
             /** Dissolves */
             dissolves: boolean;
+            /** Elements */
+            elements: string;
+            /** Form */
+            form: string;
             /** Grade */
             grade: string;
             /** Holds */
@@ -552,12 +1205,38 @@ export interface components {
             id: string;
             /** Name */
             name: string;
+            /** Nitrogen */
+            nitrogen: {
+                [key: string]: number;
+            } | null;
+            /** Percent */
+            percent: string;
+            /** Price */
+            price: number | null;
+            /** Rate Per L */
+            rate_per_l: number | null;
+            /** Slow */
+            slow: boolean;
+            /** Spoon G */
+            spoon_g: number | null;
             /** Stock */
             stock: number;
-            /** Stock Text */
-            stock_text: string;
             /** Unit */
             unit: string;
+            /** Use By */
+            use_by: string | null;
+        };
+        /**
+         * JoinIn
+         * @description A name and a password for the link that somebody gave.
+         */
+        JoinIn: {
+            /** Name */
+            name: string;
+            /** Password */
+            password: string;
+            /** Token */
+            token: string;
         };
         /**
          * LastOut
@@ -567,14 +1246,89 @@ export interface components {
             change: components["schemas"]["ChangeOut"] | null;
         };
         /**
-         * MeasureOut
-         * @description The vessel to measure in, at its own scale.
+         * MeasureIn
+         * @description A measure [mL].
          */
-        MeasureOut: {
-            /** Holds */
-            holds: number;
+        MeasureIn: {
+            /** Holds Ml */
+            holds_ml: number;
             /** Kind */
             kind: string;
+            /** Name */
+            name: string;
+            /** Step Ml */
+            step_ml: number;
+        };
+        /**
+         * MeasureOut
+         * @description A spoon, syringe, beaker or scoop [mL].
+         */
+        MeasureOut: {
+            /** Holds Ml */
+            holds_ml: number;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Kind */
+            kind: string;
+            /** Name */
+            name: string;
+            /** Step Ml */
+            step_ml: number;
+        };
+        /**
+         * MediumOut
+         * @description Something to fill a place with.
+         */
+        MediumOut: {
+            /** Key */
+            key: string;
+            /** Kind */
+            kind: string;
+            /** Name */
+            name: string;
+        };
+        /**
+         * MemberOut
+         * @description Somebody in the household.
+         */
+        MemberOut: {
+            /** Name */
+            name: string;
+            /** Role */
+            role: string;
+        };
+        /**
+         * MoveIn
+         * @description So many plants to another fill.
+         */
+        MoveIn: {
+            /** Count */
+            count: number;
+            /**
+             * Fill Id
+             * Format: uuid
+             */
+            fill_id: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** On */
+            on?: string | null;
+        };
+        /**
+         * NamedOut
+         * @description A crop to choose.
+         */
+        NamedOut: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
         };
         /**
          * NotebookOut
@@ -601,6 +1355,14 @@ export interface components {
             wish: components["schemas"]["RangeOut"] | null;
         };
         /**
+         * OrderIn
+         * @description Every place, in walking order.
+         */
+        OrderIn: {
+            /** Places */
+            places: string[];
+        };
+        /**
          * PathOut
          * @description The garden and its stops in walking order.
          */
@@ -618,6 +1380,129 @@ export interface components {
             stops: components["schemas"]["StopOut"][];
             /** Zone */
             zone: string;
+        };
+        /**
+         * PenIn
+         * @description A pen; its range and step in mS/cm.
+         */
+        PenIn: {
+            /**
+             * Compensates
+             * @default true
+             */
+            compensates: boolean;
+            /**
+             * Most Ms Cm
+             * @default 10
+             */
+            most_ms_cm: number;
+            /** Name */
+            name: string;
+            /**
+             * Scale
+             * @default mS/cm
+             */
+            scale: string;
+            /**
+             * Step Ms Cm
+             * @default 0.01
+             */
+            step_ms_cm: number;
+        };
+        /**
+         * PenOut
+         * @description A pen and when it was last calibrated.
+         */
+        PenOut: {
+            /**
+             * Calibrated At
+             * Format: date-time
+             */
+            calibrated_at: string;
+            /** Compensates */
+            compensates: boolean;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Most Ms Cm */
+            most_ms_cm: number;
+            /** Name */
+            name: string;
+            /** Scale */
+            scale: string;
+            /** Step Ms Cm */
+            step_ms_cm: number;
+        };
+        /**
+         * PlaceIn
+         * @description A stop and, when it is new, what it is filled with.
+         */
+        PlaceIn: {
+            /**
+             * Covered
+             * @default false
+             */
+            covered: boolean;
+            fill?: components["schemas"]["FillIn"] | null;
+            /** Kind */
+            kind: string;
+            /** Name */
+            name: string;
+        };
+        /**
+         * PlaceOut
+         * @description A stop with its fills and what stands in them.
+         */
+        PlaceOut: {
+            /** Covered */
+            covered: boolean;
+            /** Fills */
+            fills: components["schemas"]["FillOut"][];
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Kind */
+            kind: string;
+            /** Name */
+            name: string;
+            /** Stands */
+            stands: components["schemas"]["StandOut"][];
+        };
+        /**
+         * PlantingIn
+         * @description What grows: crop, count, since when, where, and the stage as she sees it.
+         */
+        PlantingIn: {
+            /** Count */
+            count: number;
+            /** Crop */
+            crop: string;
+            /**
+             * Fill Id
+             * Format: uuid
+             */
+            fill_id: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Stage */
+            stage: string;
+            /**
+             * Stand Id
+             * Format: uuid
+             */
+            stand_id: string;
+            /**
+             * Started On
+             * Format: date
+             */
+            started_on: string;
         };
         /**
          * PourIn
@@ -740,6 +1625,11 @@ export interface components {
              */
             method: string;
             /**
+             * Parts Water
+             * @default 0
+             */
+            parts_water: number;
+            /**
              * Scale
              * @default mS/cm
              */
@@ -828,6 +1718,43 @@ export interface components {
             user: string;
         };
         /**
+         * SetupOut
+         * @description All of it.
+         */
+        SetupOut: {
+            garden: components["schemas"]["GardenOut"];
+            /** Jars */
+            jars: components["schemas"]["JarOut"][];
+            /** Measures */
+            measures: components["schemas"]["MeasureOut"][];
+            /** Owner */
+            owner: boolean;
+            /** Pens */
+            pens: components["schemas"]["PenOut"][];
+            /** People */
+            people: components["schemas"]["MemberOut"][];
+            /** Places */
+            places: components["schemas"]["PlaceOut"][];
+            /** Vessels */
+            vessels: components["schemas"]["VesselOut"][];
+            /** Waters */
+            waters: components["schemas"]["WaterOut"][];
+        };
+        /**
+         * ShownOut
+         * @description What the pen shows; temperature in C.
+         */
+        ShownOut: {
+            /** Compensates */
+            compensates: boolean;
+            /** Scale */
+            scale: string;
+            /** Temperature C */
+            temperature_c: number;
+            /** Value */
+            value: number;
+        };
+        /**
          * SignIn
          * @description Name and password.
          */
@@ -876,7 +1803,7 @@ export interface components {
         };
         /**
          * StandOut
-         * @description So many plants of one crop at a stop.
+         * @description So many plants of a planting in a fill.
          */
         StandOut: {
             /** Count */
@@ -885,10 +1812,11 @@ export interface components {
             counted: string;
             /** Crop */
             crop: string;
-            /** Crop Key */
-            crop_key: string;
-            /** Fed */
-            fed: boolean;
+            /**
+             * Fill Id
+             * Format: uuid
+             */
+            fill_id: string;
             /**
              * Id
              * Format: uuid
@@ -899,14 +1827,13 @@ export interface components {
              * Format: uuid
              */
             planting_id: string;
-            /** Spot */
-            spot: string;
+            /**
+             * Since
+             * Format: date
+             */
+            since: string;
             /** Stage */
             stage: string;
-            /** Stage Key */
-            stage_key: string;
-            /** Stage Since */
-            stage_since: string;
         };
         /**
          * StepOut
@@ -925,6 +1852,14 @@ export interface components {
             unit: string;
             /** What */
             what: string;
+        };
+        /**
+         * StockIn
+         * @description What is in a jar by looking [mL or g].
+         */
+        StockIn: {
+            /** Stock */
+            stock: number;
         };
         /**
          * StopOut
@@ -970,6 +1905,19 @@ export interface components {
             waters: components["schemas"]["WaterOut"][];
         };
         /**
+         * ThinIn
+         * @description How many stay.
+         */
+        ThinIn: {
+            /** Count */
+            count: number;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+        };
+        /**
          * UndoIn
          * @description Which change; none takes the newest.
          */
@@ -978,8 +1926,28 @@ export interface components {
             change_id?: number | null;
         };
         /**
+         * VesselIn
+         * @description A can: its volume as typed.
+         */
+        VesselIn: {
+            /**
+             * Kind
+             * @default can
+             */
+            kind: string;
+            /** Name */
+            name: string;
+            /**
+             * Usual
+             * @default false
+             */
+            usual: boolean;
+            /** Volume */
+            volume: string;
+        };
+        /**
          * VesselOut
-         * @description A can that she owns.
+         * @description A can, jug or sprayer [L].
          */
         VesselOut: {
             /**
@@ -987,25 +1955,70 @@ export interface components {
              * Format: uuid
              */
             id: string;
+            /** Kind */
+            kind: string;
             /** Name */
             name: string;
+            /** Usual */
+            usual: boolean;
             /** Volume L */
             volume_l: number;
         };
         /**
+         * WaterIn
+         * @description A water: its kind, and whatever that kind is known by.
+         */
+        WaterIn: {
+            /** Ec Ms Cm */
+            ec_ms_cm?: number | null;
+            /** Kind */
+            kind: string;
+            /** Name */
+            name: string;
+            /** Parts */
+            parts?: {
+                [key: string]: number;
+            } | null;
+            /** Report */
+            report?: {
+                [key: string]: number;
+            } | null;
+            /**
+             * Usual
+             * @default false
+             */
+            usual: boolean;
+        };
+        /**
          * WaterOut
-         * @description A water; conductivity in mS/cm at 25 C.
+         * @description A water and how it is known.
          */
         WaterOut: {
-            /** Ec */
-            ec: string;
+            /** Ec Ms Cm */
+            ec_ms_cm: number;
             /**
              * Id
              * Format: uuid
              */
             id: string;
+            /** Kind */
+            kind: string;
+            /** Known By */
+            known_by: string;
             /** Name */
             name: string;
+            /** Parts */
+            parts: {
+                [key: string]: number;
+            } | null;
+            /** Report */
+            report: {
+                [key: string]: number;
+            } | null;
+            /** Subject Id */
+            subject_id: string | null;
+            /** Usual */
+            usual: boolean;
         };
         /**
          * WaysOut
@@ -1152,6 +2165,26 @@ export interface operations {
             };
         };
     };
+    choices: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChoicesOut"];
+                };
+            };
+        };
+    };
     crop: {
         parameters: {
             query?: never;
@@ -1190,6 +2223,152 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SessionOut"];
+                };
+            };
+        };
+    };
+    save_garden: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["GardenIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+        };
+    };
+    invite: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["InvitationOut"];
+                };
+            };
+        };
+    };
+    save_jar: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                jar_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["JarIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+        };
+    };
+    look_at_stock: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                jar_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StockIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+        };
+    };
+    join: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["JoinIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SessionOut"];
+                };
+            };
+        };
+    };
+    save_measure: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                measure_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MeasureIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
                 };
             };
         };
@@ -1234,6 +2413,224 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PathOut"];
+                };
+            };
+        };
+    };
+    order_places: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OrderIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+        };
+    };
+    save_pen: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                pen_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PenIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+        };
+    };
+    calibrate_pen: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                pen_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+        };
+    };
+    dip_pen: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                pen_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DipIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShownOut"];
+                };
+            };
+        };
+    };
+    save_place: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                place_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlaceIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+        };
+    };
+    end_place: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                place_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+        };
+    };
+    save_fill: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                place_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FillIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+        };
+    };
+    plant: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlantingIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+        };
+    };
+    end_planting: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                planting_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
                 };
             };
         };
@@ -1332,6 +2729,26 @@ export interface operations {
             };
         };
     };
+    setup: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SetupOut"];
+                };
+            };
+        };
+    };
     sign_in: {
         parameters: {
             query?: never;
@@ -1376,6 +2793,26 @@ export interface operations {
             };
         };
     };
+    sign_out_everywhere: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SessionOut"];
+                };
+            };
+        };
+    };
     sign_up: {
         parameters: {
             query?: never;
@@ -1400,6 +2837,58 @@ export interface operations {
             };
         };
     };
+    move_stand: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                stand_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MoveIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+        };
+    };
+    thin_stand: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                stand_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ThinIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+        };
+    };
     undo: {
         parameters: {
             query?: never;
@@ -1420,6 +2909,81 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ChangeOut"];
+                };
+            };
+        };
+    };
+    save_vessel: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                vessel_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["VesselIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+        };
+    };
+    save_water: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                water_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WaterIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+        };
+    };
+    put_away: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kind: string;
+                row_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
                 };
             };
         };

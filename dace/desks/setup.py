@@ -1,0 +1,270 @@
+"""The set-up desk's read model: everything that a household keeps, as it can be edited."""
+
+from __future__ import annotations
+
+import uuid
+from datetime import date, datetime
+from typing import TypeVar
+
+from ninja import Schema
+
+from dace.core import api as core
+from dace.core.api import say
+from dace.feeding.reads import jars_with_stock
+from dace.garden.models import Fill, Measure, Water
+from dace.garden.reads import StopRecord, core_water, garden_of, stops, vessels, waters
+from dace.households.people import members
+from dace.households.scope import Scope
+from dace.measuring.models import Pen
+from dace.shelf.models import Jar
+from dace.shelf.reads import label_of
+
+S = TypeVar("S", bound=Schema)
+
+
+class GardenOut(Schema):
+    """The garden and its habits."""
+
+    id: uuid.UUID
+    name: str
+    zone: str
+    latitude: float
+    measures: str
+    degrees: str
+
+
+class FillOut(Schema):
+    """What a place holds."""
+
+    id: uuid.UUID
+    name: str
+    medium: str
+    size: str
+    alike: int
+    ph: float | None
+    filled_on: date
+
+
+class StandOut(Schema):
+    """So many plants of a planting in a fill."""
+
+    id: uuid.UUID
+    planting_id: uuid.UUID
+    fill_id: uuid.UUID
+    counted: str
+    crop: str
+    count: int
+    stage: str
+    since: date
+
+
+class PlaceOut(Schema):
+    """A stop with its fills and what stands in them."""
+
+    id: uuid.UUID
+    name: str
+    kind: str
+    covered: bool
+    fills: list[FillOut]
+    stands: list[StandOut]
+
+
+class WaterOut(Schema):
+    """A water and how it is known."""
+
+    id: uuid.UUID
+    subject_id: uuid.UUID | None
+    name: str
+    kind: str
+    ec_ms_cm: float
+    report: dict[str, float] | None
+    parts: dict[str, float] | None
+    known_by: str
+    usual: bool
+
+
+class VesselOut(Schema):
+    """A can, jug or sprayer [L]."""
+
+    id: uuid.UUID
+    name: str
+    kind: str
+    volume_l: float
+    usual: bool
+
+
+class MeasureOut(Schema):
+    """A spoon, syringe, beaker or scoop [mL]."""
+
+    id: uuid.UUID
+    name: str
+    kind: str
+    holds_ml: float
+    step_ml: float
+
+
+class JarOut(Schema):
+    """A jar with its label as printed."""
+
+    id: uuid.UUID
+    name: str
+    grade: str
+    basis: str
+    percent: str
+    form: str
+    density_g_per_ml: float | None
+    nitrogen: dict[str, float] | None
+    also: dict[str, float]
+    rate_per_l: float | None
+    dissolves: bool
+    slow: bool
+    spoon_g: float | None
+    price: float | None
+    use_by: date | None
+    holds: float
+    stock: float
+    unit: str
+    elements: str
+
+
+class PenOut(Schema):
+    """A pen and when it was last calibrated."""
+
+    id: uuid.UUID
+    name: str
+    scale: str
+    most_ms_cm: float
+    step_ms_cm: float
+    compensates: bool
+    calibrated_at: datetime
+
+
+class MemberOut(Schema):
+    """Somebody in the household."""
+
+    name: str
+    role: str
+
+
+class SetupOut(Schema):
+    """All of it."""
+
+    garden: GardenOut
+    owner: bool
+    places: list[PlaceOut]
+    waters: list[WaterOut]
+    vessels: list[VesselOut]
+    measures: list[MeasureOut]
+    jars: list[JarOut]
+    pens: list[PenOut]
+    people: list[MemberOut]
+
+
+def setup(scope: Scope) -> SetupOut:
+    """Everything on one page; thirteen queries and one for each blend."""
+    garden = garden_of(scope)
+    fills: dict[uuid.UUID, list[Fill]] = {}
+    for fill in Fill.objects.of(scope).filter(renewed_on__isnull=True).order_by("created_at"):
+        fills.setdefault(fill.place_id, []).append(fill)
+    owned = Measure.objects.in_use(scope).order_by("holds_ml")
+    pens = Pen.objects.in_use(scope).order_by("created_at")
+    return SetupOut(
+        garden=_copied(GardenOut, garden),
+        owner=scope.owner,
+        places=[_place(stop, fills.get(stop.id, [])) for stop in stops(scope)],
+        waters=[_water(water) for water in waters(scope)],
+        vessels=[_copied(VesselOut, row) for row in vessels(scope)],
+        measures=[_copied(MeasureOut, row) for row in owned],
+        jars=[_jar(jar, stock) for jar, stock in jars_with_stock(scope)],
+        pens=[_copied(PenOut, row) for row in pens],
+        people=[MemberOut(name=m.name, role=m.role) for m in members(scope)],
+    )
+
+
+def _copied(schema: type[S], row: object) -> S:
+    """A row as a schema that has the same names."""
+    return schema(**{name: getattr(row, name) for name in schema.model_fields})
+
+
+def _place(stop: StopRecord, fills: list[Fill]) -> PlaceOut:
+    return PlaceOut(
+        id=stop.id,
+        name=stop.name,
+        kind=stop.kind,
+        covered=stop.covered,
+        fills=[
+            FillOut(
+                id=fill.id,
+                name=fill.name,
+                medium=fill.medium,
+                size=_size(fill),
+                alike=fill.alike,
+                ph=fill.ph,
+                filled_on=fill.filled_on,
+            )
+            for fill in fills
+        ],
+        stands=[
+            StandOut(
+                id=s.id,
+                planting_id=s.planting_id,
+                fill_id=s.fill_id,
+                counted=s.crop.counted(s.count),
+                crop=s.crop.name,
+                count=s.count,
+                stage=s.stage.words,
+                since=s.stage_since,
+            )
+            for s in stop.stands
+        ],
+    )
+
+
+def _size(fill: Fill) -> str:
+    if fill.volume_l is not None:
+        return f"{say(fill.volume_l, 4)} L"
+    return f"{say(fill.area_m2 or 0.0, 4)} m2"
+
+
+def _water(row: Water) -> WaterOut:
+    known = core_water(row)
+    return WaterOut(
+        id=row.id,
+        subject_id=row.subject_id,
+        name=row.name,
+        kind=row.kind,
+        ec_ms_cm=known.ec_ms_cm,
+        report=row.report,
+        parts=row.parts,
+        known_by=known.known_by,
+        usual=row.usual,
+    )
+
+
+def _jar(jar: Jar, stock: float) -> JarOut:
+    label = label_of(jar)
+    found = core.composition(label)
+    elements = ", ".join(
+        f"{name} {say(found.element(name), 3)}" for name in core.NUTRIENTS if found.element(name)
+    )
+    return JarOut(
+        id=jar.id,
+        name=jar.name,
+        grade=label.grade,
+        basis=jar.basis,
+        percent=jar.percent,
+        form=jar.form,
+        density_g_per_ml=jar.density_g_per_ml,
+        nitrogen=jar.nitrogen,
+        also=jar.also,
+        rate_per_l=jar.rate_per_l,
+        dissolves=jar.dissolves,
+        slow=jar.slow,
+        spoon_g=jar.spoon_g,
+        price=jar.price,
+        use_by=jar.use_by,
+        holds=jar.holds,
+        stock=stock,
+        unit=found.unit,
+        elements=f"{elements} mg in 1 {found.unit}",
+    )

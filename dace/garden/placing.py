@@ -1,0 +1,111 @@
+"""Places along the path and what fills them."""
+
+from __future__ import annotations
+
+import uuid
+from dataclasses import asdict, dataclass
+from datetime import date
+
+from django.db import transaction
+
+from dace.core.api import DaceError, medium
+from dace.garden.models import Fill, Garden, Place, Stand
+from dace.households.changes import change
+from dace.households.keeping import Written, keep, put_away
+from dace.households.scope import ConflictError, Scope, require_owner
+from dace.measuring.models import Subject
+from dace.measuring.services import subject_of
+
+
+@dataclass(frozen=True)
+class NewPlace:
+    """A stop along the path."""
+
+    name: str
+    kind: str
+    covered: bool = False
+
+
+@dataclass(frozen=True)
+class NewFill:
+    """What a place is filled with; ``alike`` pots count as one."""
+
+    medium: str
+    filled_on: date
+    volume_l: float | None = None
+    area_m2: float | None = None
+    alike: int = 1
+    ph: float | None = None
+    name: str = ""
+
+
+def save_place(scope: Scope, garden: Garden, place_id: uuid.UUID, new: NewPlace) -> Place:
+    """A place at the end of the path, or another name or kind for one.
+
+    Raises
+    ------
+    DaceError
+        On field ``kind``.
+    """
+    if new.kind not in Place.Kind.values:
+        raise DaceError("kind", f"“{new.kind}”", f"use {', '.join(Place.Kind.values)}")
+    values = asdict(new) | {"garden": garden}
+    if Place.objects.written_before(scope, place_id) is None:
+        values["walking_order"] = Place.objects.of(scope).count()
+    return keep(scope, Place, Written(place_id, "place"), values)
+
+
+def save_fill(scope: Scope, place: Place, fill_id: uuid.UUID, new: NewFill) -> Fill:
+    """What a place holds, or what is newly known of it.
+
+    Raises
+    ------
+    DaceError
+        On ``medium``, ``size``, ``ph`` or ``alike``.
+    """
+    medium(new.medium)
+    if new.volume_l is None and new.area_m2 is None:
+        raise DaceError("size", "no size", "40 L or 3.6 x 1.2 m would do")
+    if new.ph is not None and not 3 <= new.ph <= 10:
+        raise DaceError("ph", f"a pH of {new.ph:g}", "3 to 10 would do; leave it out if not known")
+    with transaction.atomic():
+        subject = subject_of(scope, fill_id, Subject.Kind.FILL)
+        values = asdict(new) | {"place": place, "subject": subject}
+        return keep(scope, Fill, Written(fill_id, "fill"), values)
+
+
+def order_places(scope: Scope, garden: Garden, place_ids: list[uuid.UUID]) -> None:
+    """The walking order.
+
+    Raises
+    ------
+    DaceError
+        If a place is missing from the list or named twice.
+    """
+    require_owner(scope)
+    places = {place.pk: place for place in Place.objects.in_use(scope).filter(garden=garden)}
+    if sorted(place_ids) != sorted(places):
+        raise DaceError(
+            "places", f"{len(place_ids)} places of {len(places)}", "every place once would do"
+        )
+    with change(scope, "order", "the path walked in another order"):
+        for order, place_id in enumerate(place_ids):
+            if places[place_id].walking_order != order:
+                places[place_id].walking_order = order
+                places[place_id].save()
+
+
+def end_place(scope: Scope, place_id: uuid.UUID, day: date) -> Place:
+    """A place that is walked past from a day on.
+
+    Raises
+    ------
+    ConflictError
+        If something still grows there.
+    """
+    standing = Stand.objects.of(scope).filter(
+        fill__place_id=place_id, to_on__isnull=True, planting__ended_on__isnull=True
+    )
+    if standing.exists():
+        raise ConflictError("place", "a place where something grows", "move or end that first")
+    return put_away(scope, Place, place_id, day)

@@ -1,0 +1,214 @@
+"""What grows where: planting, moving, splitting, thinning, ending, and stages seen."""
+
+from __future__ import annotations
+
+import uuid
+from dataclasses import dataclass
+from datetime import date
+
+from dace.core.api import DaceError, crop
+from dace.garden.models import Fill, Garden, Planting, StageSeen, Stand
+from dace.garden.services import today
+from dace.households.changes import change
+from dace.households.keeping import new_row
+from dace.households.scope import Scope, require_owner
+
+
+@dataclass(frozen=True)
+class NewPlanting:
+    """What grows: the crop, and how many stand in which fill."""
+
+    id: uuid.UUID
+    garden: Garden
+    crop: str
+    started_on: date
+    stage: str
+    seen_on: date
+    stands: tuple[tuple[uuid.UUID, Fill, int], ...]
+    unfed: tuple[uuid.UUID, ...] = ()
+
+
+@dataclass(frozen=True)
+class Move:
+    """So many plants of a stand, to another fill, from a day on."""
+
+    id: uuid.UUID
+    stand_id: uuid.UUID
+    fill_id: uuid.UUID
+    count: int
+    on: date | None = None
+
+
+def plant(scope: Scope, new: NewPlanting) -> Planting:
+    """A planting with its stands and the stage it is at.
+
+    Raises
+    ------
+    DaceError
+        On ``crop``, ``stage`` or ``started_on``.
+    """
+    require_owner(scope)
+    repeat = Planting.objects.written_before(scope, new.id)
+    if repeat is not None:
+        return repeat
+    grown = crop(new.crop)
+    stage = grown.stage(new.stage)
+    if new.started_on > today(scope, new.garden):
+        raise DaceError("started_on", f"{new.started_on}", "a day that has been would do")
+    with change(scope, "planting", f"{grown.name} planted"):
+        planting = Planting.objects.create(
+            **new_row(scope, new.id),
+            garden=new.garden,
+            crop=grown.key,
+            count=sum(count for _, _, count in new.stands),
+            started_on=new.started_on,
+        )
+        for stand_id, fill, count in new.stands:
+            Stand.objects.create(
+                **new_row(scope, stand_id),
+                planting=planting,
+                fill=fill,
+                count=count,
+                from_on=new.started_on,
+                fed=stand_id not in new.unfed,
+            )
+        StageSeen.objects.create(
+            **new_row(scope, uuid.uuid5(new.id, "first stage")),
+            planting=planting,
+            stage=stage.key,
+            seen_on=new.seen_on,
+        )
+    return planting
+
+
+def move(scope: Scope, new: Move) -> Stand:
+    """Pot on, plant out, move or split: the old stand ends, and others begin.
+
+    Parameters
+    ----------
+    scope : Scope
+        An owner's.
+    new : Move
+        How many, and where to; the rest stays where it is.
+
+    Returns
+    -------
+    Stand
+        The one that was moved to.
+
+    Raises
+    ------
+    NotFoundError
+        If stand or fill are none of this household's.
+    DaceError
+        If more are moved than stand there, or nowhere.
+    """
+    require_owner(scope)
+    repeat = Stand.objects.written_before(scope, new.id)
+    if repeat is not None:
+        return repeat
+    stand = _standing(scope, new.stand_id)
+    fill = Fill.objects.select_related("place").fetch(scope, new.fill_id, "fill_id")
+    if fill.pk == stand.fill_id:
+        raise DaceError("fill_id", "where they stand already", "another place would do")
+    _check_count(new.count, stand)
+    on = new.on or today(scope, stand.planting.garden)
+    name = crop(stand.planting.crop).counted(new.count)
+    with change(scope, "move", f"{name} moved to {fill}"):
+        _end(stand, on)
+        if new.count < stand.count:
+            _begin(
+                scope, uuid.uuid5(new.id, "rest"), stand, stand.fill, stand.count - new.count, on
+            )
+        return _begin(scope, new.id, stand, fill, new.count, on)
+
+
+def thin(scope: Scope, row_id: uuid.UUID, stand_id: uuid.UUID, keep_count: int) -> Stand:
+    """Fewer plants where they stand.
+
+    Raises
+    ------
+    DaceError
+        If more would be kept than stand there.
+    """
+    require_owner(scope)
+    repeat = Stand.objects.written_before(scope, row_id)
+    if repeat is not None:
+        return repeat
+    stand = _standing(scope, stand_id)
+    _check_count(keep_count, stand)
+    on = today(scope, stand.planting.garden)
+    name = crop(stand.planting.crop).counted(keep_count)
+    with change(scope, "thin", f"thinned to {name} at {stand.fill}"):
+        _end(stand, on)
+        return _begin(scope, row_id, stand, stand.fill, keep_count, on)
+
+
+def end_planting(scope: Scope, planting_id: uuid.UUID) -> Planting:
+    """The crop is over; its history stays.
+
+    Raises
+    ------
+    NotFoundError
+        If it is none of this household's.
+    """
+    require_owner(scope)
+    planting = Planting.objects.fetch(scope, planting_id, "planting_id")
+    if planting.ended_on is None:
+        with change(scope, "end", f"{crop(planting.crop).name} ended"):
+            planting.ended_on = max(today(scope, planting.garden), planting.started_on)
+            planting.save()
+    return planting
+
+
+def see_stage(scope: Scope, row_id: uuid.UUID, planting_id: uuid.UUID, stage: str) -> StageSeen:
+    """A stage seen today: from now on the planting stands there.
+
+    Raises
+    ------
+    NotFoundError
+        If the planting is none of this household's.
+    DaceError
+        If its crop has no such stage.
+    """
+    repeat = StageSeen.objects.written_before(scope, row_id)
+    if repeat is not None:
+        return repeat
+    planting = Planting.objects.fetch(scope, planting_id, "planting_id")
+    grown = crop(planting.crop)
+    seen = grown.stage(stage)
+    with change(scope, "stage", f"{grown.name} {seen.words}"):
+        return StageSeen.objects.create(
+            **new_row(scope, row_id),
+            planting=planting,
+            stage=seen.key,
+            seen_on=today(scope, planting.garden),
+        )
+
+
+def _standing(scope: Scope, stand_id: uuid.UUID) -> Stand:
+    rows = Stand.objects.select_related("planting__garden", "fill__place")
+    return rows.filter(to_on__isnull=True).fetch(scope, stand_id, "stand_id")
+
+
+def _check_count(count: int, stand: Stand) -> None:
+    if not 1 <= count <= stand.count:
+        raise DaceError("count", f"{count} plants", f"1 to {stand.count} stand there")
+
+
+def _end(stand: Stand, on: date) -> None:
+    stand.to_on = max(on, stand.from_on)
+    stand.save()
+
+
+def _begin(
+    scope: Scope, row_id: uuid.UUID, before: Stand, fill: Fill, count: int, on: date
+) -> Stand:
+    return Stand.objects.create(
+        **new_row(scope, row_id),
+        planting=before.planting,
+        fill=fill,
+        count=count,
+        from_on=on,
+        fed=before.fed,
+    )

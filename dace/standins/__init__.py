@@ -1,0 +1,1 @@
+"""Stand-ins for the outside world, each behind the interface that the real thing would have."""

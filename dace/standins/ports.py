@@ -1,0 +1,31 @@
+"""What Dace asks of devices outside it."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import Protocol
+
+
+@dataclass(frozen=True)
+class Liquid:
+    """What a pen is dipped in: true conductivity at 25 C [mS/cm], and its temperature [C]."""
+
+    ec_25_ms_cm: float
+    temperature_c: float
+
+
+@dataclass(frozen=True)
+class Shown:
+    """What a pen shows: a number on its scale, and the temperature [C] it measured."""
+
+    value: float
+    scale: str
+    temperature_c: float
+
+
+class ConductivityPen(Protocol):
+    """A pen that can be dipped."""
+
+    def read(self, liquid: Liquid) -> Shown:
+        """Dip it and wait until the number stands still."""
+        ...

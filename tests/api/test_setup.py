@@ -1,0 +1,259 @@
+"""A garden of one's own over HTTP: set up, moved, mended, shared."""
+
+import uuid
+
+from tests.api.base import Asking, WeirYardCase, new_id
+
+LABEL = {"name": "Tomato feed", "grade": "4-3-8", "holds": 1000, "density_g_per_ml": 1.15}
+
+
+class OwnGarden(WeirYardCase):
+    def setUp(self):
+        super().setUp()
+        self.own = Asking()
+        self.own.post(
+            "/api/sign-up",
+            {"name": "Wren", "password": "nine rusty trowels", "garden": "Back step"},
+        )
+
+    def put(self, path, body, status=200):
+        reply = self.own.put(path, body)
+        self.assertEqual(reply.status_code, status, reply.content)
+        return reply.json()
+
+    def place(self, name="Pot", size="12 L", **more):
+        place_id, fill_id = new_id(), new_id()
+        fill = {"id": fill_id, "size": size, "medium": "peat_free_mix"} | more
+        self.put(f"/api/places/{place_id}", {"name": name, "kind": "pot", "fill": fill})
+        return place_id, fill_id
+
+    def planting(self, fill_id, count=24, crop="lettuce", stage="seedling"):
+        body = {"id": new_id(), "stand_id": new_id(), "fill_id": fill_id, "crop": crop}
+        body |= {"count": count, "started_on": "2026-06-20", "stage": stage}
+        reply = self.own.post("/api/plantings", body)
+        self.assertEqual(reply.status_code, 201, reply.content)
+        return body
+
+    def stands(self):
+        return [s for stop in self.own.get("/api/path").json()["stops"] for s in stop["stands"]]
+
+
+class SettingUp(OwnGarden):
+    def test_from_nothing_to_an_own_can(self):
+        _, fill_id = self.place()
+        stand = self.planting(fill_id, 2, "chilli", "flowering")
+        jar, water, vessel = new_id(), new_id(), new_id()
+        self.put(f"/api/jars/{jar}", LABEL)
+        self.put(f"/api/waters/{water}", {"name": "tap", "kind": "hard_tap", "usual": True})
+        garden = {"name": "Back step", "zone": "America/Chicago", "latitude": 41.9, "degrees": "F"}
+        self.put("/api/garden", garden | {"measures": "us"})
+        self.put(f"/api/vessels/{vessel}", {"name": "2-gallon can", "volume": "2 gallon"})
+        measure = {"kind": "spoon", "name": "teaspoon", "holds_ml": 4.93, "step_ml": 4.93}
+        self.put(f"/api/measures/{new_id()}", measure)
+        body = {"jar_id": jar, "water_id": water, "stand_id": stand["stand_id"]}
+        body |= {"vessel": "2 gallon", "strength": "2 tsp per gallon"}
+        found = self.own.post("/api/bench/preview", body).json()
+        # 4 US teaspoons: 4 x 4.929 = 19.7 mL in 7.57 L
+        self.assertAlmostEqual(found["amount"], 19.72, delta=0.01)
+        self.assertAlmostEqual(found["vessel_l"], 7.571, delta=0.001)
+        self.assertEqual(found["spoons"], "4 teaspoons")
+
+    def test_a_label_said_in_oxides_or_elements_is_the_same_jar(self):
+        for body in (
+            LABEL,
+            LABEL | {"grade": "4-1.3092-6.6412", "basis": "element"},
+            LABEL | {"grade": "4.6 / 3.45 / 9.2", "percent": "volume"},
+        ):
+            self.put(f"/api/jars/{new_id()}", body)
+        jars = self.own.get("/api/setup").json()["jars"]
+        self.assertEqual({j["elements"] for j in jars}, {"N 46, P 15.1, K 76.4 mg in 1 mL"})
+
+    def test_editing_keeps_the_id_and_can_be_undone(self):
+        jar = new_id()
+        self.put(f"/api/jars/{jar}", LABEL)
+        change = self.put(f"/api/jars/{jar}", LABEL | {"grade": "5-3-8"})["change_id"]
+        self.assertEqual(self.own.get("/api/setup").json()["jars"][0]["grade"], "5-3-8")
+        self.own.post("/api/undo", {"change_id": change})
+        self.assertEqual(self.own.get("/api/setup").json()["jars"][0]["grade"], "4-3-8")
+
+    def test_what_is_put_away_leaves_the_bench_and_comes_back(self):
+        for kind, body in (
+            ("waters", {"name": "butt", "kind": "rain"}),
+            ("vessels", {"name": "jug", "volume": "2 L"}),
+            ("measures", {"kind": "syringe", "name": "syringe", "holds_ml": 5, "step_ml": 0.2}),
+            ("jars", LABEL),
+            ("pens", {"name": "pen"}),
+        ):
+            with self.subTest(kind):
+                row = new_id()
+                self.put(f"/api/{kind}/{row}", body)
+                self.assertEqual(len(self.own.get("/api/setup").json()[kind]), 1)
+                self.assertEqual(self.own.post(f"/api/{kind}/{row}/put-away").status_code, 200)
+                self.assertEqual(self.own.get("/api/setup").json()[kind], [])
+                self.own.post("/api/undo", {})
+                self.assertEqual(len(self.own.get("/api/setup").json()[kind]), 1)
+
+    def test_a_blend_lies_between_its_waters(self):
+        soft, hard, mixed = new_id(), new_id(), new_id()
+        self.put(f"/api/waters/{soft}", {"name": "butt", "kind": "read", "ec_ms_cm": 0.06})
+        self.put(f"/api/waters/{hard}", {"name": "tap", "kind": "read", "ec_ms_cm": 0.65})
+        parts = {soft: 1, hard: 1}
+        self.put(f"/api/waters/{mixed}", {"name": "half", "kind": "blend", "parts": parts})
+        waters = {w["name"]: w for w in self.own.get("/api/setup").json()["waters"]}
+        self.assertAlmostEqual(waters["half"]["ec_ms_cm"], 0.36, delta=0.01)
+
+    def test_the_path_is_walked_in_the_order_given(self):
+        ids = [self.place(name)[0] for name in ("A", "B", "C")]
+        reply = self.own.post("/api/path/order", {"places": ids[::-1]})
+        self.assertEqual(reply.status_code, 200)
+        names = [s["name"] for s in self.own.get("/api/path").json()["stops"]]
+        self.assertEqual(names, ["C", "B", "A"])
+        self.assert_refused(self.own.post("/api/path/order", {"places": ids[:2]}), 422, "places")
+
+    def test_what_cannot_be_is_refused_by_name(self):
+        place_id, fill_id = self.place()
+        fill = {"id": new_id(), "size": "12 L", "medium": "coir"}
+        planting = {"id": new_id(), "stand_id": new_id(), "fill_id": fill_id, "crop": "chilli"}
+        planting |= {"count": 1, "started_on": "2026-06-20", "stage": "flowering"}
+        for method, path, body, field in (
+            ("put", f"/api/jars/{new_id()}", LABEL | {"grade": "60-30-20"}, "grade"),
+            ("put", f"/api/jars/{new_id()}", LABEL | {"grade": "four"}, "grade"),
+            ("put", f"/api/jars/{new_id()}", LABEL | {"nitrogen": {"nitrate": 5}}, "nitrogen"),
+            ("put", f"/api/jars/{new_id()}", LABEL | {"stock": 1001}, "stock"),
+            ("put", f"/api/jars/{new_id()}", LABEL | {"holds": 0}, "holds"),
+            ("put", f"/api/waters/{new_id()}", {"name": "x", "kind": "wine"}, "kind"),
+            ("put", f"/api/waters/{new_id()}", {"name": "x", "kind": "read"}, "ec_ms_cm"),
+            ("put", f"/api/waters/{new_id()}", {"name": "x", "kind": "blend"}, "parts"),
+            ("put", f"/api/vessels/{new_id()}", {"name": "x", "volume": "lots"}, "volume"),
+            ("put", f"/api/pens/{new_id()}", {"name": "x", "scale": "TDS"}, "scale"),
+            ("put", f"/api/pens/{new_id()}", {"name": "x", "step_ms_cm": 0}, "most_ms_cm"),
+            ("put", f"/api/places/{place_id}/fills", fill | {"size": "big"}, "size"),
+            ("put", f"/api/places/{place_id}/fills", fill | {"medium": "sand"}, "medium"),
+            ("put", f"/api/places/{place_id}/fills", fill | {"ph": 14}, "ph"),
+            ("put", f"/api/places/{new_id()}", {"name": "x", "kind": "moon"}, "kind"),
+            ("post", "/api/plantings", planting | {"crop": "triffid"}, "crop"),
+            ("post", "/api/plantings", planting | {"stage": "bulbing"}, "stage"),
+            ("post", "/api/plantings", planting | {"started_on": "2030-01-01"}, "started_on"),
+            ("post", "/api/plantings", planting | {"count": 0}, "count"),
+        ):
+            with self.subTest(path=path, body=body):
+                self.assert_refused(getattr(self.own, method)(path, body), 422, field)
+
+
+class Moving(OwnGarden):
+    def test_half_a_tray_potted_on_keeps_both_histories_and_undo_brings_them_back(self):
+        _, tray = self.place("Tray", "5 L")
+        _, pots = self.place("Pots", "1 L", alike=12)
+        body = self.planting(tray)
+        move = {"id": new_id(), "fill_id": pots, "count": 12}
+        path = f"/api/stands/{body['stand_id']}/move"
+        change = self.own.post(path, move).json()["change_id"]
+        both = self.stands()
+        self.assertEqual([s["count"] for s in both], [12, 12])
+        self.assertEqual({s["planting_id"] for s in both}, {body["id"]})
+        self.assert_refused(self.own.post(path, move | {"id": new_id()}), 404, "stand_id")
+        self.own.post("/api/undo", {"change_id": change})
+        together = self.stands()
+        self.assertEqual([(s["id"], s["count"]) for s in together], [(body["stand_id"], 24)])
+
+    def test_moving_all_thinning_and_ending(self):
+        place_id, tray = self.place("Tray", "5 L")
+        _, bed = self.place("Bed", "3.6 x 1.2 m")
+        stand = self.planting(tray)["stand_id"]
+        thinned = new_id()
+        self.own.post(f"/api/stands/{stand}/thin", {"id": thinned, "count": 18})
+        self.assertEqual([s["count"] for s in self.stands()], [18])
+        move = {"id": new_id(), "fill_id": bed, "count": 18}
+        self.assertEqual(self.own.post(f"/api/stands/{thinned}/move", move).status_code, 201)
+        self.assertEqual(self.own.post(f"/api/places/{place_id}/end").status_code, 200)
+        planting = self.stands()[0]["planting_id"]
+        bed_place = self.own.get("/api/path").json()["stops"][0]["id"]
+        self.assert_refused(self.own.post(f"/api/places/{bed_place}/end"), 409, "place")
+        self.own.post(f"/api/plantings/{planting}/end")
+        self.assertEqual(self.stands(), [])
+        nowhere = f"/api/stands/{new_id()}/move"
+        self.assert_refused(self.own.post(nowhere, move | {"id": new_id()}), 404, "stand_id")
+
+
+class ThePen(WeirYardCase):
+    def setUp(self):
+        super().setUp()
+        self.pen = new_id()
+        self.asking.put(f"/api/pens/{self.pen}", {"name": "pen", "most_ms_cm": 5})
+        setup = self.asking.get("/api/setup").json()
+        self.tap = next(w for w in setup["waters"] if w["name"] == "hard tap")
+
+    def dip(self, subject):
+        return self.asking.post(f"/api/pens/{self.pen}/dip", {"subject_id": subject})
+
+    def test_the_can_reads_near_its_expectation(self):
+        self.asking.post("/api/pours", self.pour_body())
+        dose = self.asking.get("/api/notebook").json()["doses"][0]
+        shown = self.dip(dose["can_subject_id"]).json()
+        self.assertAlmostEqual(shown["value"] / float(dose["expected"]), 1, delta=0.15)
+        self.assertEqual(self.dip(dose["can_subject_id"]).json(), shown)
+        self.assertAlmostEqual(self.dip(self.tap["subject_id"]).json()["value"], 0.65, delta=0.1)
+
+    def test_a_strong_can_yesterday_reads_higher_in_the_drain_today(self):
+        stop = self.asking.get("/api/path").json()["stops"][2]
+        before = self.dip(stop["subject_id"]).json()["value"]
+        self.asking.post("/api/pours", self.pour_body(strength="1 + 100", litres_each=2))
+        self.assertGreater(self.dip(stop["subject_id"]).json()["value"], before)
+
+    def test_beyond_its_range_it_says_so(self):
+        self.asking.put(f"/api/pens/{self.pen}", {"name": "pen", "most_ms_cm": 0.3})
+        self.assert_refused(self.dip(self.tap["subject_id"]), 422, "pen")
+        self.assert_refused(self.dip(new_id()), 404, "subject_id")
+
+
+class People(OwnGarden):
+    def helper(self):
+        path = self.own.post("/api/invitations").json()["path"]
+        token = path.partition("token=")[2]
+        helper = Asking()
+        body = {"token": token, "name": "Robin", "password": "seven bent forks"}
+        self.assertEqual(helper.post("/api/join", body).status_code, 201)
+        self.assertEqual(Asking().post("/api/join", body | {"name": "Crow"}).status_code, 422)
+        return helper
+
+    def test_a_helper_pours_and_reads_but_does_not_set_up(self):
+        _, fill_id = self.place()
+        stand = self.planting(fill_id, 2, "chilli", "flowering")["stand_id"]
+        jar, water = new_id(), new_id()
+        self.put(f"/api/jars/{jar}", LABEL)
+        self.put(f"/api/waters/{water}", {"name": "tap", "kind": "hard_tap"})
+        helper = self.helper()
+        body = self.pour_body(jar_id=jar, water_id=water, stand_id=stand, plants=2, litres_each=1)
+        mine = helper.post("/api/pours", body)
+        self.assertEqual(mine.status_code, 201, mine.content)
+        owners = self.own.put(f"/api/jars/{jar}", LABEL | {"grade": "5-3-8"}).json()["change_id"]
+        for method, path, given in (
+            ("put", f"/api/jars/{new_id()}", LABEL),
+            ("put", f"/api/waters/{new_id()}", {"name": "x", "kind": "rain"}),
+            ("post", f"/api/jars/{jar}/put-away", None),
+            ("post", "/api/invitations", None),
+            ("post", f"/api/stands/{stand}/thin", {"id": new_id(), "count": 1}),
+        ):
+            with self.subTest(path):
+                self.assert_refused(getattr(helper, method)(path, given), 403, "role")
+        self.assert_refused(helper.post("/api/undo", {"change_id": owners}), 403, "change")
+        self.assertEqual(helper.post("/api/undo", {}).status_code, 200)  # her own pour
+        people = self.own.get("/api/setup").json()["people"]
+        self.assertEqual([p["role"] for p in people], ["owner", "helper"])
+
+    def test_signed_out_everywhere(self):
+        phone = Asking()
+        phone.post("/api/sign-in", {"name": "Wren", "password": "nine rusty trowels"})
+        self.assertEqual(phone.get("/api/path").status_code, 200)
+        self.own.post("/api/sign-out-everywhere")
+        self.assertEqual(phone.get("/api/path").status_code, 401)
+        self.assertEqual(self.own.get("/api/path").status_code, 401)
+
+    def test_ten_wrong_passwords_lock_out(self):
+        for _ in range(10):
+            Asking().post("/api/sign-in", {"name": "Wren", "password": str(uuid.uuid4())})
+        right = Asking().post("/api/sign-in", {"name": "Wren", "password": "nine rusty trowels"})
+        self.assertEqual(right.status_code, 429, right.content)
+        self.assertIn("locked", right.json()["error"]["read"])
+        other = Asking().post("/api/sign-in", {"name": "Owl", "password": "x"})
+        self.assertEqual(other.status_code, 422)
