@@ -2,10 +2,10 @@
 
 from dace.core.advice import Advice
 from dace.core.bench import Answer, Asked, CapCheck, answer, strength_words, warm_up
-from dace.core.cans import Cans, read_litres_each, split_into_cans
+from dace.core.cans import Cans, read_litres_each, read_pack, read_rate, split_into_cans
 from dace.core.composition import ALSO, FORMS, Composition, Label, composition, read_grade
 from dace.core.conductivity import ec_25, ec_at
-from dace.core.crops import NUTRIENTS, Crop, Stage, crop, crops, feed_cap
+from dace.core.crops import NUTRIENTS, STAGE_WORDS, Crop, Stage, crop, crops, feed_cap
 from dace.core.errors import DaceError
 from dace.core.figures import Range
 from dace.core.measuring import amount_words
@@ -46,6 +46,7 @@ __all__ = [
     "MOST_VESSEL_L",
     "NUTRIENTS",
     "SCALES",
+    "STAGE_WORDS",
     "TEASPOON_ML",
     "WATER_KINDS",
     "Advice",
@@ -90,6 +91,8 @@ __all__ = [
     "read_litres_each",
     "read_measure",
     "read_number",
+    "read_pack",
+    "read_rate",
     "read_size",
     "read_strength",
     "reading_at_25",

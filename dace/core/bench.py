@@ -119,7 +119,7 @@ def answer(asked: Asked) -> Answer:
     return Answer(
         readings=cans,
         can=can,
-        ways=_ways(can),
+        ways=_ways(can, asked.feed.label.rate_per_l),
         cap=cap,
         measure=measure_for(can.amount),
         rounded=rounded,
@@ -175,14 +175,15 @@ def strength_words(can: Can) -> str:
     return f"{say(can.amount_per_l, 3)} g/L"
 
 
-def _ways(can: Can) -> tuple[tuple[str, str], ...]:
-    """The same can, said in each way; bare numbers in mL or g, mL/L or g/L, mg/L and mS/cm."""
+def _ways(can: Can, rate: float | None) -> tuple[tuple[str, str], ...]:
+    """The same can said in each way, as bare numbers; of the label, in per cent."""
     return (
         ("parts", strength_words(can)),
         ("can", say(can.amount, 3)),
         ("per_litre", say(can.amount_per_l, 3)),
         ("nitrogen", say(can.nutrient("N").value, 3)),
         ("ec", f"{can.ec.value:.2f}"),
+        ("label", f"{100 * can.amount_per_l / rate:.0f}" if rate else ""),
     )
 
 

@@ -9,6 +9,7 @@ from dataclasses import dataclass
 from dace.core.errors import DaceError
 from dace.core.quantities import NUMBER, plain, read_amounts, read_number
 from dace.core.result import say
+from dace.core.strength import read_strength
 
 _HINT = "1.5 L each, 4 L/m2 or 6 L in all would do"
 
@@ -54,6 +55,68 @@ def split_into_cans(total_l: float, vessel_l: float) -> Cans:
     count = math.ceil(total_l / vessel_l - 1e-9)
     litres = total_l / count
     return Cans(count, litres, f"{count} can{'s' if count > 1 else ''} of {say(litres, 3)} L")
+
+
+def read_pack(text: str, unit: str, family: str | None, field: str) -> float:
+    """What a pack or a measure holds, in mL or g.
+
+    Parameters
+    ----------
+    text : str
+        ``1 L``, ``500 g``, ``32 fl oz``; a bare number is in ``unit``.
+    unit : str
+        ``"mL"`` or ``"g"``: what it must come to.
+    family : str or None
+        Family of kitchen measures.
+    field : str
+        Named in the error.
+
+    Returns
+    -------
+    float
+        mL or g.
+
+    Raises
+    ------
+    DaceError
+        If it is no amount, or one of the other kind.
+
+    Examples
+    --------
+    >>> read_pack("1 L", "mL", None, "pack"), read_pack("500", "g", None, "pack")
+    (1000.0, 500.0)
+    """
+    if re.fullmatch(NUMBER, plain(text)):
+        return read_number(text, field)
+    amount = read_amounts(text, family, field)[0]
+    if amount.unit != unit:
+        example = "1 L" if unit == "mL" else "500 g"
+        raise DaceError(field, f"“{text.strip()}”", f"an amount such as {example} would do")
+    return amount.value
+
+
+def read_rate(text: str, unit: str, family: str | None) -> float:
+    """The label's own rate, mL or g in a litre of can.
+
+    Raises
+    ------
+    DaceError
+        On field ``rate``.
+
+    Examples
+    --------
+    >>> read_rate("20 ml per 4.5 L", "mL", None), read_rate("1 + 199", "mL", None)
+    (4.444444444444445, 5.0)
+    """
+    if re.fullmatch(NUMBER, plain(text)):
+        return read_number(text, "rate")
+    try:
+        found = read_strength(text, family)[0]
+    except DaceError:
+        raise DaceError("rate", f"“{text.strip()}”", "5 ml/L or 1 + 200 would do") from None
+    if found.kind != "per_litre" or found.unit not in ("", unit):
+        raise DaceError("rate", f"“{text.strip()}”", "5 ml/L or 1 + 200 would do")
+    return found.amount
 
 
 def read_litres_each(text: str, plants: int, area_m2: float | None, family: str | None) -> float:

@@ -34,7 +34,7 @@ from dace.garden.services import (
 )
 from dace.households.models import Household, Membership, User
 from dace.households.scope import Scope
-from dace.measuring.services import NewReading, log_reading
+from dace.measuring.services import NewPen, NewReading, log_reading, save_pen
 from dace.shelf.services import NewJar, save_jar
 
 _SEED = 14072026
@@ -104,6 +104,8 @@ class _Builder:
             save_water(scope, garden, key(water["name"]), NewWater(usual=turn == 0, **water))
         for turn, (name, volume_l) in enumerate(table["vessels"].items()):
             save_vessel(scope, garden, key(name), NewVessel(name, volume_l, usual=turn == 0))
+        pen = table["pen"]
+        save_pen(scope, key(pen["name"]), NewPen(**pen))
         for measure in usual_measures(garden.measures):
             save_measure(scope, garden, key(measure.name), measure)
         return garden

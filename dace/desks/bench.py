@@ -93,11 +93,16 @@ class MeasureOut(Schema):
 
 
 class PourOut(Schema):
-    """How much each plant gets and what stays in the can [L]."""
+    """How much each plant gets and what stays in the can [L].
+
+    ``cans`` says how the round splits where one can does not hold it.
+    """
 
     each: Figure
     plants: int
+    litres_each: float
     left_l: float
+    cans: str
 
 
 class AdviceOut(Schema):
@@ -118,6 +123,7 @@ class WaysOut(Schema):
     per_litre: str
     nitrogen: str
     ec: str
+    label: str
 
 
 class PreviewOut(Schema):
@@ -154,7 +160,7 @@ class Wanted:
     reading: int = 0
     stand_id: uuid.UUID | None = None
     plants: int | None = None
-    litres_each: float | None = None
+    litres: str = ""
 
 
 def supplies(scope: Scope) -> SuppliesOut:
@@ -211,7 +217,7 @@ def preview(scope: Scope, wanted: Wanted) -> PreviewOut:
         owned=owned(scope),
         g_per_ml=jar.spoon_g / core.TEASPOON_ML if jar.spoon_g else None,
     )
-    return _shown(core.answer(asked), wanted, target, stock)
+    return _shown(core.answer(asked), wanted, target, stock, garden.measures)
 
 
 def _jar(scope: Scope, jar_id: uuid.UUID):  # type: ignore[no-untyped-def]
@@ -222,7 +228,11 @@ def _jar(scope: Scope, jar_id: uuid.UUID):  # type: ignore[no-untyped-def]
 
 
 def _shown(
-    found: core.Answer, wanted: Wanted, target: StandRecord | None, stock: float
+    found: core.Answer,
+    wanted: Wanted,
+    target: StandRecord | None,
+    stock: float,
+    measures: str,
 ) -> PreviewOut:
     can = found.can
     after = stock - can.amount
@@ -250,7 +260,7 @@ def _shown(
         spoken=found.spoken,
         stock_after=after,
         stock_after_text=core.amount_words(max(0.0, after), can.unit),
-        pour=_pour(can, wanted, target),
+        pour=_pour(can, wanted, target, measures),
         advice=[AdviceOut(**vars(a)) for a in found.advice],
     )
 
@@ -274,7 +284,9 @@ def _cap(cap: core.CapCheck | None) -> CapOut | None:
     return CapOut(**{**vars(cap), "working": steps_out(cap.working)})
 
 
-def _pour(can: core.Can, wanted: Wanted, target: StandRecord | None) -> PourOut | None:
+def _pour(
+    can: core.Can, wanted: Wanted, target: StandRecord | None, measures: str
+) -> PourOut | None:
     if target is None:
         return None
     plants = wanted.plants or target.count
@@ -282,5 +294,16 @@ def _pour(can: core.Can, wanted: Wanted, target: StandRecord | None) -> PourOut 
         raise DaceError("plants", f"{plants} plants", f"1 to {target.count} stand there")
     ground = core.Ground(plants, target.holding_l)
     each = core.suggest_litres_each(target.stage, ground, can.vessel_l)
-    litres = each.value if wanted.litres_each is None else wanted.litres_each
-    return PourOut(each=figure(each), plants=plants, left_l=can.vessel_l - plants * litres)
+    litres = each.value
+    if wanted.litres:
+        litres = core.read_litres_each(wanted.litres, plants, target.area_m2, measures)
+    if not 0 < litres * plants <= core.MOST_VESSEL_L:
+        raise DaceError("litres_each", f"{litres:g} L each", "more than 0 would do")
+    cans = core.split_into_cans(litres * plants, can.vessel_l)
+    return PourOut(
+        each=figure(each),
+        plants=plants,
+        litres_each=litres,
+        left_l=can.vessel_l - plants * litres,
+        cans=cans.words if cans.count > 1 else "",
+    )

@@ -10,10 +10,18 @@ from django.contrib.contenttypes.models import ContentType
 from ninja import Schema
 from reversion.models import Version
 
-from dace.core.api import Result, amount_words, compare_with_expected, crop, say
+from dace.core.api import (
+    PenReading,
+    Result,
+    amount_words,
+    as_pour_through,
+    compare_with_expected,
+    crop,
+    say,
+)
 from dace.feeding.models import CanPart, Dose
 from dace.feeding.reads import doses, parts_by_can
-from dace.garden.reads import StopRecord, by_subject, stops
+from dace.garden.reads import StopRecord, by_subject, stops, waters
 from dace.households.scope import Scope
 from dace.measuring.models import Reading
 
@@ -25,8 +33,10 @@ class ReadingOut(Schema):
     at: datetime
     stop_id: uuid.UUID | None
     stop: str
+    kind: str
     shown: str
     ec: str
+    ec_ms_cm: float
     range_text: str
     method: str
     verdict: str
@@ -92,6 +102,7 @@ def notebook(
     for row in read:
         of_can.setdefault(row.subject_id, []).append(row)
     where = by_subject(path)
+    named = {water.subject_id: water.name for water in waters(scope)}
     return NotebookOut(
         doses=[
             _dose(
@@ -99,7 +110,10 @@ def notebook(
             )
             for d in page.doses
         ],
-        readings=[_reading(r, where.get(r.subject_id), None, changes) for r in page.readings],
+        readings=[
+            _reading(r, where.get(r.subject_id), None, changes, named.get(r.subject_id, ""))
+            for r in page.readings
+        ],
         more=page.more,
     )
 
@@ -119,7 +133,7 @@ def _page(
     limit: int,
 ) -> _Page:
     chosen = [d for d in poured if stop_id is None or d.fill.place_id == stop_id]
-    drains = [r for r in read if r.subject.kind == "fill"]
+    drains = [r for r in read if r.subject.kind != "can"]
     if subjects is not None:
         drains = [r for r in drains if r.subject_id in subjects]
     moments = [(d.poured_at, d) for d in chosen] + [(r.taken_at, r) for r in drains]
@@ -194,20 +208,39 @@ def _unit(part: CanPart) -> str:
 
 
 def _reading(
-    row: Reading, stop: StopRecord | None, expected: Result | None, changes: dict[str, int]
+    row: Reading,
+    stop: StopRecord | None,
+    expected: Result | None,
+    changes: dict[str, int],
+    water: str = "",
 ) -> ReadingOut:
     read = Result(row.ec_likely, row.ec_low, row.ec_high, "mS/cm", ())
     verdict = compare_with_expected(read, expected) if expected else None
+    parts = f" at 1 + {say(row.parts_water)}" if row.parts_water else ""
     return ReadingOut(
         id=row.id,
         at=row.taken_at,
         stop_id=stop.id if stop else None,
-        stop=stop.name if stop else "",
-        shown=f"{say(row.value, 4)} {row.scale}",
+        stop=stop.name if stop else water,
+        kind=row.subject.kind,
+        shown=f"{say(row.value, 4)} {row.scale}{parts}",
         ec=f"{row.ec_likely:.2f}",
+        ec_ms_cm=row.ec_likely,
         range_text=f"{row.ec_low:.2f} to {row.ec_high:.2f}",
         method=row.method,
         verdict=verdict.verdict if verdict else "",
-        text=verdict.text if verdict else "",
+        text=verdict.text if verdict else _as_pour_through(row),
         change_id=changes.get(str(row.id)),
     )
+
+
+def _as_pour_through(row: Reading) -> str:
+    """What a sample of the medium stands for, where it is none of what drains."""
+    if row.subject.kind != "fill" or row.method == "pour_through":
+        return ""
+    pen = PenReading(row.value, row.scale, row.temperature_c, row.compensates, row.method)
+    found = as_pour_through(pen)
+    if found is None:
+        return ""
+    span = f"{found.low:.1f} to {found.high:.1f}"
+    return f"As much as {found.value:.1f} mS/cm ({span}) in what drains."

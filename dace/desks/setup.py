@@ -45,7 +45,7 @@ class FillOut(Schema):
     filled_on: date
 
 
-class StandOut(Schema):
+class OwnStandOut(Schema):
     """So many plants of a planting in a fill."""
 
     id: uuid.UUID
@@ -66,10 +66,10 @@ class PlaceOut(Schema):
     kind: str
     covered: bool
     fills: list[FillOut]
-    stands: list[StandOut]
+    stands: list[OwnStandOut]
 
 
-class WaterOut(Schema):
+class OwnWaterOut(Schema):
     """A water and how it is known."""
 
     id: uuid.UUID
@@ -83,7 +83,7 @@ class WaterOut(Schema):
     usual: bool
 
 
-class VesselOut(Schema):
+class OwnVesselOut(Schema):
     """A can, jug or sprayer [L]."""
 
     id: uuid.UUID
@@ -93,7 +93,7 @@ class VesselOut(Schema):
     usual: bool
 
 
-class MeasureOut(Schema):
+class OwnMeasureOut(Schema):
     """A spoon, syringe, beaker or scoop [mL]."""
 
     id: uuid.UUID
@@ -103,7 +103,7 @@ class MeasureOut(Schema):
     step_ml: float
 
 
-class JarOut(Schema):
+class OwnJarOut(Schema):
     """A jar with its label as printed."""
 
     id: uuid.UUID
@@ -152,10 +152,10 @@ class SetupOut(Schema):
     garden: GardenOut
     owner: bool
     places: list[PlaceOut]
-    waters: list[WaterOut]
-    vessels: list[VesselOut]
-    measures: list[MeasureOut]
-    jars: list[JarOut]
+    waters: list[OwnWaterOut]
+    vessels: list[OwnVesselOut]
+    measures: list[OwnMeasureOut]
+    jars: list[OwnJarOut]
     pens: list[PenOut]
     people: list[MemberOut]
 
@@ -173,8 +173,8 @@ def setup(scope: Scope) -> SetupOut:
         owner=scope.owner,
         places=[_place(stop, fills.get(stop.id, [])) for stop in stops(scope)],
         waters=[_water(water) for water in waters(scope)],
-        vessels=[_copied(VesselOut, row) for row in vessels(scope)],
-        measures=[_copied(MeasureOut, row) for row in owned],
+        vessels=[_copied(OwnVesselOut, row) for row in vessels(scope)],
+        measures=[_copied(OwnMeasureOut, row) for row in owned],
         jars=[_jar(jar, stock) for jar, stock in jars_with_stock(scope)],
         pens=[_copied(PenOut, row) for row in pens],
         people=[MemberOut(name=m.name, role=m.role) for m in members(scope)],
@@ -205,7 +205,7 @@ def _place(stop: StopRecord, fills: list[Fill]) -> PlaceOut:
             for fill in fills
         ],
         stands=[
-            StandOut(
+            OwnStandOut(
                 id=s.id,
                 planting_id=s.planting_id,
                 fill_id=s.fill_id,
@@ -226,9 +226,9 @@ def _size(fill: Fill) -> str:
     return f"{say(fill.area_m2 or 0.0, 4)} m2"
 
 
-def _water(row: Water) -> WaterOut:
+def _water(row: Water) -> OwnWaterOut:
     known = core_water(row)
-    return WaterOut(
+    return OwnWaterOut(
         id=row.id,
         subject_id=row.subject_id,
         name=row.name,
@@ -241,13 +241,13 @@ def _water(row: Water) -> WaterOut:
     )
 
 
-def _jar(jar: Jar, stock: float) -> JarOut:
+def _jar(jar: Jar, stock: float) -> OwnJarOut:
     label = label_of(jar)
     found = core.composition(label)
     elements = ", ".join(
         f"{name} {say(found.element(name), 3)}" for name in core.NUTRIENTS if found.element(name)
     )
-    return JarOut(
+    return OwnJarOut(
         id=jar.id,
         name=jar.name,
         grade=label.grade,

@@ -6,7 +6,7 @@ import uuid
 from dataclasses import dataclass
 from datetime import date
 
-from dace.core.api import DaceError, crop
+from dace.core.api import STAGE_WORDS, DaceError, crop
 from dace.garden.models import Fill, Garden, Planting, StageSeen, Stand
 from dace.garden.services import today
 from dace.households.changes import change
@@ -142,6 +142,49 @@ def thin(scope: Scope, row_id: uuid.UUID, stand_id: uuid.UUID, keep_count: int) 
     with change(scope, "thin", f"thinned to {name} at {stand.fill}"):
         _end(stand, on)
         return _begin(scope, row_id, stand, stand.fill, keep_count, on)
+
+
+def mend(scope: Scope, planting_id: uuid.UUID, crop_key: str, started_on: date) -> Planting:
+    """Another crop or another day, where the first was a slip.
+
+    Raises
+    ------
+    DaceError
+        On ``crop`` if the other crop has not the stage it stands at; on ``started_on``.
+    """
+    require_owner(scope)
+    planting = Planting.objects.fetch(scope, planting_id, "planting_id")
+    if started_on > today(scope, planting.garden):
+        raise DaceError("started_on", f"{started_on}", "a day that has been would do")
+    grown = crop(crop_key)
+    seen = StageSeen.objects.of(scope).filter(planting=planting).order_by("-seen_on", "-created_at")
+    known = {stage.key for stage in grown.stages}
+    if seen[0].stage not in known:
+        raise DaceError(
+            "crop",
+            f"{grown.name.lower()}, which is never {STAGE_WORDS[seen[0].stage]}",
+            "end this planting and begin another",
+        )
+    with change(scope, "planting", f"{grown.name} put right"):
+        planting.crop, planting.started_on = grown.key, started_on
+        planting.save()
+    return planting
+
+
+def recount(scope: Scope, stand_id: uuid.UUID, count: int) -> Stand:
+    """So many stand there, where the first count was a slip.
+
+    Raises
+    ------
+    NotFoundError
+        If the stand is none of this household's.
+    """
+    require_owner(scope)
+    stand = _standing(scope, stand_id)
+    with change(scope, "count", f"{crop(stand.planting.crop).counted(count)} at {stand.fill}"):
+        stand.count = count
+        stand.save()
+    return stand
 
 
 def end_planting(scope: Scope, planting_id: uuid.UUID) -> Planting:

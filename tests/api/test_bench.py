@@ -45,7 +45,8 @@ class Preview(WeirYardCase):
             ({"plants": 0}, 422, "plants"),
             ({"plants": 5}, 422, "plants"),
             ({"plants": 10**30}, 422, "plants"),
-            ({"litres_each": "many"}, 422, "litres_each"),
+            ({"litres": "many"}, 422, "litres_each"),
+            ({"litres": "4 L/m2"}, 422, "litres_each"),
             ({"jar_id": "me"}, 422, "jar_id"),
             ({"jar_id": new_id()}, 404, "jar_id"),
             ({"water_id": new_id()}, 404, "water_id"),
@@ -229,6 +230,6 @@ class Readings(WeirYardCase):
 class Promises(WeirYardCase):
     def test_reads_keep_their_number_of_queries(self):
         # three of each are for the session, its user and its member
-        for path, queries in (("/api/path", 10), ("/api/bench", 7), ("/api/notebook", 11)):
+        for path, queries in (("/api/path", 10), ("/api/bench", 7), ("/api/notebook", 12)):
             with self.subTest(path), self.assertNumQueries(queries):
                 self.asking.get(path)

@@ -34,7 +34,7 @@ def bodies():
         "method": "feed_solution",
     }
     return (
-        ("/api/bench/preview", can | {"stand_id": stand, "plants": 4, "litres_each": 1.5}),
+        ("/api/bench/preview", can | {"stand_id": stand, "plants": 4, "litres": "1.5 L"}),
         ("/api/pours", {"can": can | {"id": new_id()}, "dose": dose}),
         (f"/api/cans/{new_id()}/doses", dose),
         ("/api/readings", reading),

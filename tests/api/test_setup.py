@@ -4,7 +4,7 @@ import uuid
 
 from tests.api.base import Asking, WeirYardCase, new_id
 
-LABEL = {"name": "Tomato feed", "grade": "4-3-8", "holds": 1000, "density_g_per_ml": 1.15}
+LABEL = {"name": "Tomato feed", "grade": "4-3-8", "pack": "1 L", "density_g_per_ml": 1.15}
 
 
 class OwnGarden(WeirYardCase):
@@ -48,7 +48,7 @@ class SettingUp(OwnGarden):
         garden = {"name": "Back step", "zone": "America/Chicago", "latitude": 41.9, "degrees": "F"}
         self.put("/api/garden", garden | {"measures": "us"})
         self.put(f"/api/vessels/{vessel}", {"name": "2-gallon can", "volume": "2 gallon"})
-        measure = {"kind": "spoon", "name": "teaspoon", "holds_ml": 4.93, "step_ml": 4.93}
+        measure = {"kind": "spoon", "name": "teaspoon", "holds": "1 tsp"}
         self.put(f"/api/measures/{new_id()}", measure)
         body = {"jar_id": jar, "water_id": water, "stand_id": stand["stand_id"]}
         body |= {"vessel": "2 gallon", "strength": "2 tsp per gallon"}
@@ -80,7 +80,7 @@ class SettingUp(OwnGarden):
         for kind, body in (
             ("waters", {"name": "butt", "kind": "rain"}),
             ("vessels", {"name": "jug", "volume": "2 L"}),
-            ("measures", {"kind": "syringe", "name": "syringe", "holds_ml": 5, "step_ml": 0.2}),
+            ("measures", {"kind": "syringe", "name": "syringe", "holds": "5 ml", "mark": "0.2 ml"}),
             ("jars", LABEL),
             ("pens", {"name": "pen"}),
         ):
@@ -119,8 +119,10 @@ class SettingUp(OwnGarden):
             ("put", f"/api/jars/{new_id()}", LABEL | {"grade": "60-30-20"}, "grade"),
             ("put", f"/api/jars/{new_id()}", LABEL | {"grade": "four"}, "grade"),
             ("put", f"/api/jars/{new_id()}", LABEL | {"nitrogen": {"nitrate": 5}}, "nitrogen"),
-            ("put", f"/api/jars/{new_id()}", LABEL | {"stock": 1001}, "stock"),
-            ("put", f"/api/jars/{new_id()}", LABEL | {"holds": 0}, "holds"),
+            ("put", f"/api/jars/{new_id()}", LABEL | {"stock": "1001 ml"}, "stock"),
+            ("put", f"/api/jars/{new_id()}", LABEL | {"pack": "0 L"}, "holds"),
+            ("put", f"/api/jars/{new_id()}", LABEL | {"pack": "2 kg"}, "pack"),
+            ("put", f"/api/jars/{new_id()}", LABEL | {"rate": "some"}, "rate"),
             ("put", f"/api/waters/{new_id()}", {"name": "x", "kind": "wine"}, "kind"),
             ("put", f"/api/waters/{new_id()}", {"name": "x", "kind": "read"}, "ec_ms_cm"),
             ("put", f"/api/waters/{new_id()}", {"name": "x", "kind": "blend"}, "parts"),

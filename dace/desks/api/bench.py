@@ -30,7 +30,7 @@ class PreviewIn(Schema):
     reading: Reading = 0
     stand_id: uuid.UUID | None = None
     plants: Count | None = None
-    litres_each: Number | None = None
+    litres: Line = ""
 
 
 class CanIn(Schema):

@@ -13,6 +13,8 @@ from dace.core.api import PenReading
 from dace.desks.api.path import WrittenOut, written
 from dace.desks.notebook import NotebookOut
 from dace.desks.notebook import notebook as read_notebook
+from dace.desks.readables import ReadablesOut
+from dace.desks.readables import readables as read_readables
 from dace.households.fields import Instant, Line, Number
 from dace.measuring.services import NewReading
 from dace.measuring.services import log_reading as write_reading
@@ -46,6 +48,18 @@ class Which(Schema):
 def notebook(request: Any, which: Query[Which]) -> NotebookOut:
     """Doses and readings, newest first."""
     return read_notebook(request.auth, which.stop, which.before, which.limit)
+
+
+class Where(Schema):
+    """The chosen stop, if any."""
+
+    stop: uuid.UUID | None = None
+
+
+@router.get("/readables", response=ReadablesOut, operation_id="readables")
+def readables(request: Any, where: Query[Where]) -> ReadablesOut:
+    """What a pen can be dipped in from here."""
+    return read_readables(request.auth, where.stop)
 
 
 @router.post("/readings", response={201: WrittenOut}, operation_id="log_reading")

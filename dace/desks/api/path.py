@@ -8,7 +8,7 @@ from typing import Any
 from django.http import HttpRequest
 from ninja import Router, Schema
 
-from dace.core.api import crop
+from dace.core.api import Crop, crop
 from dace.desks.path import PathOut
 from dace.desks.path import path as read_path
 from dace.garden.planting import see_stage
@@ -58,7 +58,11 @@ def path(request: Any) -> PathOut:
 @router.get("/crops/{key}", response=CropOut, operation_id="crop")
 def one_crop(request: HttpRequest, key: str) -> CropOut:
     """A crop and its stages."""
-    found = crop(key)
+    return crop_out(crop(key))
+
+
+def crop_out(found: Crop) -> CropOut:
+    """A crop with its stages, to choose from."""
     stages = [StageOut(key=s.key, words=s.words, cue=s.visual_cue) for s in found.stages]
     return CropOut(key=found.key, name=found.name, stages=stages)
 

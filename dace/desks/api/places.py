@@ -11,10 +11,19 @@ from ninja import Router, Schema
 from pydantic import Field
 
 from dace.core import api as core
-from dace.desks.api.path import WrittenOut, written
+from dace.desks.api.path import CropOut, WrittenOut, crop_out, written
 from dace.garden.models import Fill, Garden, Place
 from dace.garden.placing import NewFill, NewPlace, end_place, order_places, save_fill, save_place
-from dace.garden.planting import Move, NewPlanting, end_planting, move, plant, thin
+from dace.garden.planting import (
+    Move,
+    NewPlanting,
+    end_planting,
+    mend,
+    move,
+    plant,
+    recount,
+    thin,
+)
 from dace.garden.reads import garden_of
 from dace.garden.services import today
 from dace.households.fields import Count, Line, Name, Number
@@ -61,6 +70,19 @@ class PlantingIn(Schema):
     stage: Name
 
 
+class MendIn(Schema):
+    """What a planting really is."""
+
+    crop: Name
+    started_on: date
+
+
+class RecountIn(Schema):
+    """How many really stand there."""
+
+    count: Count
+
+
 class MoveIn(Schema):
     """So many plants to another fill."""
 
@@ -85,17 +107,10 @@ class MediumOut(Schema):
     kind: str
 
 
-class NamedOut(Schema):
-    """A crop to choose."""
-
-    key: str
-    name: str
-
-
 class ChoicesOut(Schema):
     """What there is to choose from when setting up."""
 
-    crops: list[NamedOut]
+    crops: list[CropOut]
     media: list[MediumOut]
 
 
@@ -103,7 +118,7 @@ class ChoicesOut(Schema):
 def choices(request: Any) -> ChoicesOut:
     """Crops and media."""
     return ChoicesOut(
-        crops=[NamedOut(key=c.key, name=c.name) for c in core.crops().values()],
+        crops=[crop_out(c) for c in core.crops().values()],
         media=[MediumOut(key=m.key, name=m.name, kind=m.kind) for m in core.media().values()],
     )
 
@@ -171,6 +186,19 @@ def planting(request: Any, payload: PlantingIn) -> Any:
         stands=((payload.stand_id, row, payload.count),),
     )
     return 201, written(scope, plant(scope, new).pk)
+
+
+@router.put("/plantings/{planting_id}", response=WrittenOut, operation_id="mend_planting")
+def mend_planting(request: Any, planting_id: uuid.UUID, payload: MendIn) -> WrittenOut:
+    """Put a slip in a planting right."""
+    row = mend(request.auth, planting_id, payload.crop, payload.started_on)
+    return written(request.auth, row.pk)
+
+
+@router.put("/stands/{stand_id}", response=WrittenOut, operation_id="recount_stand")
+def recount_stand(request: Any, stand_id: uuid.UUID, payload: RecountIn) -> WrittenOut:
+    """Put a slip in the count right."""
+    return written(request.auth, recount(request.auth, stand_id, payload.count).pk)
 
 
 @router.post("/plantings/{planting_id}/end", response=WrittenOut, operation_id="end_planting")

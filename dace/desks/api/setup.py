@@ -76,16 +76,16 @@ class VesselIn(Schema):
 
 
 class MeasureIn(Schema):
-    """A measure [mL]."""
+    """A measure: what it holds and its finest mark as typed; a spoon needs no mark."""
 
     kind: Name
     name: Name
-    holds_ml: Number
-    step_ml: Number
+    holds: Line
+    mark: Line = ""
 
 
 class JarIn(Schema):
-    """A jar: the label as printed, pack and stock in mL or g."""
+    """A jar: the label as printed; pack, stock and the label's own rate as typed."""
 
     name: Name
     grade: Line
@@ -95,9 +95,9 @@ class JarIn(Schema):
     density_g_per_ml: Number | None = None
     nitrogen: Amounts | None = None
     also: Amounts = {}
-    rate_per_l: Number | None = None
-    holds: Number
-    stock: Number | None = None
+    rate: Line = ""
+    pack: Line
+    stock: Line = ""
     dissolves: bool = True
     slow: bool = False
     spoon_g: Number | None = None
@@ -106,9 +106,9 @@ class JarIn(Schema):
 
 
 class StockIn(Schema):
-    """What is in a jar by looking [mL or g]."""
+    """What is in a jar by looking, as typed."""
 
-    stock: Number
+    stock: Line
 
 
 class PenIn(Schema):
@@ -161,28 +161,37 @@ def vessel(request: Any, vessel_id: uuid.UUID, payload: VesselIn) -> WrittenOut:
 def measure(request: Any, measure_id: uuid.UUID, payload: MeasureIn) -> WrittenOut:
     """Add or edit a spoon, syringe, beaker or scoop."""
     scope = request.auth
-    row = save_measure(scope, garden_of(scope), measure_id, core.Owned(**payload.dict()))
+    measures = garden_of(scope).measures
+    holds = core.read_pack(payload.holds, "mL", measures, "holds")
+    mark = core.read_pack(payload.mark, "mL", measures, "mark") if payload.mark else holds
+    owned = core.Owned(payload.kind, payload.name, holds, mark)
+    row = save_measure(scope, garden_of(scope), measure_id, owned)
     return written(scope, row.pk)
 
 
 @router.put("/jars/{jar_id}", response=WrittenOut, operation_id="save_jar")
 def jar(request: Any, jar_id: uuid.UUID, payload: JarIn) -> WrittenOut:
     """Add a jar from its label, or put the label right."""
-    row = save_jar(request.auth, jar_id, _new_jar(payload))
+    row = save_jar(request.auth, jar_id, _new_jar(payload, garden_of(request.auth).measures))
     return written(request.auth, row.pk)
 
 
-def _new_jar(payload: JarIn) -> NewJar:
+def _new_jar(payload: JarIn, measures: str) -> NewJar:
     given = payload.dict()
+    unit = "mL" if payload.form == "liquid" else "g"
+    pack, stock, rate = (given.pop(name) for name in ("pack", "stock", "rate"))
+    given["holds"] = core.read_pack(pack, unit, measures, "pack")
+    given["stock"] = core.read_pack(stock, unit, measures, "stock") if stock else None
     n, p, k = core.read_grade(given.pop("grade"))
     nitrogen, also = given.pop("nitrogen"), given.pop("also")
-    names = ("basis", "percent", "form", "density_g_per_ml", "rate_per_l")
+    names = ("basis", "percent", "form", "density_g_per_ml")
     label = core.Label(
         n,
         p,
         k,
         nitrogen=None if nitrogen is None else tuple(sorted(nitrogen.items())),
         also=tuple(sorted(also.items())),
+        rate_per_l=core.read_rate(rate, unit, measures) if rate else None,
         **{name: given.pop(name) for name in names},
     )
     return NewJar(label=label, **given)
@@ -191,7 +200,10 @@ def _new_jar(payload: JarIn) -> NewJar:
 @router.post("/jars/{jar_id}/stock", response=WrittenOut, operation_id="look_at_stock")
 def stock(request: Any, jar_id: uuid.UUID, payload: StockIn) -> WrittenOut:
     """Say what is in a jar now."""
-    return written(request.auth, look_at_stock(request.auth, jar_id, payload.stock).pk)
+    row = Jar.objects.fetch(request.auth, jar_id, "jar_id")
+    unit = "mL" if row.form == "liquid" else "g"
+    left = core.read_pack(payload.stock, unit, garden_of(request.auth).measures, "stock")
+    return written(request.auth, look_at_stock(request.auth, jar_id, left).pk)
 
 
 @router.put("/pens/{pen_id}", response=WrittenOut, operation_id="save_pen")

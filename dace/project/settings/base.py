@@ -82,7 +82,7 @@ AXES_LOCKOUT_PARAMETERS = [["username", "ip_address"]]
 AXES_RESET_ON_SUCCESS = True
 AXES_VERBOSE = False
 # The sign-in endpoint says in our own form that a name is locked; no middleware needs to.
-SILENCED_SYSTEM_CHECKS = ["axes.W001"]
+SILENCED_SYSTEM_CHECKS = ["axes.W002"]
 AUTH_USER_MODEL = "households.User"
 AUTH_PASSWORD_VALIDATORS = [
     {"NAME": f"django.contrib.auth.password_validation.{name}"}

@@ -464,6 +464,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/plantings/{planting_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Mend Planting
+         * @description Put a slip in a planting right.
+         */
+        put: operations["mend_planting"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/plantings/{planting_id}/end": {
         parameters: {
             query?: never;
@@ -518,6 +538,26 @@ export interface paths {
          * @description Mix a can and pour from it.
          */
         post: operations["pour"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/readables": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Readables
+         * @description What a pen can be dipped in from here.
+         */
+        get: operations["readables"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -658,6 +698,26 @@ export interface paths {
          * @description Make an account with an empty garden, and sign in.
          */
         post: operations["sign_up"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stands/{stand_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Recount Stand
+         * @description Put a slip in the count right.
+         */
+        put: operations["recount_stand"];
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -879,7 +939,7 @@ export interface components {
          */
         ChoicesOut: {
             /** Crops */
-            crops: components["schemas"]["NamedOut"][];
+            crops: components["schemas"]["CropOut"][];
             /** Media */
             media: components["schemas"]["MediumOut"][];
         };
@@ -1117,7 +1177,7 @@ export interface components {
         };
         /**
          * JarIn
-         * @description A jar: the label as printed, pack and stock in mL or g.
+         * @description A jar: the label as printed; pack, stock and the label's own rate as typed.
          */
         JarIn: {
             /**
@@ -1146,14 +1206,14 @@ export interface components {
             form: string;
             /** Grade */
             grade: string;
-            /** Holds */
-            holds: number;
             /** Name */
             name: string;
             /** Nitrogen */
             nitrogen?: {
                 [key: string]: number;
             } | null;
+            /** Pack */
+            pack: string;
             /**
              * Percent
              * @default mass
@@ -1161,8 +1221,11 @@ export interface components {
             percent: string;
             /** Price */
             price?: number | null;
-            /** Rate Per L */
-            rate_per_l?: number | null;
+            /**
+             * Rate
+             * @default
+             */
+            rate: string;
             /**
              * Slow
              * @default false
@@ -1170,16 +1233,187 @@ export interface components {
             slow: boolean;
             /** Spoon G */
             spoon_g?: number | null;
-            /** Stock */
-            stock?: number | null;
+            /**
+             * Stock
+             * @default
+             */
+            stock: string;
             /** Use By */
             use_by?: string | null;
         };
         /**
          * JarOut
-         * @description A jar with its label as printed.
+         * @description A jar that stands on the shelf; stock in its unit.
          */
         JarOut: {
+            /** Dissolves */
+            dissolves: boolean;
+            /** Grade */
+            grade: string;
+            /** Holds */
+            holds: number;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Name */
+            name: string;
+            /** Stock */
+            stock: number;
+            /** Stock Text */
+            stock_text: string;
+            /** Unit */
+            unit: string;
+        };
+        /**
+         * JoinIn
+         * @description A name and a password for the link that somebody gave.
+         */
+        JoinIn: {
+            /** Name */
+            name: string;
+            /** Password */
+            password: string;
+            /** Token */
+            token: string;
+        };
+        /**
+         * LastOut
+         * @description The newest change that can be undone, if any.
+         */
+        LastOut: {
+            change: components["schemas"]["ChangeOut"] | null;
+        };
+        /**
+         * MeasureIn
+         * @description A measure: what it holds and its finest mark as typed; a spoon needs no mark.
+         */
+        MeasureIn: {
+            /** Holds */
+            holds: string;
+            /** Kind */
+            kind: string;
+            /**
+             * Mark
+             * @default
+             */
+            mark: string;
+            /** Name */
+            name: string;
+        };
+        /**
+         * MeasureOut
+         * @description The vessel to measure in, at its own scale.
+         */
+        MeasureOut: {
+            /** Holds */
+            holds: number;
+            /** Kind */
+            kind: string;
+        };
+        /**
+         * MediumOut
+         * @description Something to fill a place with.
+         */
+        MediumOut: {
+            /** Key */
+            key: string;
+            /** Kind */
+            kind: string;
+            /** Name */
+            name: string;
+        };
+        /**
+         * MemberOut
+         * @description Somebody in the household.
+         */
+        MemberOut: {
+            /** Name */
+            name: string;
+            /** Role */
+            role: string;
+        };
+        /**
+         * MendIn
+         * @description What a planting really is.
+         */
+        MendIn: {
+            /** Crop */
+            crop: string;
+            /**
+             * Started On
+             * Format: date
+             */
+            started_on: string;
+        };
+        /**
+         * MethodOut
+         * @description A way to sample a medium.
+         */
+        MethodOut: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+        };
+        /**
+         * MoveIn
+         * @description So many plants to another fill.
+         */
+        MoveIn: {
+            /** Count */
+            count: number;
+            /**
+             * Fill Id
+             * Format: uuid
+             */
+            fill_id: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** On */
+            on?: string | null;
+        };
+        /**
+         * NotebookOut
+         * @description Doses and drain readings in one list by time, each kind in its own field.
+         */
+        NotebookOut: {
+            /** Doses */
+            doses: components["schemas"]["DoseOut"][];
+            /** More */
+            more: boolean;
+            /** Readings */
+            readings: components["schemas"]["ReadingOut"][];
+        };
+        /**
+         * NutrientOut
+         * @description mg/L of one nutrient, the water's part of it, and the stage's wish.
+         */
+        NutrientOut: {
+            figure: components["schemas"]["Figure"];
+            /** From Water */
+            from_water: number;
+            /** Name */
+            name: string;
+            wish: components["schemas"]["RangeOut"] | null;
+        };
+        /**
+         * OrderIn
+         * @description Every place, in walking order.
+         */
+        OrderIn: {
+            /** Places */
+            places: string[];
+        };
+        /**
+         * OwnJarOut
+         * @description A jar with its label as printed.
+         */
+        OwnJarOut: {
             /** Also */
             also: {
                 [key: string]: number;
@@ -1227,43 +1461,10 @@ export interface components {
             use_by: string | null;
         };
         /**
-         * JoinIn
-         * @description A name and a password for the link that somebody gave.
-         */
-        JoinIn: {
-            /** Name */
-            name: string;
-            /** Password */
-            password: string;
-            /** Token */
-            token: string;
-        };
-        /**
-         * LastOut
-         * @description The newest change that can be undone, if any.
-         */
-        LastOut: {
-            change: components["schemas"]["ChangeOut"] | null;
-        };
-        /**
-         * MeasureIn
-         * @description A measure [mL].
-         */
-        MeasureIn: {
-            /** Holds Ml */
-            holds_ml: number;
-            /** Kind */
-            kind: string;
-            /** Name */
-            name: string;
-            /** Step Ml */
-            step_ml: number;
-        };
-        /**
-         * MeasureOut
+         * OwnMeasureOut
          * @description A spoon, syringe, beaker or scoop [mL].
          */
-        MeasureOut: {
+        OwnMeasureOut: {
             /** Holds Ml */
             holds_ml: number;
             /**
@@ -1279,34 +1480,16 @@ export interface components {
             step_ml: number;
         };
         /**
-         * MediumOut
-         * @description Something to fill a place with.
+         * OwnStandOut
+         * @description So many plants of a planting in a fill.
          */
-        MediumOut: {
-            /** Key */
-            key: string;
-            /** Kind */
-            kind: string;
-            /** Name */
-            name: string;
-        };
-        /**
-         * MemberOut
-         * @description Somebody in the household.
-         */
-        MemberOut: {
-            /** Name */
-            name: string;
-            /** Role */
-            role: string;
-        };
-        /**
-         * MoveIn
-         * @description So many plants to another fill.
-         */
-        MoveIn: {
+        OwnStandOut: {
             /** Count */
             count: number;
+            /** Counted */
+            counted: string;
+            /** Crop */
+            crop: string;
             /**
              * Fill Id
              * Format: uuid
@@ -1317,50 +1500,68 @@ export interface components {
              * Format: uuid
              */
             id: string;
-            /** On */
-            on?: string | null;
+            /**
+             * Planting Id
+             * Format: uuid
+             */
+            planting_id: string;
+            /**
+             * Since
+             * Format: date
+             */
+            since: string;
+            /** Stage */
+            stage: string;
         };
         /**
-         * NamedOut
-         * @description A crop to choose.
+         * OwnVesselOut
+         * @description A can, jug or sprayer [L].
          */
-        NamedOut: {
-            /** Key */
-            key: string;
+        OwnVesselOut: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Kind */
+            kind: string;
             /** Name */
             name: string;
+            /** Usual */
+            usual: boolean;
+            /** Volume L */
+            volume_l: number;
         };
         /**
-         * NotebookOut
-         * @description Doses and drain readings in one list by time, each kind in its own field.
+         * OwnWaterOut
+         * @description A water and how it is known.
          */
-        NotebookOut: {
-            /** Doses */
-            doses: components["schemas"]["DoseOut"][];
-            /** More */
-            more: boolean;
-            /** Readings */
-            readings: components["schemas"]["ReadingOut"][];
-        };
-        /**
-         * NutrientOut
-         * @description mg/L of one nutrient, the water's part of it, and the stage's wish.
-         */
-        NutrientOut: {
-            figure: components["schemas"]["Figure"];
-            /** From Water */
-            from_water: number;
+        OwnWaterOut: {
+            /** Ec Ms Cm */
+            ec_ms_cm: number;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Kind */
+            kind: string;
+            /** Known By */
+            known_by: string;
             /** Name */
             name: string;
-            wish: components["schemas"]["RangeOut"] | null;
-        };
-        /**
-         * OrderIn
-         * @description Every place, in walking order.
-         */
-        OrderIn: {
-            /** Places */
-            places: string[];
+            /** Parts */
+            parts: {
+                [key: string]: number;
+            } | null;
+            /** Report */
+            report: {
+                [key: string]: number;
+            } | null;
+            /** Subject Id */
+            subject_id: string | null;
+            /** Usual */
+            usual: boolean;
         };
         /**
          * PathOut
@@ -1436,6 +1637,23 @@ export interface components {
             step_ms_cm: number;
         };
         /**
+         * PenToReadOut
+         * @description A pen, as far as a reading needs it.
+         */
+        PenToReadOut: {
+            /** Compensates */
+            compensates: boolean;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Name */
+            name: string;
+            /** Scale */
+            scale: string;
+        };
+        /**
          * PlaceIn
          * @description A stop and, when it is new, what it is filled with.
          */
@@ -1470,7 +1688,7 @@ export interface components {
             /** Name */
             name: string;
             /** Stands */
-            stands: components["schemas"]["StandOut"][];
+            stands: components["schemas"]["OwnStandOut"][];
         };
         /**
          * PlantingIn
@@ -1515,11 +1733,17 @@ export interface components {
         /**
          * PourOut
          * @description How much each plant gets and what stays in the can [L].
+         *
+         *     ``cans`` says how the round splits where one can does not hold it.
          */
         PourOut: {
+            /** Cans */
+            cans: string;
             each: components["schemas"]["Figure"];
             /** Left L */
             left_l: number;
+            /** Litres Each */
+            litres_each: number;
             /** Plants */
             plants: number;
         };
@@ -1533,8 +1757,11 @@ export interface components {
              * Format: uuid
              */
             jar_id: string;
-            /** Litres Each */
-            litres_each?: number | null;
+            /**
+             * Litres
+             * @default
+             */
+            litres: string;
             /** Plants */
             plants?: number | null;
             /**
@@ -1605,6 +1832,39 @@ export interface components {
             typ: number;
         };
         /**
+         * ReadableOut
+         * @description Something to read. ``advice`` says how to read what is too strong for the pen.
+         */
+        ReadableOut: {
+            /** Advice */
+            advice: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Kind */
+            kind: string;
+            /** Name */
+            name: string;
+            /** Parts Water */
+            parts_water: number;
+        };
+        /**
+         * ReadablesOut
+         * @description Subjects, pens, the ways to sample, and how temperatures are written here.
+         */
+        ReadablesOut: {
+            /** Degrees */
+            degrees: string;
+            /** Methods */
+            methods: components["schemas"]["MethodOut"][];
+            /** Pens */
+            pens: components["schemas"]["PenToReadOut"][];
+            /** Subjects */
+            subjects: components["schemas"]["ReadableOut"][];
+        };
+        /**
          * ReadingIn
          * @description A reading as the pen showed it.
          */
@@ -1672,11 +1932,15 @@ export interface components {
             change_id: number | null;
             /** Ec */
             ec: string;
+            /** Ec Ms Cm */
+            ec_ms_cm: number;
             /**
              * Id
              * Format: uuid
              */
             id: string;
+            /** Kind */
+            kind: string;
             /** Method */
             method: string;
             /** Range Text */
@@ -1691,6 +1955,14 @@ export interface components {
             text: string;
             /** Verdict */
             verdict: string;
+        };
+        /**
+         * RecountIn
+         * @description How many really stand there.
+         */
+        RecountIn: {
+            /** Count */
+            count: number;
         };
         /**
          * SessionOut
@@ -1724,9 +1996,9 @@ export interface components {
         SetupOut: {
             garden: components["schemas"]["GardenOut"];
             /** Jars */
-            jars: components["schemas"]["JarOut"][];
+            jars: components["schemas"]["OwnJarOut"][];
             /** Measures */
-            measures: components["schemas"]["MeasureOut"][];
+            measures: components["schemas"]["OwnMeasureOut"][];
             /** Owner */
             owner: boolean;
             /** Pens */
@@ -1736,9 +2008,9 @@ export interface components {
             /** Places */
             places: components["schemas"]["PlaceOut"][];
             /** Vessels */
-            vessels: components["schemas"]["VesselOut"][];
+            vessels: components["schemas"]["OwnVesselOut"][];
             /** Waters */
-            waters: components["schemas"]["WaterOut"][];
+            waters: components["schemas"]["OwnWaterOut"][];
         };
         /**
          * ShownOut
@@ -1803,7 +2075,7 @@ export interface components {
         };
         /**
          * StandOut
-         * @description So many plants of a planting in a fill.
+         * @description So many plants of one crop at a stop.
          */
         StandOut: {
             /** Count */
@@ -1812,11 +2084,10 @@ export interface components {
             counted: string;
             /** Crop */
             crop: string;
-            /**
-             * Fill Id
-             * Format: uuid
-             */
-            fill_id: string;
+            /** Crop Key */
+            crop_key: string;
+            /** Fed */
+            fed: boolean;
             /**
              * Id
              * Format: uuid
@@ -1827,13 +2098,14 @@ export interface components {
              * Format: uuid
              */
             planting_id: string;
-            /**
-             * Since
-             * Format: date
-             */
-            since: string;
+            /** Spot */
+            spot: string;
             /** Stage */
             stage: string;
+            /** Stage Key */
+            stage_key: string;
+            /** Stage Since */
+            stage_since: string;
         };
         /**
          * StepOut
@@ -1855,11 +2127,11 @@ export interface components {
         };
         /**
          * StockIn
-         * @description What is in a jar by looking [mL or g].
+         * @description What is in a jar by looking, as typed.
          */
         StockIn: {
             /** Stock */
-            stock: number;
+            stock: string;
         };
         /**
          * StopOut
@@ -1947,7 +2219,7 @@ export interface components {
         };
         /**
          * VesselOut
-         * @description A can, jug or sprayer [L].
+         * @description A can that she owns.
          */
         VesselOut: {
             /**
@@ -1955,12 +2227,8 @@ export interface components {
              * Format: uuid
              */
             id: string;
-            /** Kind */
-            kind: string;
             /** Name */
             name: string;
-            /** Usual */
-            usual: boolean;
             /** Volume L */
             volume_l: number;
         };
@@ -1991,34 +2259,18 @@ export interface components {
         };
         /**
          * WaterOut
-         * @description A water and how it is known.
+         * @description A water; conductivity in mS/cm at 25 C.
          */
         WaterOut: {
-            /** Ec Ms Cm */
-            ec_ms_cm: number;
+            /** Ec */
+            ec: string;
             /**
              * Id
              * Format: uuid
              */
             id: string;
-            /** Kind */
-            kind: string;
-            /** Known By */
-            known_by: string;
             /** Name */
             name: string;
-            /** Parts */
-            parts: {
-                [key: string]: number;
-            } | null;
-            /** Report */
-            report: {
-                [key: string]: number;
-            } | null;
-            /** Subject Id */
-            subject_id: string | null;
-            /** Usual */
-            usual: boolean;
         };
         /**
          * WaysOut
@@ -2029,12 +2281,22 @@ export interface components {
             can: string;
             /** Ec */
             ec: string;
+            /** Label */
+            label: string;
             /** Nitrogen */
             nitrogen: string;
             /** Parts */
             parts: string;
             /** Per Litre */
             per_litre: string;
+        };
+        /**
+         * Where
+         * @description The chosen stop, if any.
+         */
+        Where: {
+            /** Stop */
+            stop?: string | null;
         };
         /**
          * Which
@@ -2613,6 +2875,32 @@ export interface operations {
             };
         };
     };
+    mend_planting: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                planting_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MendIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+        };
+    };
     end_planting: {
         parameters: {
             query?: never;
@@ -2681,6 +2969,28 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+        };
+    };
+    readables: {
+        parameters: {
+            query?: {
+                stop?: string | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReadablesOut"];
                 };
             };
         };
@@ -2833,6 +3143,32 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SessionOut"];
+                };
+            };
+        };
+    };
+    recount_stand: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                stand_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RecountIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
                 };
             };
         };

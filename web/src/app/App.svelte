@@ -1,5 +1,6 @@
 <script lang="ts">
   import { onMount } from 'svelte';
+  import JoinPage from '../desks/welcome/JoinPage.svelte';
   import Welcome from '../desks/welcome/Welcome.svelte';
   import Button from '../ui/Button.svelte';
   import { session } from './session.svelte';
@@ -10,6 +11,8 @@
 
 {#if session.info?.signed_in}
   <Shell />
+{:else if session.info && location.pathname === '/join'}
+  <JoinPage />
 {:else if session.info}
   <Welcome />
 {:else if session.problem}

@@ -10,6 +10,14 @@
       <dd>{what}</dd>
     {/each}
   </dl>
+  <label>
+    <input
+      type="checkbox"
+      checked={keys.on}
+      onchange={(event) => keys.turn(event.currentTarget.checked)}
+    />
+    Single keys act
+  </label>
   <p>On the Bench the arrow keys move the level, a little or, with Page Up and Down, a lot.</p>
 </Sheet>
 
@@ -23,6 +31,19 @@
 
   dd {
     margin: 0;
+  }
+
+  label {
+    display: flex;
+    gap: var(--space-2);
+    align-items: center;
+    min-height: var(--touch);
+  }
+
+  input {
+    width: 22px;
+    height: 22px;
+    accent-color: var(--color-rim);
   }
 
   kbd {

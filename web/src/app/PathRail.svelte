@@ -25,7 +25,10 @@
 <nav aria-label="Along the path">
   <h2>Along the path</h2>
   {#if garden.path && garden.stops.length === 0}
-    <p class="empty">No places yet. Your tubs and beds will stand here, in walking order.</p>
+    <p class="empty">
+      No places yet. Your tubs and beds will stand here, in walking order.
+      <a href="/setup">Set up the garden</a>
+    </p>
   {/if}
   <ol bind:this={list} aria-busy={!garden.path}>
     {#each garden.stops as stop, index (stop.id)}

@@ -3,6 +3,7 @@
   import { Router } from 'sv-router';
   import ReadingSheet from '../desks/notebook/ReadingSheet.svelte';
   import Button from '../ui/Button.svelte';
+  import FindSheet from './FindSheet.svelte';
   import { garden } from './garden.svelte';
   import KeysHelp from './KeysHelp.svelte';
   import { keys } from './keys.svelte';
@@ -38,6 +39,7 @@
 </div>
 <UndoBar />
 <KeysHelp />
+<FindSheet />
 <ReadingSheet bind:open={keys.readingOpen} />
 
 <style>
@@ -83,6 +85,22 @@
     z-index: 3;
     padding: var(--space-2);
     background: var(--color-panel);
+  }
+
+  @media print {
+    .shell {
+      display: block;
+      height: auto;
+    }
+
+    .shell > :global(:not(main)),
+    .skip {
+      display: none;
+    }
+
+    main {
+      border: 0;
+    }
   }
 
   @media (width <= 1000px) {

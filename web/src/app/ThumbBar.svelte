@@ -23,6 +23,16 @@
     {#each DESKS as desk (desk.path)}
       <li><button type="button" onclick={() => open(desk.path)}>{desk.name}</button></li>
     {/each}
+    <li><button type="button" onclick={() => open('/setup')}>Set-up</button></li>
+    <li>
+      <button
+        type="button"
+        onclick={() => {
+          more = false;
+          keys.findOpen = true;
+        }}>Find</button
+      >
+    </li>
   </ul>
 </Sheet>
 

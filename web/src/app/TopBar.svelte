@@ -24,6 +24,18 @@
   </nav>
   <div class="side">
     <span class="today">{today}</span>
+    <a class="setup" href="/setup" aria-current={here === '/setup' ? 'page' : undefined}>Set-up</a>
+    <button
+      type="button"
+      class="find"
+      aria-label="Find"
+      title="Find (/)"
+      onclick={() => (keys.findOpen = true)}
+    >
+      <svg width="18" height="18" viewBox="0 0 18 18" aria-hidden="true">
+        <path d="M7.5 1.5a6 6 0 1 0 0 12 6 6 0 0 0 0-12Zm4.5 10.5 4.5 4.5" />
+      </svg>
+    </button>
     <button type="button" aria-label="Keys" title="Keys (?)" onclick={() => (keys.helpOpen = true)}>
       ?
     </button>
@@ -90,6 +102,22 @@
     align-items: center;
   }
 
+  .setup {
+    display: grid;
+    place-items: center;
+    min-height: var(--touch);
+    padding: 0 var(--space-3);
+    border-radius: var(--radius-round);
+    color: inherit;
+    font-size: var(--text-s);
+  }
+
+  .find path {
+    fill: none;
+    stroke: currentcolor;
+    stroke-width: 2;
+  }
+
   .today {
     margin-right: var(--space-2);
     font-weight: 600;
@@ -119,6 +147,7 @@
     }
 
     nav,
+    .setup,
     button[aria-label] {
       display: none;
     }

@@ -12,16 +12,30 @@ export const KEYS: [string, string][] = [
   ['r', 'write down a reading'],
   ['u', 'undo the last thing'],
   ['w', 'fold or unfold the working'],
+  ['c', 'in the Notebook: chart or list'],
+  ['/', 'find a place, a crop, a jar or a page'],
   ['?', 'these keys'],
 ];
+
+const STORED = 'dace.single-keys';
 
 /** What keys open: the reading and the help are drawn by the shell. */
 class Keys {
   helpOpen = $state(false);
   readingOpen = $state(false);
+  findOpen = $state(false);
+  chart = $state(false);
+  /** Single keys can be turned off, for whoever presses them by accident. */
+  on = $state(localStorage.getItem(STORED) !== 'off');
+
+  turn(on: boolean): void {
+    this.on = on;
+    localStorage.setItem(STORED, on ? 'on' : 'off');
+  }
 
   readonly press = (event: KeyboardEvent): void => {
     if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event.target)) return;
+    if (!this.on && event.key !== '?') return;
     if (document.querySelector('dialog[open]')) return;
     const act = this.actOf(event.key);
     if (!act) return;
@@ -39,6 +53,8 @@ class Keys {
       r: () => (this.readingOpen = true),
       u: () => void undo.take(),
       w: () => (working.folded = !working.folded),
+      c: () => (this.chart = !this.chart),
+      '/': () => (this.findOpen = true),
       '?': () => (this.helpOpen = true),
     };
     return acts[key];

@@ -2,6 +2,7 @@ import { createRouter } from 'sv-router';
 import BenchPage from '../desks/bench/BenchPage.svelte';
 import ComingDesk from '../desks/coming/ComingDesk.svelte';
 import NotebookPage from '../desks/notebook/NotebookPage.svelte';
+import SetupPage from '../desks/setup/SetupPage.svelte';
 
 export const { p, navigate, isActive, route } = createRouter({
   '/': BenchPage,
@@ -10,6 +11,7 @@ export const { p, navigate, isActive, route } = createRouter({
   '/shelf': ComingDesk,
   '/season': ComingDesk,
   '/notebook': NotebookPage,
+  '/setup': SetupPage,
   '*': ComingDesk,
 });
 
@@ -21,4 +23,4 @@ export const DESKS = [
   { path: '/notebook', name: 'Notebook' },
 ] as const;
 
-export type DeskPath = (typeof DESKS)[number]['path'];
+export type DeskPath = (typeof DESKS)[number]['path'] | '/setup';

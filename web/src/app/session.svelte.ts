@@ -21,6 +21,15 @@ class Session {
     return this.keep(await ask(client.POST('/api/demo')));
   }
 
+  async join(token: string, name: string, password: string): Promise<Problem | null> {
+    return this.keep(await ask(client.POST('/api/join', { body: { token, name, password } })));
+  }
+
+  async signOutEverywhere(): Promise<void> {
+    await ask(client.POST('/api/sign-out-everywhere'));
+    location.assign('/');
+  }
+
   async signOut(): Promise<void> {
     await ask(client.POST('/api/sign-out'));
     location.assign('/');

@@ -36,3 +36,8 @@ export function ago(instant: string, now: string, zone: string): string {
   if (days <= 0) return 'today';
   return days === 1 ? 'yesterday' : `${days} days ago`;
 }
+
+/** The instant of a local time such as `2026-07-14T17:40`, by this device's clock. */
+export function instantOf(local: string): string {
+  return new Date(local).toISOString();
+}

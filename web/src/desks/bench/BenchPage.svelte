@@ -6,6 +6,7 @@
   import WateringCan from '../../drawings/WateringCan.svelte';
   import Button from '../../ui/Button.svelte';
   import { Bench } from './bench.svelte';
+  import CanCard from './CanCard.svelte';
   import BenchTitle from './BenchTitle.svelte';
   import { explanation } from './explain';
   import LitreBars from './LitreBars.svelte';
@@ -27,7 +28,7 @@
   $effect(() => {
     void [garden.stand?.id, garden.stand?.stage_key, garden.version];
     untrack(() => {
-      bench.litresEach = null;
+      bench.litresSaid = '';
       void bench.load().then(() => bench.work());
     });
   });
@@ -44,10 +45,8 @@
 {#if bench.supplies && bench.supplies.jars.length === 0}
   <div class="empty">
     <h1>The Bench wants a jar</h1>
-    <p>
-      A jar from its label, a can and your water: that is all it takes to work out a dose. Jars of
-      your own come with setting up, which is being built; the demo garden shows how it goes.
-    </p>
+    <p>A jar from its label, a can and your water: that is all it takes to work out a dose.</p>
+    <a href="/setup">Set up a jar</a>
   </div>
 {:else}
   <div class="bench" aria-busy={!preview}>
@@ -87,6 +86,7 @@
       </div>
     </div>
     <PourBar {bench} />
+    <CanCard {bench} />
   </div>
 {/if}
 
@@ -124,6 +124,12 @@
   .soft {
     color: var(--color-text-soft);
     font-size: var(--text-s);
+  }
+
+  @media print {
+    .bench > :global(:not(article)) {
+      display: none;
+    }
   }
 
   .hows {

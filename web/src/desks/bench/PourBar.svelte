@@ -15,11 +15,16 @@
   const short = $derived((pour?.left_l ?? 0) < -1e-6);
   const step = $derived(bench.litres > 1 ? 0.5 : bench.litres > 0.2 ? 0.1 : 0.01);
   const litres = (value: number) => Number(value.toPrecision(3)).toString();
+  const trouble = $derived(bench.problem?.field === 'litres_each' && !bench.typing);
+
+  function say(text: string) {
+    bench.litresSaid = text;
+    void bench.work();
+  }
 
   function change(by: number) {
     const next = Math.round((bench.litres + by * step) / step) * step;
-    if (next > 0) bench.litresEach = Number(next.toFixed(4));
-    void bench.work();
+    if (next > 0) say(`${Number(next.toFixed(4))} L`);
   }
 </script>
 
@@ -42,12 +47,19 @@
     </Button>
     <div class="each" role="group" aria-label="Litres for each plant">
       <button type="button" aria-label="Less for each" onclick={() => change(-1)}>−</button>
+      <input
+        aria-label="Litres for each: 1.5 L, 4 L/m2 or 6 L in all"
+        value={bench.litresSaid || `${litres(bench.litres)} L`}
+        autocomplete="off"
+        aria-invalid={trouble ? 'true' : undefined}
+        onchange={(event) => say(event.currentTarget.value)}
+      />
       <button type="button" aria-label="More for each" onclick={() => change(1)}>+</button>
     </div>
     <p>
       {#if short}
-        <strong>{litres(-pour.left_l)} L more than the can holds.</strong> Pour less, or fill a larger
-        can.
+        <strong>{litres(-pour.left_l)} L more than this can holds; {pour.cans} would do.</strong> Pour
+        one can at a time, or fill a larger one.
       {:else}
         <b>{preview.concentrate.text} {preview.unit}</b> in the can{#if preview.spoons}, about
           {preview.spoons}{/if}.
@@ -116,6 +128,20 @@
     font-size: var(--text-xl);
     line-height: 1;
     cursor: pointer;
+  }
+
+  .each input {
+    width: 8ch;
+    min-height: var(--touch);
+    padding: 0 var(--space-2);
+    border: 1px solid var(--color-edge);
+    border-radius: var(--radius);
+    background: var(--color-field);
+    text-align: center;
+  }
+
+  .each input[aria-invalid] {
+    border-color: var(--color-stop);
   }
 
   .how {

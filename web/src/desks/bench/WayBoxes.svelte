@@ -11,6 +11,8 @@
   const ofStrength = $derived(!bench.problem || bench.problem.field === 'strength');
 
   const unit = $derived(bench.preview?.unit ?? 'mL');
+  // a share of the label is a way only where the jar's label gives a rate
+  const ways = $derived(WAYS.filter((one) => one.way !== 'label' || bench.preview?.ways.label));
 
   /** The box that has the focus keeps its text: no answer rewrites it under the fingers. */
   let held = $state<{ way: Way; text: string } | null>(null);
@@ -35,7 +37,7 @@
 </script>
 
 <div class="ways" role="group" aria-label="How strong, said in any of these ways">
-  {#each WAYS as { way, label } (way)}
+  {#each ways as { way, label } (way)}
     <label class:wrong={wrong(way)}>
       <span>{label.replace('unit', unit)}</span>
       <input
@@ -70,13 +72,13 @@
 <style>
   .ways {
     display: grid;
-    grid-template-columns: repeat(5, minmax(0, 1fr));
+    grid-template-columns: repeat(auto-fit, minmax(64px, 1fr));
     gap: 6px;
   }
 
   label {
     display: block;
-    padding: 5px 8px 4px;
+    padding: 5px 6px 4px;
     border: 1px solid var(--color-edge);
     border-radius: var(--radius);
     background: var(--color-field);
@@ -147,15 +149,7 @@
 
   @media (width <= 700px) {
     .ways {
-      grid-template-columns: repeat(6, minmax(0, 1fr));
-    }
-
-    label {
-      grid-column: span 2;
-    }
-
-    label:nth-child(n + 4) {
-      grid-column: span 3;
+      grid-template-columns: repeat(auto-fit, minmax(100px, 1fr));
     }
   }
 </style>

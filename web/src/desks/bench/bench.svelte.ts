@@ -21,7 +21,8 @@ export class Bench {
   /** The box that was last typed in, with what was typed; none after a drag. */
   typed = $state<{ way: Way; text: string } | null>(null);
   reading = $state(0);
-  litresEach = $state<number | null>(null);
+  /** Litres for each plant as typed; empty takes what Dace suggests. */
+  litresSaid = $state('');
   preview = $state<Preview | null>(null);
   problem = $state<Problem | null>(null);
   /** She is still typing: a half-typed strength is no mistake yet. */
@@ -34,7 +35,7 @@ export class Bench {
   rest = $state<{ canId: string; leftL: number; ratio: string; standId: string } | null>(null);
 
   jar = $derived(this.supplies?.jars.find((jar) => jar.id === this.jarId) ?? null);
-  litres = $derived(this.litresEach ?? this.preview?.pour?.each.value ?? 0);
+  litres = $derived(this.preview?.pour?.litres_each ?? 0);
 
   private asking: AbortController | undefined;
   private rests: ReturnType<typeof setTimeout> | undefined;
@@ -159,7 +160,7 @@ export class Bench {
     this.pouring = false;
     this.problem = reply.problem ?? null;
     if (!reply.data) return;
-    this.litresEach = null;
+    this.litresSaid = '';
     undo.offer(reply.data, read && { label: 'Read the can', act: read });
     void garden.changed();
   }
@@ -174,7 +175,7 @@ export class Bench {
       reading: this.reading,
       stand_id: stand?.id ?? null,
       plants: stand?.count ?? null,
-      litres_each: this.litresEach,
+      litres: this.litresSaid,
     };
   }
 }

@@ -1,5 +1,5 @@
 /** The ways to say how strong a can is; each has a box on the Bench. */
-export type Way = 'parts' | 'can' | 'per_litre' | 'nitrogen' | 'ec';
+export type Way = 'parts' | 'can' | 'per_litre' | 'nitrogen' | 'ec' | 'label';
 
 /** Labels name the concentrate's unit as `unit`. */
 export const WAYS: { way: Way; label: string }[] = [
@@ -8,6 +8,7 @@ export const WAYS: { way: Way; label: string }[] = [
   { way: 'per_litre', label: 'unit a litre' },
   { way: 'nitrogen', label: 'N, mg/L' },
   { way: 'ec', label: 'can reads' },
+  { way: 'label', label: '% of label' },
 ];
 
 const BARE = /^\s*[\d.,½¼¾/ ]+$/;
@@ -27,5 +28,7 @@ export function inFull(way: Way, typed: string, unit: string): string {
       return `N ${number} mg/L`;
     case 'ec':
       return `EC ${number}`;
+    case 'label':
+      return `${number} % of the label`;
   }
 }

@@ -7,6 +7,7 @@
   import Button from '../../ui/Button.svelte';
   import DoseEntry from './DoseEntry.svelte';
   import { byDay } from './entries';
+  import NotebookChart from './NotebookChart.svelte';
   import ReadingEntry from './ReadingEntry.svelte';
 
   const PAGE = 40;
@@ -45,6 +46,9 @@
     </div>
     <div class="acts">
       {#if garden.stop}<Button onclick={() => garden.choose(null)}>The whole garden</Button>{/if}
+      <Button aria-pressed={keys.chart} onclick={() => (keys.chart = !keys.chart)}>
+        {keys.chart ? 'As a list' : 'As a chart'}
+      </Button>
       <Button onclick={() => (keys.readingOpen = true)}>Write down a reading</Button>
     </div>
   </header>
@@ -56,7 +60,10 @@
     <p>Nothing here yet. Pour a can on the Bench, and it stands here with its figures.</p>
     <a href="/bench{garden.search}">To the Bench</a>
   {/if}
-  {#each days as day (day.name)}
+  {#if book && days.length && keys.chart}
+    <NotebookChart {book} {zone} />
+  {/if}
+  {#each keys.chart ? [] : days as day (day.name)}
     <h2>{day.name}</h2>
     <ul>
       {#each day.entries as entry (entry.id)}

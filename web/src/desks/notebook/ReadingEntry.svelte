@@ -20,7 +20,11 @@
   </svg>
   <p>
     <b>
-      {drain ? `${reading.stop}: the drain reads` : 'The can reads'}
+      {!drain
+        ? 'The can reads'
+        : reading.kind === 'water'
+          ? `${reading.stop} reads`
+          : `${reading.stop}: the ${reading.method === 'pour_through' ? 'drain' : 'sample'} reads`}
       {reading.ec} mS/cm
     </b>
     <span class="soft">

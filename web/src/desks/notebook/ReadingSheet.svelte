@@ -1,25 +1,15 @@
 <script lang="ts">
-  import { garden } from '../../app/garden.svelte';
-  import { undo } from '../../app/undo.svelte';
-  import { ask, client, type Problem } from '../../api/client';
   import Button from '../../ui/Button.svelte';
   import Choice from '../../ui/Choice.svelte';
   import Field from '../../ui/Field.svelte';
   import Sheet from '../../ui/Sheet.svelte';
-  import { subjectsToRead, type Readable } from './subjects';
+  import { NewReading } from './reading.svelte';
 
   interface Props {
     open: boolean;
   }
   let { open = $bindable() }: Props = $props();
-  let subjects = $state<Readable[]>([]);
-  let chosen = $state('');
-  let value = $state('');
-  let scale = $state('mS/cm');
-  let temperature = $state('');
-  let compensates = $state('yes');
-  let problem = $state<Problem | null>(null);
-  let busy = $state(false);
+  const reading = new NewReading();
 
   const SCALES = [
     { value: 'mS/cm', name: 'mS/cm' },
@@ -31,106 +21,118 @@
     { value: 'yes', name: 'The pen corrects to 25 °C' },
     { value: 'no', name: 'It does not: I give the temperature' },
   ];
+  const SHOWN = ['value', 'temperature_c', 'parts_water', 'taken_at'];
 
   $effect(() => {
-    if (open) void load();
+    if (open) void reading.load();
   });
 
-  async function load() {
-    problem = null;
-    const query = { stop: garden.stop?.id ?? null, limit: 20 };
-    const reply = await ask(client.GET('/api/notebook', { params: { query } }));
-    problem = reply.problem ?? null;
-    subjects = subjectsToRead(reply.data?.doses ?? [], garden.stop);
-    chosen = subjects[0]?.id ?? '';
-  }
-
-  const number = (typed: string) => (typed.trim() === '' ? NaN : Number(typed.replace(',', '.')));
-  const trouble = (field: string) => (problem?.field === field ? problem.message : '');
+  const trouble = (field: string) =>
+    reading.problem?.field === field ? reading.problem.message : '';
   const elsewhere = $derived(
-    problem && !['value', 'temperature_c'].includes(problem.field) ? problem.message : '',
+    reading.problem && !SHOWN.includes(reading.problem.field) ? reading.problem.message : '',
   );
-
-  function notANumber(field: string, typed: string, would_do: string): Problem {
-    const read = typed.trim() ? `“${typed}”` : 'nothing';
-    return { field, read, would_do, message: `Read ${read}; ${would_do}.` };
-  }
+  const named = (rows: { id: string; name: string }[]) =>
+    rows.map((one) => ({ value: one.id, name: one.name }));
 
   async function keep(event: SubmitEvent) {
     event.preventDefault();
-    const subject = subjects.find((one) => one.id === chosen);
-    if (!subject) return;
-    if (Number.isNaN(number(value))) {
-      problem = notANumber('value', value, 'a number such as 1.12 would do');
-      return;
-    }
-    if (compensates === 'no' && Number.isNaN(number(temperature))) {
-      problem = notANumber('temperature_c', temperature, 'degrees such as 18 would do');
-      return;
-    }
-    busy = true;
-    const reply = await ask(
-      client.POST('/api/readings', {
-        body: {
-          id: crypto.randomUUID(),
-          subject_id: subject.id,
-          value: number(value),
-          scale,
-          method: subject.method,
-          compensates: compensates === 'yes',
-          temperature_c: compensates === 'no' ? number(temperature) : null,
-        },
-      }),
-    );
-    busy = false;
-    problem = reply.problem ?? null;
-    if (!reply.data) return;
-    open = false;
-    value = '';
-    undo.offer(reply.data);
-    await garden.changed();
+    if (await reading.keep()) open = false;
   }
 </script>
 
 <Sheet title="What does the pen say?" bind:open>
-  {#if subjects.length === 0 && !problem}
-    <p>There is nothing to read yet: pour a can first, or choose a stop whose drain you read.</p>
-  {:else}
+  {#if reading.found && reading.found.subjects.length === 0}
+    <p>There is nothing to read yet: pour a can, or set up a place or a water first.</p>
+    <a href="/setup">To the set-up</a>
+  {:else if reading.found}
     <form onsubmit={keep} novalidate>
       <Choice
         label="The pen is in"
         labelled
-        bind:value={chosen}
-        options={subjects.map((one) => ({ value: one.id, name: one.name }))}
+        bind:value={() => reading.subjectId, (id) => reading.choose(id)}
+        options={named(reading.found.subjects)}
       />
+      {#if reading.subject?.advice}<p class="soft">{reading.subject.advice}</p>{/if}
       <div class="pair">
         <Field
           label="It shows"
           inputmode="decimal"
           autocomplete="off"
-          bind:value
+          bind:value={reading.value}
           trouble={trouble('value')}
         />
-        <Choice label="Scale" labelled bind:value={scale} options={SCALES} />
+        <Choice label="Scale" labelled bind:value={reading.scale} options={SCALES} />
       </div>
-      <Choice label="Temperature" labelled bind:value={compensates} options={CORRECTS} />
-      {#if compensates === 'no'}
+      {#if reading.found.pens.length}
+        <Button onclick={() => reading.dip()}>
+          Dip {reading.found.pens.find((pen) => pen.id === reading.penId)?.name ?? 'the pen'}
+        </Button>
+      {/if}
+      {#if !reading.compensates}
         <Field
-          label="The liquid has, °C"
+          label="The liquid has, °{reading.found.degrees}"
           inputmode="decimal"
           autocomplete="off"
-          bind:value={temperature}
+          bind:value={reading.temperature}
           trouble={trouble('temperature_c')}
         />
       {/if}
+      <details open={trouble('parts_water') !== '' || trouble('taken_at') !== ''}>
+        <summary>How and when it was read</summary>
+        {#if reading.subject?.kind === 'fill'}
+          <Choice
+            label="The sample is"
+            labelled
+            bind:value={reading.method}
+            options={reading.found.methods.map((one) => ({ value: one.key, name: one.name }))}
+          />
+        {/if}
+        {#if reading.found.pens.length > 1}
+          <Choice
+            label="Which pen"
+            labelled
+            bind:value={() => reading.penId, (id) => reading.take(id)}
+            options={named(reading.found.pens)}
+          />
+        {/if}
+        <Choice
+          label="Temperature"
+          labelled
+          bind:value={
+            () => (reading.compensates ? 'yes' : 'no'), (v) => (reading.compensates = v === 'yes')
+          }
+          options={CORRECTS}
+        />
+        <Field
+          label="Diluted before it was read, 1 +"
+          inputmode="decimal"
+          autocomplete="off"
+          hint="Leave it out if it was not."
+          bind:value={reading.parts}
+          trouble={trouble('parts_water')}
+        />
+        <Field
+          label="Read earlier, at"
+          type="datetime-local"
+          hint="Leave it out for now."
+          bind:value={reading.when}
+          trouble={trouble('taken_at')}
+        />
+      </details>
       {#if elsewhere}<p class="trouble" role="alert">{elsewhere}</p>{/if}
-      <Button look="go" type="submit" disabled={busy}>Write it down</Button>
+      <Button look="go" type="submit" disabled={reading.busy}>Write it down</Button>
     </form>
+  {:else}
+    <p aria-busy={!reading.problem}>
+      {reading.problem?.message ?? 'Looking what there is to read…'}
+    </p>
   {/if}
 </Sheet>
 
 <style>
-  form {
+  form,
+  details[open] {
     display: grid;
     grid-template-columns: minmax(0, 1fr);
     gap: var(--space-3);
@@ -141,6 +143,18 @@
     grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
     gap: var(--space-3);
     align-items: start;
+  }
+
+  summary {
+    min-height: var(--touch);
+    padding: var(--space-2) 0;
+    color: var(--color-rim);
+    cursor: pointer;
+  }
+
+  .soft {
+    color: var(--color-text-soft);
+    font-size: var(--text-s);
   }
 
   .trouble {

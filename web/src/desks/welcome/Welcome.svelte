@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { navigate } from '../../app/router';
   import { session } from '../../app/session.svelte';
   import type { Problem } from '../../api/client';
   import Fish from '../../drawings/Fish.svelte';
@@ -21,6 +22,8 @@
     busy = true;
     problem = await act();
     busy = false;
+    // a new garden begins with its questions
+    if (!problem && mode === 'up' && !session.info?.is_demo) await navigate('/setup');
   }
 
   function submit(event: SubmitEvent) {

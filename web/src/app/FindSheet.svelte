@@ -1,0 +1,96 @@
+<script lang="ts">
+  import { ask, client, type Schemas } from '../api/client';
+  import Sheet from '../ui/Sheet.svelte';
+  import { allFindable, matching, type Found } from './find';
+  import { garden } from './garden.svelte';
+  import { goTo, keys } from './keys.svelte';
+
+  let typed = $state('');
+  let jars = $state<Schemas['JarOut'][]>([]);
+  const found = $derived(matching(allFindable(garden.stops, jars), typed));
+
+  $effect(() => {
+    if (!keys.findOpen) return;
+    typed = '';
+    void ask(client.GET('/api/bench')).then((reply) => (jars = reply.data?.jars ?? []));
+  });
+
+  function go(one: Found | undefined) {
+    if (!one) return;
+    keys.findOpen = false;
+    if (one.stop) garden.choose(one.stop);
+    void goTo(one.desk);
+  }
+</script>
+
+<Sheet title="Find" bind:open={keys.findOpen}>
+  <form
+    onsubmit={(event) => {
+      event.preventDefault();
+      go(found[0]);
+    }}
+  >
+    <label>
+      <span class="unseen">A place, a crop, a jar or a page</span>
+      <!-- svelte-ignore a11y_autofocus -->
+      <input
+        bind:value={typed}
+        placeholder="A place, a crop, a jar or a page"
+        autocomplete="off"
+        autofocus
+      />
+    </label>
+    <ul aria-live="polite">
+      {#each found as one (one.id)}
+        <li>
+          <button type="button" onclick={() => go(one)}><b>{one.name}</b> {one.line}</button>
+        </li>
+      {:else}
+        <li>Nothing of that name. Fewer letters may find it.</li>
+      {/each}
+    </ul>
+  </form>
+</Sheet>
+
+<style>
+  input {
+    width: 100%;
+    min-height: var(--touch);
+    padding: 0 var(--space-3);
+    border: 1px solid var(--color-edge);
+    border-radius: var(--radius);
+    background: var(--color-field);
+  }
+
+  input::placeholder {
+    color: var(--color-text-soft);
+    opacity: 1;
+  }
+
+  ul {
+    margin: var(--space-2) 0 0;
+    padding: 0;
+    list-style: none;
+  }
+
+  button {
+    width: 100%;
+    min-height: var(--touch);
+    padding: 0 var(--space-2);
+    border: 0;
+    border-radius: var(--radius);
+    background: none;
+    color: var(--color-text-soft);
+    text-align: left;
+    cursor: pointer;
+  }
+
+  button:hover {
+    background: var(--color-panel-low);
+  }
+
+  b {
+    color: var(--color-text);
+    font-weight: 600;
+  }
+</style>

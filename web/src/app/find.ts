@@ -1,0 +1,56 @@
+import type { Schemas } from '../api/client';
+import { DESKS, type DeskPath } from './router';
+
+/** Something that can be found and gone to. */
+export interface Found {
+  id: string;
+  name: string;
+  line: string;
+  desk: DeskPath;
+  stop?: Schemas['StopOut'];
+}
+
+/** Everything there is to find: places, crops, jars, pages. */
+export function allFindable(stops: Schemas['StopOut'][], jars: Schemas['JarOut'][]): Found[] {
+  const places = stops.map((stop) => ({
+    id: stop.id,
+    name: stop.name,
+    line: stop.line,
+    desk: '/bench' as const,
+    stop,
+  }));
+  const crops = stops.flatMap((stop) =>
+    stop.stands.map((stand) => ({
+      id: stand.id,
+      name: stand.counted,
+      line: `${stand.spot}, ${stand.stage}`,
+      desk: '/bench' as const,
+      stop,
+    })),
+  );
+  const shelf = jars.map((jar) => ({
+    id: jar.id,
+    name: jar.name,
+    line: `${jar.stock_text} left`,
+    desk: '/setup' as const,
+  }));
+  const pages = [...DESKS, { path: '/setup' as const, name: 'Set-up' }].map((desk) => ({
+    id: desk.path,
+    name: desk.name,
+    line: 'page',
+    desk: desk.path,
+  }));
+  return [...places, ...crops, ...shelf, ...pages];
+}
+
+/** What holds every word that was typed, at the start of one of its own words first. */
+export function matching(all: Found[], typed: string): Found[] {
+  const words = typed.toLowerCase().split(/\s+/).filter(Boolean);
+  if (words.length === 0) return all.slice(0, 8);
+  const text = (one: Found) => `${one.name} ${one.line}`.toLowerCase();
+  const starts = (one: Found) => words.every((word) => ` ${text(one)}`.includes(` ${word}`));
+  return all
+    .filter((one) => words.every((word) => text(one).includes(word)))
+    .sort((one, other) => Number(starts(other)) - Number(starts(one)))
+    .slice(0, 8);
+}

@@ -1,0 +1,104 @@
+import { garden } from '../../app/garden.svelte';
+import { undo } from '../../app/undo.svelte';
+import { instantOf } from '../../ui/time';
+import { ask, client, type Problem, type Schemas } from '../../api/client';
+
+const FAHRENHEIT = (typed: number) => ((typed - 32) * 5) / 9;
+
+/** A reading as it is written down. */
+export class NewReading {
+  found = $state<Schemas['ReadablesOut'] | null>(null);
+  subjectId = $state('');
+  penId = $state('');
+  value = $state('');
+  scale = $state('mS/cm');
+  compensates = $state(true);
+  temperature = $state('');
+  method = $state('pour_through');
+  parts = $state('');
+  when = $state('');
+  problem = $state<Problem | null>(null);
+  busy = $state(false);
+
+  subject = $derived(this.found?.subjects.find((one) => one.id === this.subjectId) ?? null);
+
+  async load(): Promise<void> {
+    this.problem = null;
+    this.value = this.when = this.temperature = '';
+    const query = { stop: garden.stop?.id ?? null };
+    const reply = await ask(client.GET('/api/readables', { params: { query } }));
+    this.problem = reply.problem ?? null;
+    if (!reply.data) return;
+    this.found = reply.data;
+    this.choose(reply.data.subjects[0]?.id ?? '');
+    const pen = reply.data.pens.find((one) => one.id === this.penId) ?? reply.data.pens[0];
+    if (pen) this.take(pen.id);
+  }
+
+  choose(subjectId: string): void {
+    this.subjectId = subjectId;
+    this.parts = this.subject?.parts_water ? String(this.subject.parts_water) : '';
+  }
+
+  take(penId: string): void {
+    const pen = this.found?.pens.find((one) => one.id === penId);
+    if (!pen) return;
+    this.penId = pen.id;
+    this.scale = pen.scale;
+    this.compensates = pen.compensates;
+  }
+
+  /** Let the pen itself say the number. */
+  async dip(): Promise<void> {
+    const params = { path: { pen_id: this.penId } };
+    const body = { subject_id: this.subjectId };
+    const reply = await ask(client.POST('/api/pens/{pen_id}/dip', { params, body }));
+    this.problem = reply.problem ?? null;
+    if (!reply.data) return;
+    this.value = String(reply.data.value);
+    this.scale = reply.data.scale;
+    const celsius = reply.data.temperature_c;
+    const shown = this.found?.degrees === 'F' ? (celsius * 9) / 5 + 32 : celsius;
+    if (!reply.data.compensates) this.temperature = shown.toFixed(1);
+  }
+
+  /** Write it down; true when it is written. */
+  async keep(): Promise<boolean> {
+    const value = this.number('value', this.value, 'a number such as 1.12 would do');
+    const parts = this.parts.trim() ? this.number('parts_water', this.parts, 'parts such as 9') : 0;
+    const warm = this.compensates
+      ? null
+      : this.number('temperature_c', this.temperature, 'degrees such as 18 would do');
+    if (value === undefined || parts === undefined || warm === undefined) return false;
+    this.busy = true;
+    const reply = await ask(
+      client.POST('/api/readings', {
+        body: {
+          id: crypto.randomUUID(),
+          subject_id: this.subjectId,
+          value,
+          scale: this.scale,
+          method: this.subject?.kind === 'fill' ? this.method : 'feed_solution',
+          compensates: this.compensates,
+          parts_water: parts,
+          temperature_c: warm !== null && this.found?.degrees === 'F' ? FAHRENHEIT(warm) : warm,
+          taken_at: this.when ? instantOf(this.when) : null,
+        },
+      }),
+    );
+    this.busy = false;
+    this.problem = reply.problem ?? null;
+    if (!reply.data) return false;
+    undo.offer(reply.data);
+    await garden.changed();
+    return true;
+  }
+
+  private number(field: string, typed: string, would_do: string): number | undefined {
+    const value = typed.trim() === '' ? NaN : Number(typed.replace(',', '.'));
+    if (!Number.isNaN(value)) return value;
+    const read = typed.trim() ? `“${typed}”` : 'nothing';
+    this.problem = { field, read, would_do, message: `Read ${read}; ${would_do}.` };
+    return undefined;
+  }
+}

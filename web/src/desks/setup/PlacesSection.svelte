@@ -1,0 +1,122 @@
+<script lang="ts">
+  import { ask, client } from '../../api/client';
+  import Entry from './Entry.svelte';
+  import { placeForm, plantingForm, type Choices, type Setup } from './forms';
+  import { placeAnswers } from './given';
+  import { countForm, moveForm } from './moveForms';
+  import Section from './Section.svelte';
+  import type { SetupDesk } from './setup.svelte';
+
+  interface Props {
+    desk: SetupDesk;
+    setup: Setup;
+    choices: Choices;
+  }
+  let { desk, setup, choices }: Props = $props();
+  let dragged = $state('');
+  type Place = Setup['places'][number];
+  type Stand = Place['stands'][number];
+
+  const fillsOf = (place: Place) =>
+    place.fills.map((fill) => ({ value: fill.id, name: fill.name || place.name }));
+  const allFills = $derived(setup.places.flatMap(fillsOf));
+
+  function order(places: Place[]) {
+    const body = { places: places.map((one) => one.id) };
+    void desk.act(ask(client.POST('/api/path/order', { body })));
+  }
+
+  function shift(place: Place, by: number) {
+    const places = setup.places.filter((one) => one.id !== place.id);
+    places.splice(setup.places.indexOf(place) + by, 0, place);
+    order(places);
+  }
+
+  function drop(on: Place) {
+    const moved = setup.places.find((one) => one.id === dragged);
+    if (!moved || moved.id === on.id) return;
+    shift(moved, setup.places.indexOf(on) - setup.places.indexOf(moved));
+  }
+
+  function placeActs(place: Place) {
+    const at = setup.places.indexOf(place);
+    const path = { place_id: place.id };
+    const ids = { place: place.id, fill: place.fills[0]?.id ?? crypto.randomUUID() };
+    return [
+      ...(at > 0 ? [{ label: 'Up', act: () => shift(place, -1) }] : []),
+      ...(at < setup.places.length - 1 ? [{ label: 'Down', act: () => shift(place, 1) }] : []),
+      { label: 'Plant', act: () => desk.edit(plantingForm(choices, fillsOf(place))) },
+      { label: 'Edit', act: () => desk.edit(placeForm(choices, ids), placeAnswers(place)) },
+      {
+        label: 'End',
+        act: () =>
+          void desk.act(ask(client.POST('/api/places/{place_id}/end', { params: { path } }))),
+      },
+    ];
+  }
+
+  function standActs(stand: Stand) {
+    const elsewhere = allFills.filter((fill) => fill.value !== stand.fill_id);
+    const path = { planting_id: stand.planting_id };
+    return [
+      ...(elsewhere.length
+        ? [{ label: 'Move', act: () => desk.edit(moveForm(stand, elsewhere)) }]
+        : []),
+      { label: 'Thin', act: () => desk.edit(countForm(stand, 'thin')) },
+      { label: 'Count', act: () => desk.edit(countForm(stand, 'count')) },
+      {
+        label: 'End',
+        act: () =>
+          void desk.act(ask(client.POST('/api/plantings/{planting_id}/end', { params: { path } }))),
+      },
+    ];
+  }
+
+  const add = () =>
+    desk.edit(placeForm(choices, { place: crypto.randomUUID(), fill: crypto.randomUUID() }));
+</script>
+
+<Section
+  title="Places, in walking order"
+  empty="No place yet: a tub, some pots, a bed. It becomes a stop along your path."
+  count={setup.places.length}
+  add="Add a place"
+  onadd={add}
+>
+  {#each setup.places as place (place.id)}
+    <div
+      class="place"
+      role="group"
+      aria-label={place.name}
+      draggable="true"
+      ondragstart={() => (dragged = place.id)}
+      ondragover={(event) => event.preventDefault()}
+      ondrop={() => drop(place)}
+    >
+      <Entry
+        title={place.name}
+        line={place.fills
+          .map((fill) => `${fill.alike > 1 ? `${fill.alike} × ` : ''}${fill.size}`)
+          .join(', ')}
+        acts={placeActs(place)}
+      />
+      {#each place.stands as stand (stand.id)}
+        <div class="stand">
+          <Entry title={stand.counted} line={stand.stage} acts={standActs(stand)} />
+        </div>
+      {/each}
+    </div>
+  {/each}
+</Section>
+
+<style>
+  .place {
+    display: grid;
+    gap: 2px;
+    cursor: grab;
+  }
+
+  .stand {
+    margin-left: var(--space-6);
+  }
+</style>

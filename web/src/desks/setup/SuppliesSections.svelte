@@ -1,0 +1,134 @@
+<script lang="ts">
+  import { ask, client } from '../../api/client';
+  import Entry from './Entry.svelte';
+  import type { Setup } from './forms';
+  import { jarAnswers, measureAnswers, penAnswers, vesselAnswers, waterAnswers } from './given';
+  import Section from './Section.svelte';
+  import type { SetupDesk } from './setup.svelte';
+  import { jarForm, measureForm, penForm, vesselForm, waterForm } from './supplyForms';
+
+  interface Props {
+    desk: SetupDesk;
+    setup: Setup;
+  }
+  let { desk, setup }: Props = $props();
+  const fresh = () => crypto.randomUUID();
+
+  function away(kind: string, row_id: string) {
+    const params = { path: { kind, row_id } };
+    const act = () => void desk.act(ask(client.POST('/api/{kind}/{row_id}/put-away', { params })));
+    return { label: 'Put away', act };
+  }
+
+  function calibrate(pen_id: string) {
+    const params = { path: { pen_id } };
+    return () => void desk.act(ask(client.POST('/api/pens/{pen_id}/calibrate', { params })));
+  }
+</script>
+
+<Section
+  title="Waters"
+  empty="No water yet: rain, tap, or both. It fills the rest of every can."
+  count={setup.waters.length}
+  add="Add a water"
+  onadd={() => desk.edit(waterForm(setup, fresh()))}
+>
+  {#each setup.waters as water (water.id)}
+    <Entry
+      title={water.name}
+      line="{water.ec_ms_cm.toFixed(2)} mS/cm, {water.known_by}"
+      acts={[
+        {
+          label: 'Edit',
+          act: () => desk.edit(waterForm(setup, water.id), waterAnswers(water)),
+        },
+        {
+          label: 'Read again',
+          act: () =>
+            desk.edit(waterForm(setup, water.id), {
+              ...waterAnswers(water),
+              kind: 'read',
+              ec_ms_cm: '',
+            }),
+        },
+        away('waters', water.id),
+      ]}
+    />
+  {/each}
+</Section>
+<Section
+  title="Jars"
+  empty="No jar yet: the three numbers on a label are enough to begin."
+  count={setup.jars.length}
+  add="Add a jar"
+  onadd={() => desk.edit(jarForm(fresh()))}
+>
+  {#each setup.jars as jar (jar.id)}
+    <Entry
+      title={jar.name}
+      line="{jar.grade} · {jar.elements} · {jar.stock.toFixed(0)} {jar.unit} left"
+      acts={[
+        { label: 'Edit', act: () => desk.edit(jarForm(jar.id), jarAnswers(jar)) },
+        away('jars', jar.id),
+      ]}
+    />
+  {/each}
+</Section>
+<Section
+  title="Cans"
+  empty="No can yet: what do you pour from?"
+  count={setup.vessels.length}
+  add="Add a can"
+  onadd={() => desk.edit(vesselForm(setup, fresh()))}
+>
+  {#each setup.vessels as vessel (vessel.id)}
+    <Entry
+      title={vessel.name}
+      line="{Number(vessel.volume_l.toPrecision(4))} L"
+      acts={[
+        {
+          label: 'Edit',
+          act: () => desk.edit(vesselForm(setup, vessel.id), vesselAnswers(vessel)),
+        },
+        away('vessels', vessel.id),
+      ]}
+    />
+  {/each}
+</Section>
+<Section
+  title="Spoons and measures"
+  empty="None said, so Dace rounds to a kitchen's tablespoon and teaspoon."
+  count={setup.measures.length}
+  add="Add a measure"
+  onadd={() => desk.edit(measureForm(fresh()))}
+>
+  {#each setup.measures as measure (measure.id)}
+    <Entry
+      title={measure.name}
+      line="{measure.holds_ml.toFixed(1)} mL"
+      acts={[
+        { label: 'Edit', act: () => desk.edit(measureForm(measure.id), measureAnswers(measure)) },
+        away('measures', measure.id),
+      ]}
+    />
+  {/each}
+</Section>
+<Section
+  title="Pens"
+  empty="No pen yet. With one you read what Dace expects, and see what it really is."
+  count={setup.pens.length}
+  add="Add a pen"
+  onadd={() => desk.edit(penForm(fresh()))}
+>
+  {#each setup.pens as pen (pen.id)}
+    <Entry
+      title={pen.name}
+      line="up to {pen.most_ms_cm} mS/cm, calibrated {pen.calibrated_at.slice(0, 10)}"
+      acts={[
+        { label: 'Calibrated today', act: calibrate(pen.id) },
+        { label: 'Edit', act: () => desk.edit(penForm(pen.id), penAnswers(pen)) },
+        away('pens', pen.id),
+      ]}
+    />
+  {/each}
+</Section>

@@ -1,0 +1,278 @@
+import { ask, client, type Problem, type Schemas } from '../../api/client';
+import { COUNTRIES, likelyCountry } from './countries';
+import {
+  notNumbers,
+  typedNumber,
+  type Answers,
+  type Form,
+  type Question,
+  type Step,
+} from './questions';
+
+export type Setup = Schemas['SetupOut'];
+export type Choices = Schemas['ChoicesOut'];
+
+type Written = Promise<{ data?: unknown; problem?: Problem }>;
+const outcome = async (written: Written) => (await written).problem ?? null;
+const today = () => new Intl.DateTimeFormat('en-CA').format(new Date());
+const options = (...pairs: [string, string][]) => pairs.map(([value, name]) => ({ value, name }));
+
+/** Where the garden is, and how it measures. */
+export function whereForm(setup: Setup): Form {
+  const device = Intl.DateTimeFormat().resolvedOptions().timeZone;
+  const zones = Intl.supportedValuesOf('timeZone');
+  const country = (answers: Answers) => COUNTRIES.find((one) => one.name === answers.country);
+  return {
+    title: 'Where is the garden?',
+    steps: (answers) => {
+      const found = country(answers) ?? likelyCountry(device);
+      const zone =
+        found && device.split('/')[0] === found.zone.split('/')[0] ? device : found?.zone;
+      return [
+        {
+          title: 'Where is the garden?',
+          questions: [
+            {
+              key: 'country',
+              label: 'Country',
+              options: [
+                ...COUNTRIES.map((one) => ({ value: one.name, name: one.name })),
+                { value: 'elsewhere', name: 'Elsewhere: I give the latitude' },
+              ],
+              usual: likelyCountry(device)?.name ?? 'elsewhere',
+              why: 'Taken from the clock of this device. It gives the latitude, the hours and the usual measures.',
+            },
+            {
+              key: 'zone',
+              label: 'Time zone',
+              options: zones.map((one) => ({ value: one, name: one.replaceAll('_', ' ') })),
+              usual: zone ?? setup.garden.zone,
+              why: 'The garden keeps its own days, wherever you read it from.',
+            },
+            ...(answers.country === 'elsewhere'
+              ? [
+                  {
+                    key: 'latitude',
+                    label: 'Latitude, degrees north (south with a minus)',
+                    usual: String(setup.garden.latitude),
+                    kind: 'decimal' as const,
+                  },
+                ]
+              : []),
+          ],
+        },
+        {
+          title: 'How do you measure?',
+          questions: [
+            {
+              key: 'measures',
+              label: 'Spoons and gallons',
+              options: options(
+                ['metric', 'Metric: litres, 15 mL tablespoon'],
+                ['us', 'US: gallons of 3.8 L'],
+                ['imperial', 'Imperial: gallons of 4.5 L'],
+                ['australian', 'Australian: 20 mL tablespoon'],
+              ),
+              usual: found?.measures ?? 'metric',
+              why: 'Usual where the garden is. A tablespoon holds 15 to 20 mL, as the family goes.',
+            },
+            {
+              key: 'degrees',
+              label: 'Temperatures in',
+              options: options(['C', '°C'], ['F', '°F']),
+              usual: found?.degrees ?? 'C',
+              why: 'Usual where the garden is.',
+            },
+          ],
+        },
+      ];
+    },
+    save: async (answers) => {
+      const wrong = notNumbers(answers, ['latitude']);
+      if (wrong) return wrong;
+      const body = {
+        name: setup.garden.name,
+        zone: answers.zone ?? '',
+        latitude: country(answers)?.latitude ?? typedNumber(answers.latitude) ?? 0,
+        measures: answers.measures ?? '',
+        degrees: answers.degrees ?? '',
+      };
+      return outcome(ask(client.PUT('/api/garden', { body })));
+    },
+  };
+}
+
+const PLACE_KINDS = options(
+  ['tub', 'Tub'],
+  ['pot', 'Pots'],
+  ['basket', 'Hanging basket'],
+  ['raised', 'Raised bed'],
+  ['bed', 'Bed in the ground'],
+  ['tray', 'Seed tray'],
+  ['frame', 'Frame or glasshouse'],
+);
+const USUAL_MEDIUM: Record<string, string> = {
+  bed: 'loam_soil',
+  raised: 'raised_compost',
+  tray: 'seed_mix',
+};
+const USUAL_SIZE: Record<string, string> = {
+  bed: '3 x 1.2 m',
+  raised: '2 x 1 m',
+  tray: '5 L',
+  pot: '6 L',
+  basket: '10 L',
+};
+
+function fillStep(choices: Choices, kind: string): Step {
+  return {
+    title: 'What is it filled with?',
+    questions: [
+      {
+        key: 'medium',
+        label: 'Filled with',
+        options: choices.media.map((one) => ({ value: one.key, name: one.name })),
+        usual: USUAL_MEDIUM[kind] ?? 'peat_free_mix',
+        why: 'The commonest filling of such a place. It decides how much water it holds and how it feeds.',
+      },
+      {
+        key: 'covered',
+        label: 'Does rain reach it?',
+        options: options(['no', 'Yes, it stands open'], ['yes', 'No, it is covered']),
+        usual: kind === 'frame' || kind === 'tray' ? 'yes' : 'no',
+        why: 'Rain washes feed out of open places.',
+      },
+      {
+        key: 'ph',
+        label: 'pH',
+        optional: true,
+        kind: 'decimal',
+        hint: 'Leave it out if you never tested.',
+      },
+    ],
+  };
+}
+
+/** A place and what fills it. */
+export function placeForm(choices: Choices, ids: { place: string; fill: string }): Form {
+  return {
+    title: 'A place',
+    steps: (answers) => {
+      const kind = answers.kind ?? 'tub';
+      const alike: Question = {
+        key: 'alike',
+        label: 'How many alike?',
+        usual: '1',
+        kind: 'decimal',
+      };
+      return [
+        {
+          title: 'A place along your path',
+          questions: [
+            { key: 'kind', label: 'What is it?', options: PLACE_KINDS, usual: 'tub' },
+            { key: 'name', label: 'What do you call it?', hint: 'Such as “Tub by the door”.' },
+            {
+              key: 'size',
+              label: kind === 'pot' ? 'How large is one?' : 'How large is it?',
+              usual: USUAL_SIZE[kind] ?? '40 L',
+              hint: '40 L, 10 gallon, 3 x 1.2 m, or a 25 cm pot.',
+              why: 'A usual size for such a place: put your own.',
+            },
+          ],
+        },
+        fillStep(choices, kind),
+        ...(kind === 'pot' || kind === 'tray'
+          ? [{ title: 'How many of them stand together?', questions: [alike] }]
+          : []),
+      ];
+    },
+    save: async (answers) => {
+      const wrong = notNumbers(answers, ['ph', 'alike']);
+      if (wrong) return wrong;
+      const body = {
+        name: answers.name ?? '',
+        kind: answers.kind ?? '',
+        covered: answers.covered === 'yes',
+        fill: {
+          id: ids.fill,
+          size: answers.size ?? '',
+          medium: answers.medium ?? '',
+          alike: typedNumber(answers.alike) ?? 1,
+          ph: typedNumber(answers.ph),
+          name: '',
+        },
+      };
+      const path = { place_id: ids.place };
+      return outcome(ask(client.PUT('/api/places/{place_id}', { params: { path }, body })));
+    },
+  };
+}
+
+/** What grows in a fill; the stages follow from the crop. */
+export function plantingForm(choices: Choices, fills: { value: string; name: string }[]): Form {
+  const id = crypto.randomUUID();
+  const standId = crypto.randomUUID();
+  return {
+    title: 'What grows there?',
+    steps: (answers) => {
+      const crop = choices.crops.find((one) => one.key === answers.crop) ?? choices.crops[0];
+      const where: Question = {
+        key: 'fill_id',
+        label: 'Where?',
+        options: fills,
+        usual: fills[0]?.value,
+      };
+      return [
+        ...(fills.length > 1 ? [{ title: 'Where does it grow?', questions: [where] }] : []),
+        {
+          title: 'What grows there?',
+          questions: [
+            {
+              key: 'crop',
+              label: 'Crop',
+              options: choices.crops.map((one) => ({ value: one.key, name: one.name })),
+              usual: choices.crops[0]?.key,
+            },
+            { key: 'count', label: 'How many plants?', usual: '1', kind: 'decimal' },
+            {
+              key: 'started_on',
+              label: 'Sown or planted on',
+              kind: 'date',
+              usual: today(),
+              why: 'Today, unless you say another day.',
+            },
+          ],
+        },
+        {
+          title: 'What do you see on it today?',
+          questions: [
+            {
+              key: 'stage',
+              label: crop?.name ?? 'Stage',
+              options: (crop?.stages ?? []).map((one) => ({
+                value: one.key,
+                name: `${one.cue} (${one.words})`,
+              })),
+              usual: crop?.stages[0]?.key,
+              why: 'The stage decides what it likes and the most it bears. You change it when you see a change.',
+            },
+          ],
+        },
+      ];
+    },
+    save: async (answers) => {
+      const wrong = notNumbers(answers, ['count']);
+      if (wrong) return wrong;
+      const body = {
+        id,
+        stand_id: standId,
+        fill_id: answers.fill_id ?? fills[0]?.value ?? '',
+        crop: answers.crop ?? '',
+        count: typedNumber(answers.count) ?? 1,
+        started_on: answers.started_on ?? today(),
+        stage: answers.stage ?? '',
+      };
+      return outcome(ask(client.POST('/api/plantings', { body })));
+    },
+  };
+}

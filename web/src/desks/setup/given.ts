@@ -1,0 +1,72 @@
+import type { Setup } from './forms';
+import type { Answers } from './questions';
+
+const number = (value: number | null | undefined) => (value == null ? '' : String(value));
+const yesno = (value: boolean) => (value ? 'yes' : 'no');
+
+/** A place and its first fill as answers, to be edited. */
+export function placeAnswers(place: Setup['places'][number]): Answers {
+  const fill = place.fills[0];
+  return {
+    kind: place.kind,
+    name: place.name,
+    covered: yesno(place.covered),
+    size: fill?.size ?? '',
+    medium: fill?.medium ?? '',
+    alike: number(fill?.alike ?? 1),
+    ph: number(fill?.ph),
+  };
+}
+
+export function waterAnswers(water: Setup['waters'][number]): Answers {
+  const [one, other] = Object.entries(water.parts ?? {});
+  const report = Object.entries(water.report ?? {}).map(([key, value]) => [key, number(value)]);
+  return {
+    kind: water.kind,
+    name: water.name,
+    ec_ms_cm: number(Number(water.ec_ms_cm.toPrecision(3))),
+    one: one?.[0] ?? '',
+    other: other?.[0] ?? '',
+    share: one && other ? number(Math.round((100 * one[1]) / (one[1] + other[1]))) : '50',
+    ...Object.fromEntries(report),
+  };
+}
+
+export function jarAnswers(jar: Setup['jars'][number]): Answers {
+  const nitrogen = Object.entries(jar.nitrogen ?? {}).map(([key, value]) => [key, number(value)]);
+  return {
+    name: jar.name,
+    form: jar.form,
+    pack: `${jar.holds} ${jar.unit}`,
+    grade: jar.grade,
+    basis: jar.basis,
+    percent: jar.percent,
+    rate: jar.rate_per_l == null ? '' : `${jar.rate_per_l} ${jar.unit}/L`,
+    density_g_per_ml: number(jar.density_g_per_ml),
+    spoon_g: number(jar.spoon_g),
+    Mg: number(jar.also.Mg),
+    price: number(jar.price),
+    use_by: jar.use_by ?? '',
+    dissolves: yesno(jar.dissolves),
+    ...Object.fromEntries(nitrogen),
+  };
+}
+
+export function vesselAnswers(vessel: Setup['vessels'][number]): Answers {
+  return { kind: vessel.kind, volume: `${vessel.volume_l} L`, name: vessel.name };
+}
+
+export function measureAnswers(measure: Setup['measures'][number]): Answers {
+  const { kind, name } = measure;
+  return { kind, name, holds: `${measure.holds_ml} ml`, mark: `${measure.step_ml} ml` };
+}
+
+export function penAnswers(pen: Setup['pens'][number]): Answers {
+  return {
+    name: pen.name,
+    scale: pen.scale,
+    compensates: yesno(pen.compensates),
+    most_ms_cm: number(pen.most_ms_cm),
+    step_ms_cm: number(pen.step_ms_cm),
+  };
+}

@@ -1,0 +1,63 @@
+import { ask, client } from '../../api/client';
+import type { Setup } from './forms';
+import { notNumbers, typedNumber, type Form } from './questions';
+
+type Stand = Setup['places'][number]['stands'][number];
+
+/** Pot on, plant out, move or split. */
+export function moveForm(stand: Stand, fills: { value: string; name: string }[]): Form {
+  const id = crypto.randomUUID();
+  return {
+    title: `Move ${stand.counted}`,
+    steps: () => [
+      {
+        title: 'How many go, and where?',
+        questions: [
+          {
+            key: 'count',
+            label: 'How many',
+            usual: String(stand.count),
+            kind: 'decimal',
+            why: 'All of them. With fewer, the rest stays where it is; both keep their history.',
+          },
+          { key: 'fill_id', label: 'To', options: fills, usual: fills[0]?.value },
+        ],
+      },
+    ],
+    save: async (answers) => {
+      const wrong = notNumbers(answers, ['count']);
+      if (wrong) return wrong;
+      const body = { id, fill_id: answers.fill_id ?? '', count: typedNumber(answers.count) ?? 0 };
+      const params = { path: { stand_id: stand.id } };
+      return (
+        (await ask(client.POST('/api/stands/{stand_id}/move', { params, body }))).problem ?? null
+      );
+    },
+  };
+}
+
+/** Thin to fewer, or put a slip in the count right. */
+export function countForm(stand: Stand, why: 'thin' | 'count'): Form {
+  const id = crypto.randomUUID();
+  return {
+    title:
+      why === 'thin' ? `Thin ${stand.counted}` : `How many ${stand.crop.toLowerCase()} are there?`,
+    steps: () => [
+      {
+        title: why === 'thin' ? 'How many stay?' : 'How many really stand there?',
+        questions: [{ key: 'count', label: 'Plants', usual: String(stand.count), kind: 'decimal' }],
+      },
+    ],
+    save: async (answers) => {
+      const wrong = notNumbers(answers, ['count']);
+      if (wrong) return wrong;
+      const count = typedNumber(answers.count) ?? 0;
+      const params = { path: { stand_id: stand.id } };
+      const written =
+        why === 'thin'
+          ? ask(client.POST('/api/stands/{stand_id}/thin', { params, body: { id, count } }))
+          : ask(client.PUT('/api/stands/{stand_id}', { params, body: { count } }));
+      return (await written).problem ?? null;
+    },
+  };
+}

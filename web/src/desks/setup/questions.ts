@@ -1,0 +1,74 @@
+import type { Problem } from '../../api/client';
+
+/** One question of a form. */
+export interface Question {
+  /** Name of the answer, and of the field that the server may find fault with. */
+  key: string;
+  label: string;
+  /** What can be chosen; a text field without. */
+  options?: { value: string; name: string }[];
+  /** The default, which can be pressed to see why. */
+  usual?: string;
+  /** Why that is the default. */
+  why?: string;
+  /** A word of help below. */
+  hint?: string;
+  /** It may stay empty. */
+  optional?: boolean;
+  kind?: 'text' | 'date' | 'decimal';
+}
+
+export type Answers = Record<string, string>;
+
+/** At most three questions at a time. */
+export interface Step {
+  title: string;
+  questions: Question[];
+  /** All that is asked here may be left for later. */
+  optional?: boolean;
+}
+
+/** A form in steps. Later steps may follow from earlier answers. */
+export interface Form {
+  title: string;
+  steps: (answers: Answers) => Step[];
+  save: (answers: Answers) => Promise<Problem | null>;
+}
+
+/** The answers with every default in place. */
+export function withDefaults(steps: Step[], answers: Answers): Answers {
+  const full: Answers = {};
+  for (const step of steps)
+    for (const { key, usual } of step.questions) full[key] = answers[key] ?? usual ?? '';
+  return { ...answers, ...full };
+}
+
+/** The first question of a step that has no answer and needs one. */
+export function unanswered(step: Step, answers: Answers): Question | undefined {
+  return step.questions.find((one) => !one.optional && !step.optional && !answers[one.key]?.trim());
+}
+
+/** Which step asks for a field; the last one where none does. */
+export function stepOf(steps: Step[], field: string): number {
+  const at = steps.findIndex((step) => step.questions.some((one) => one.key === field));
+  return at < 0 ? steps.length - 1 : at;
+}
+
+/** A number as typed, with comma or point; null where nothing was typed. */
+export function typedNumber(typed: string | undefined): number | null {
+  const text = typed?.trim().replace(',', '.') ?? '';
+  return text === '' ? null : Number(text);
+}
+
+/** The answers that are no numbers and should be, as a problem. */
+export function notNumbers(answers: Answers, keys: string[]): Problem | null {
+  for (const key of keys) {
+    const value = typedNumber(answers[key]);
+    if (value !== null && Number.isNaN(value)) {
+      const would_do = 'a number such as 1.5 would do';
+      const read = `“${answers[key]}”`;
+      return { field: key, read, would_do, message: `Read ${read}; ${would_do}.` };
+    }
+  }
+  return null;
+}
