@@ -7,16 +7,26 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from dace.core.bench import Asked, answer
+from dace.core.cans import read_litres_each, split_into_cans
 from dace.core.chemistry import element_fraction
 from dace.core.composition import Label, charge_meq, composition
+from dace.core.conductivity import ec_25
 from dace.core.crops import NUTRIENTS, crop, crops, feed_cap
 from dace.core.errors import DaceError, UnknownOxideError
 from dace.core.fitting import friendly_parts, strongest_within
 from dace.core.mixing import fill_can
+from dace.core.owned import Owned, round_to_owned, usual_measures
 from dace.core.pouring import Ground, suggest_litres_each
-from dace.core.sampling import PenReading, compare_with_expected, reading_at_25
+from dace.core.sampling import (
+    PenReading,
+    as_pour_through,
+    compare_with_expected,
+    parts_for_pen,
+    reading_at_25,
+)
+from dace.core.sizes import read_size
 from dace.core.strength import read_strength
-from dace.core.waters import water_from_ec, water_from_report
+from dace.core.waters import blend, water_from_ec, water_from_report, water_of_kind
 from tests.core.working import worked_out
 
 FORMS = (("nitrate", 1.6), ("ammonium", 0.8), ("urea", 1.6))
@@ -253,3 +263,63 @@ class PouringAndReading(SimpleTestCase):
         for factor, verdict in ((1.0, "as_expected"), (0.8, "weaker"), (1.3, "stronger")):
             read = reading_at_25(PenReading(expected.value * factor))
             self.assertEqual(compare_with_expected(read, expected).verdict, verdict)
+
+
+class OtherWays(SimpleTestCase):
+    def test_a_share_of_the_label(self):
+        label = Label(4, 3, 8, density_g_per_ml=1.15, nitrogen=FORMS, rate_per_l=5.0)
+        self.assertAlmostEqual(can("half the label", label=label).can.amount, 22.5)
+        self.assertAlmostEqual(can("25 % of the label rate", label=label).can.amount, 11.25)
+        with self.assertRaises(DaceError):
+            can("half the label")
+
+    def test_a_slurry_and_a_paste_stand_for_what_drains(self):
+        # tables: 1:2 x 3.6, paste x 1.31, 1:1.5 x 2.2 x 1.31
+        for method, factor in (
+            ("ext_1_2_vv", 3.6),
+            ("saturated_media_extract", 1.31),
+            ("ext_1_1.5_vv", 2.2 * 1.31),
+            ("pour_through", 1.0),
+        ):
+            found = as_pour_through(PenReading(1.35, method=method))
+            self.assertAlmostEqual(found.value, 1.35 * factor, places=6)
+            self.assertTrue(found.low < found.value < found.high)
+        self.assertIsNone(as_pour_through(PenReading(1.35)))
+
+    def test_a_strong_liquid_is_read_diluted_and_worked_back(self):
+        k = 6000.0
+        salt = {"K": k, "NO3_N": k * 14.007 / 39.098}
+        strong = ec_25(salt, 7)
+        parts = parts_for_pen(strong, 5.0)
+        self.assertEqual(parts, 9)  # 18.5 / 10 is below 3
+        weak = ec_25({key: value / (1 + parts) for key, value in salt.items()}, 7)
+        read = reading_at_25(PenReading(weak, parts_water=parts))
+        self.assertAlmostEqual(read.value / strong, 1, delta=0.005)
+        self.assertLess(strong, weak * 10)  # in proportion it would be too much
+        self.assertEqual(parts_for_pen(1.2, 5.0), 0)
+
+    def test_blends_and_waters_of_a_kind(self):
+        half = blend(((water_from_ec(0.06), 1.0), (water_from_ec(0.65), 1.0)))
+        mean = (water_from_ec(0.06).of("Ca") + water_from_ec(0.65).of("Ca")) / 2
+        self.assertAlmostEqual(half.of("Ca"), mean, places=6)
+        kinds = [water_of_kind(kind).ec_ms_cm for kind in ("rain", "soft_tap", "mixed", "hard_tap")]
+        self.assertEqual(kinds, sorted(kinds))
+
+    def test_sizes_and_rounds_as_gardeners_say_them(self):
+        self.assertAlmostEqual(read_size("12 x 4 ft", None).area_m2, 48 * 0.09290304, places=4)
+        self.assertAlmostEqual(read_size("10 gallon", "us").volume_l, 37.854, places=3)
+        self.assertAlmostEqual(read_size("12 in pot", None).volume_l, 15.6, delta=0.1)
+        self.assertEqual(split_into_cans(12.8, 9).words, "2 cans of 6.4 L")
+        self.assertEqual(read_litres_each("4 L/m2", 16, 3.2, None), 0.8)
+        for wrong in ("", "big", "4", "0 L", "3 x m", "1e308 L", "-2 m2"):
+            with self.subTest(wrong), self.assertRaises(DaceError):
+                read_size(wrong, None)
+
+    @given(st.floats(0.6, 150))
+    def test_owned_measures_are_within_five_percent_or_silent(self, ml):
+        owned = (*usual_measures("metric"), Owned("syringe", "syringe", 10, 0.2))
+        found = round_to_owned(ml, owned)
+        if found is not None:
+            self.assertLessEqual(abs(found.ml / ml - 1), 0.0501)
+        elif ml > 2:
+            self.assertGreater(ml, 10)  # a syringe serves whatever it holds

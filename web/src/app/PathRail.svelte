@@ -4,8 +4,10 @@
   import { garden, type Stop } from './garden.svelte';
 
   function fed(stop: Stop): string {
-    if (!stop.fed_at || !garden.path) return '';
-    return `fed ${ago(stop.fed_at, garden.path.now, garden.path.zone)}`;
+    const drain = stop.drain_ec ? `drain ${stop.drain_ec}` : '';
+    if (!stop.fed_at || !garden.path) return drain;
+    const when = ago(stop.fed_at, garden.path.now, garden.path.zone).replace(' days', ' d');
+    return [drain, `fed ${when}`].filter(Boolean).join(' · ');
   }
 
   let list: HTMLOListElement | undefined = $state();

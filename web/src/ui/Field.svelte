@@ -32,6 +32,7 @@
 <style>
   .field {
     display: grid;
+    grid-template-columns: minmax(0, 1fr);
     gap: var(--space-1);
   }
 

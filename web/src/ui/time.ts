@@ -28,10 +28,14 @@ export function dateInWords(date: string): string {
 
 const DAY_MS = 86_400_000;
 
+/** `2026-07-14`: the day of an instant in a zone. */
+export function dayOf(instant: string, zone: string): string {
+  return new Intl.DateTimeFormat('en-CA', { timeZone: zone }).format(new Date(instant));
+}
+
 /** `today`, `yesterday` or `7 days ago`, by the garden's days. */
 export function ago(instant: string, now: string, zone: string): string {
-  const day = (at: string) =>
-    Date.parse(new Intl.DateTimeFormat('en-CA', { timeZone: zone }).format(new Date(at)));
+  const day = (at: string) => Date.parse(dayOf(at, zone));
   const days = Math.round((day(now) - day(instant)) / DAY_MS);
   if (days <= 0) return 'today';
   return days === 1 ? 'yesterday' : `${days} days ago`;

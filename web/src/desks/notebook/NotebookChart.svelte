@@ -27,6 +27,15 @@
       [...points.map((one) => one.ec_ms_cm), ...expected.map((one) => one.ec)],
     ),
   );
+  /** What drains from one stop, joined in the order of time. */
+  const trails = $derived(
+    [...new Set(drains.map((one) => one.stop))].map((stop) => {
+      const own = drains.filter((one) => one.stop === stop);
+      own.sort((one, other) => time(one.at) - time(other.at));
+      const at = own.map((one) => `${scales.x(time(one.at))} ${scales.y(one.ec_ms_cm)}`);
+      return { stop, d: `M${at.join('L')}` };
+    }),
+  );
   const dayName = (at: number) =>
     new Intl.DateTimeFormat('en-GB', { timeZone: zone, day: 'numeric', month: 'short' }).format(at);
   const nitrogen = (dose: Schemas['DoseOut']) => Number(dose.mg_l.N ?? 0) * Number(dose.litres);
@@ -56,6 +65,9 @@
     {/each}
     {#each expected as one (one.dose.id)}
       <path class="expected" d="M{scales.x(one.at) - 7} {scales.y(one.ec)}h14" />
+    {/each}
+    {#each trails as trail (trail.stop)}
+      <path class="trail" d={trail.d} />
     {/each}
     {#each points as one (one.id)}
       <g transform="translate({scales.x(time(one.at))} {scales.y(one.ec_ms_cm)})">
@@ -114,6 +126,13 @@
   .expected {
     stroke: var(--color-text);
     stroke-width: 2.5;
+  }
+
+  .trail {
+    fill: none;
+    stroke: var(--color-stop);
+    stroke-width: 1.5;
+    opacity: 0.5;
   }
 
   .can {

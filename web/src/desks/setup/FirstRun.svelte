@@ -9,10 +9,12 @@
   interface Props {
     setup: Setup;
     choices: Choices;
+    /** Something was written: read again what stands. */
+    onwritten: () => Promise<void>;
     /** Leave the row of questions; what was written stays. */
     onleave: () => void;
   }
-  let { setup, choices, onleave }: Props = $props();
+  let { setup, choices, onwritten, onleave }: Props = $props();
 
   const place = crypto.randomUUID();
   const fill = crypto.randomUUID();
@@ -32,7 +34,7 @@
   const outOf = $derived(lengths.reduce((sum, length) => sum + length, 0));
 
   async function next() {
-    await garden.changed();
+    await Promise.all([onwritten(), garden.changed()]);
     if (at < row.length - 1) {
       at += 1;
       return;

@@ -19,6 +19,11 @@
 
   const fillsOf = (place: Place) =>
     place.fills.map((fill) => ({ value: fill.id, name: fill.name || place.name }));
+  function fillLine(fill: Place['fills'][number]) {
+    const many = fill.alike > 1 ? `${fill.alike} × ` : '';
+    return `${fill.name ? `${fill.name}: ` : ''}${many}${fill.size}`;
+  }
+
   const allFills = $derived(setup.places.flatMap(fillsOf));
 
   function order(places: Place[]) {
@@ -63,7 +68,7 @@
         ? [{ label: 'Move', act: () => desk.edit(moveForm(stand, elsewhere)) }]
         : []),
       { label: 'Thin', act: () => desk.edit(countForm(stand, 'thin')) },
-      { label: 'Count', act: () => desk.edit(countForm(stand, 'count')) },
+      { label: 'Recount', act: () => desk.edit(countForm(stand, 'count')) },
       {
         label: 'End',
         act: () =>
@@ -95,9 +100,7 @@
     >
       <Entry
         title={place.name}
-        line={place.fills
-          .map((fill) => `${fill.alike > 1 ? `${fill.alike} × ` : ''}${fill.size}`)
-          .join(', ')}
+        line={place.fills.map(fillLine).join(' · ')}
         acts={placeActs(place)}
       />
       {#each place.stands as stand (stand.id)}

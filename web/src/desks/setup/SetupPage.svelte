@@ -31,7 +31,12 @@
 </script>
 
 {#if desk.setup && desk.choices && first}
-  <FirstRun setup={desk.setup} choices={desk.choices} onleave={() => (first = false)} />
+  <FirstRun
+    setup={desk.setup}
+    choices={desk.choices}
+    onwritten={() => desk.load()}
+    onleave={() => (first = false)}
+  />
 {:else if desk.setup && desk.choices}
   <div class="desk">
     <header>

@@ -15,6 +15,7 @@
     outOf?: number;
     ondone: () => void;
   }
+  const COMMON = 'A usual answer to begin with. Put your own, now or later.';
   let { form, given = {}, before = 0, outOf = 0, ondone }: Props = $props();
   let answers = $state<Answers>(untrack(() => ({ ...given })));
   let at = $state(0);
@@ -108,7 +109,7 @@
             trouble={trouble(question.key)}
           />
         {/if}
-        {#if question.why}
+        {#if question.usual}
           <button
             type="button"
             class="why"
@@ -117,7 +118,7 @@
           >
             why?
           </button>
-          {#if whyOpen === question.key}<p class="because">{question.why}</p>{/if}
+          {#if whyOpen === question.key}<p class="because">{question.why ?? COMMON}</p>{/if}
         {/if}
       </div>
     {/each}

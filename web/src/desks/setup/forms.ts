@@ -1,3 +1,5 @@
+import { garden } from '../../app/garden.svelte';
+import { dayOf } from '../../ui/time';
 import { ask, client, type Problem, type Schemas } from '../../api/client';
 import { COUNTRIES, likelyCountry } from './countries';
 import {
@@ -14,7 +16,7 @@ export type Choices = Schemas['ChoicesOut'];
 
 type Written = Promise<{ data?: unknown; problem?: Problem }>;
 const outcome = async (written: Written) => (await written).problem ?? null;
-const today = () => new Intl.DateTimeFormat('en-CA').format(new Date());
+const today = () => (garden.path ? dayOf(garden.path.now, garden.path.zone) : '');
 const options = (...pairs: [string, string][]) => pairs.map(([value, name]) => ({ value, name }));
 
 /** Where the garden is, and how it measures. */

@@ -1,0 +1,197 @@
+"""A garden of one's own, by somebody who only presses and types what is seen."""
+
+from playwright.sync_api import expect
+
+from tests.browser.base import PHONE, BrowserCase
+
+
+class FirstRun(BrowserCase):
+    def begin(self):
+        self.page.get_by_label("Your name").fill("Wren")
+        self.page.get_by_label("Password").fill("nine rusty trowels")
+        self.page.get_by_label("What is the garden called?").fill("Back step")
+        self.press("Begin")
+        expect(
+            self.page.get_by_role("heading", name="Back step, from the beginning")
+        ).to_be_visible()
+
+    def at_step(self, number):
+        """Nobody is asked more than three things at a time."""
+        expect(self.page.get_by_text(f"step {number} of")).to_be_visible()
+        asked = self.page.locator("#desk form :is(input, select)").count()
+        self.assertLessEqual(asked, 3)
+
+    def go_on(self, number, last=False):
+        self.press("Write it down" if last else "Next")
+        if number:
+            self.at_step(number)
+
+    def test_from_nothing_to_the_first_own_can(self):
+        self.begin()
+        self.at_step(1)
+        self.page.get_by_label("Country").select_option("United States")
+        self.go_on(2)
+        expect(self.page.get_by_label("Spoons and gallons")).to_have_value("us")
+        self.page.get_by_role("button", name="why?").first.click()
+        expect(self.page.get_by_text("A tablespoon holds 15 to 20 mL")).to_be_visible()
+        self.go_on(3, last=True)
+        self.go_on(0)
+        expect(self.page.get_by_text("Read nothing; Such as “Tub by the door”.")).to_be_visible()
+        self.page.get_by_label("What do you call it?").fill("Door tub")
+        self.page.get_by_label("How large is it?").fill("a bit")
+        self.go_on(4)
+        self.press("Write it down")
+        expect(self.page.get_by_text("Read “a bit”; 40 L, 3.6 x 1.2 m")).to_be_visible()
+        expect(self.page.get_by_label("What do you call it?")).to_have_value("Door tub")
+        self.page.get_by_label("How large is it?").fill("10 gallon")
+        self.go_on(4)
+        self.go_on(5, last=True)
+        self.page.get_by_label("Crop").select_option("chilli")
+        self.page.get_by_label("How many plants?").fill("2")
+        self.go_on(6)
+        self.page.get_by_label("Chilli pepper").select_option("flowering")
+        self.go_on(7, last=True)
+        self.go_on(8, last=True)
+        self.page.get_by_label("What stands on it?").fill("Tomato feed")
+        self.go_on(9)
+        self.page.get_by_label("N-P-K").fill("4-3-8")
+        self.go_on(10)
+        self.page.get_by_label("The label’s own rate").fill("1 tbsp per gallon")
+        self.press("That is all I know")
+        expect(self.page.get_by_label("Filled to its mark it holds")).to_have_value("2 gallon")
+        self.press("Write it down")
+        expect(self.page.get_by_text("for Door tub · 2 chilli peppers · in flower")).to_be_visible()
+        expect(self.box("% of label")).to_be_visible()
+        # 2 tsp per US gallon in her 2-gallon can: 4 x 4.93 mL
+        self.box("parts").fill("2 tsp per gallon")
+        expect(self.box("mL a can")).to_have_value("19.7")
+        # the label's tablespoon is three teaspoons: two of them are two thirds
+        expect(self.box("% of label")).to_have_value("67")
+        self.box("% of label").fill("50")
+        expect(self.box("mL a can")).to_have_value("14.8")
+        self.press("Pour ")
+        expect(self.page.get_by_role("status")).to_contain_text("on Door tub")
+
+    def test_leaving_the_questions_is_no_dead_end(self):
+        self.begin()
+        self.press("Leave the questions for now")
+        expect(self.page.get_by_role("heading", name="Set-up of Back step")).to_be_visible()
+        for name in ("Add a place", "Add a water", "Add a jar", "Add a can", "Add a pen"):
+            expect(self.page.get_by_role("button", name=name)).to_be_visible()
+        self.assert_axe_finds_nothing_grave()
+        self.page.goto(f"{self.live_server_url}/bench")
+        self.page.get_by_role("link", name="Set up a jar").click()
+        expect(self.page).to_have_url(f"{self.live_server_url}/setup")
+
+
+class PhoneFirstRun(FirstRun):
+    viewport = PHONE
+
+
+class Desk(BrowserCase):
+    def setUp(self):
+        super().setUp()
+        self.look_round()
+
+    def to(self, path):
+        self.page.goto(self.live_server_url + path)
+
+    def test_a_jar_is_edited_and_the_edit_undone(self):
+        self.to("/setup")
+        self.press("Edit: Fruiting liquid 4-3-8")
+        self.press("Next")
+        self.page.get_by_label("N-P-K").fill("90-30-8")
+        for _ in range(3):
+            self.press("Next")
+        self.press("Write it down")
+        expect(self.page.get_by_text("128 % in all")).to_be_visible()
+        self.page.get_by_label("N-P-K").fill("5-3-8")
+        self.press("That is all I know")
+        entry = self.page.get_by_role("article").filter(has_text="Fruiting liquid")
+        expect(entry).to_contain_text("5-3-8")
+        self.press("Undo")
+        expect(entry).to_contain_text("4-3-8 · N 46")
+
+    def test_half_a_tray_is_moved_and_brought_back(self):
+        self.to("/setup")
+        self.press("Move: 24 lettuces")
+        self.page.get_by_label("How many").fill("12")
+        self.page.get_by_label("To", exact=True).select_option(label="Gutter")
+        self.press("Write it down")
+        gutter = self.page.get_by_role("group", name="Gutter")
+        expect(gutter.get_by_text("12 lettuces")).to_be_visible()
+        self.press("Undo")
+        expect(self.page.get_by_text("24 lettuces")).to_be_visible()
+        expect(gutter.get_by_text("12 lettuces")).to_have_count(0)
+
+    def test_the_path_is_walked_in_another_order(self):
+        self.to("/setup")
+        self.press("Up: Quay tub 1")
+        first = self.page.get_by_label("Along the path").get_by_role("button").first
+        expect(first).to_contain_text("Quay tub 1")
+
+    def test_the_pen_is_dipped_and_the_drain_read_in_two_presses(self):
+        self.choose("Quay tub 2")
+        self.page.keyboard.press("r")
+        sheet = self.page.get_by_role("dialog")
+        sheet.get_by_label("The pen is in").select_option(label="what drains from Quay tub 2")
+        self.press("Dip yard pen")
+        expect(sheet.get_by_label("It shows")).not_to_have_value("")
+        shown = sheet.get_by_label("It shows").input_value()
+        self.press("Write it down")
+        expect(self.page.get_by_role("status")).to_contain_text(f"reading of {float(shown):.2f}")
+
+    def test_a_slurry_says_what_it_stands_for(self):
+        self.choose("Quay tub 2")
+        self.page.keyboard.press("r")
+        sheet = self.page.get_by_role("dialog")
+        sheet.get_by_label("The pen is in").select_option(label="what drains from Quay tub 2")
+        sheet.get_by_label("It shows").fill("1.35")
+        sheet.get_by_text("How and when it was read").click()
+        sheet.get_by_label("The sample is").select_option("ext_1_2_vv")
+        self.press("Write it down")
+        self.press("Notebook", "link")
+        # 1.35 x 3.6 (2.9 to 4.4 in the tables)
+        expect(self.page.get_by_text("As much as 4.9 mS/cm")).to_be_visible()
+
+    def test_the_notebook_as_a_chart_and_back_by_one_key(self):
+        self.to("/notebook")
+        expect(self.page.get_by_role("article").first).to_be_visible()
+        self.page.keyboard.press("c")
+        chart = self.page.get_by_role("img", name="doses as drops sized by their nitrogen")
+        expect(chart).to_be_visible()
+        self.assert_axe_finds_nothing_grave()
+        self.page.keyboard.press("c")
+        expect(self.page.get_by_role("article").first).to_be_visible()
+
+    def test_find_goes_to_a_crop_and_single_keys_can_be_turned_off(self):
+        self.page.keyboard.press("/")
+        self.page.keyboard.type("leek")
+        self.page.keyboard.press("Enter")
+        expect(self.page.get_by_text("for Sluice bed")).to_be_visible()
+        self.page.keyboard.press("?")
+        self.page.get_by_label("Single keys act").uncheck()
+        self.page.keyboard.press("Escape")
+        self.page.keyboard.press("5")
+        expect(self.page.get_by_text("for Sluice bed")).to_be_visible()
+
+    def test_a_round_too_large_for_the_can_says_how_many(self):
+        self.choose("Wall bed")
+        expect(self.page.get_by_text("for Wall bed")).to_be_visible()
+        amount = self.page.get_by_label("Litres for each")
+        amount.fill("4 L/m2")
+        amount.press("Enter")
+        # 4 L x 3.2 m2 = 12.8 L from a can of 9
+        expect(self.page.get_by_text("2 cans of 6.4 L")).to_be_visible()
+
+    def test_a_helper_joins_by_link(self):
+        self.to("/setup")
+        self.press("Invite a helper")
+        link = self.page.get_by_label("Give this link to one helper").input_value()
+        other = self.browser.new_context(viewport=self.viewport).new_page()
+        other.goto(link)
+        other.get_by_label("Your name").fill("Robin")
+        other.get_by_label("Password").fill("seven bent forks")
+        other.get_by_role("button", name="Join").click()
+        expect(other.get_by_role("button", name="Quay tub 2")).to_be_visible()
+        other.context.close()
