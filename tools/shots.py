@@ -62,6 +62,14 @@ def _desktop(browser: Browser, address: str) -> None:
     page.goto(f"{address}/notebook")
     page.locator("#desk h2").first.wait_for()
     _shoot(page, "notebook")
+    page.keyboard.press("c")
+    page.get_by_role("img", name="doses as drops").wait_for()
+    _shoot(page, "notebook-chart")
+    page.goto(f"{address}/setup")
+    page.get_by_role("heading", name="Set-up of Weir Yard").wait_for()
+    _shoot(page, "setup")
+    _first_run(_page(browser, DESKTOP), address)
+    _first_run(_page(browser, PHONE), address, "phone-")
     dark = _page(browser, DESKTOP, "dark")
     _at_tub_2(dark, address)
     _shoot(dark, "bench-dark")
@@ -78,6 +86,26 @@ def _phone(browser: Browser, address: str) -> None:
     page.goto(f"{address}/notebook")
     page.locator("#desk h2").first.wait_for()
     _shoot(page, "phone-notebook")
+    page.goto(f"{address}/setup")
+    page.get_by_role("heading", name="Set-up of Weir Yard").wait_for()
+    _shoot(page, "phone-setup")
+
+
+def _first_run(page: Page, address: str, kind: str = "") -> None:
+    """A new garden, up to its first place."""
+    page.goto(address)
+    if page.get_by_label("What is the garden called?").count() == 0:
+        page.get_by_role("button", name="Begin a garden of your own").click()
+    page.get_by_label("Your name").fill(f"Wren {kind}")
+    page.get_by_label("Password").fill("nine rusty trowels")
+    page.get_by_label("What is the garden called?").fill("Back step")
+    page.get_by_role("button", name="Begin", exact=True).click()
+    page.get_by_label("Country").select_option("Ireland")
+    page.get_by_role("button", name="Next").click()
+    page.get_by_role("button", name="Write it down").click()
+    page.get_by_label("What do you call it?").fill("Tub by the door")
+    page.get_by_role("button", name="why?").last.click()
+    _shoot(page, f"{kind}first-run")
 
 
 if __name__ == "__main__":

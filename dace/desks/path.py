@@ -105,7 +105,7 @@ def _stop(
         id=stop.id,
         name=stop.name,
         kind=stop.kind,
-        line=_line(stop),
+        line=_line(stop, drain),
         drawing=_DRAWINGS[stop.stands[0].stage_key] if stop.stands else "rest",
         subject_id=stop.fills[0][0] if stop.fills else None,
         drain_ec=drain,
@@ -115,15 +115,15 @@ def _stop(
     )
 
 
-def _line(stop: StopRecord) -> str:
-    """One short line under the name: what grows, and its stage."""
+def _line(stop: StopRecord, drain: str) -> str:
+    """One short line under the name: what was read or what grows, and its stage."""
     crops = list(dict.fromkeys(stand.crop.name.lower() for stand in stop.stands))
     if not crops:
         return "nothing growing"
     if len(crops) > 1:
         return ", ".join(crops)
     stage = stop.stands[0].stage.words
-    return f"{crops[0]}, {stage}"
+    return f"drain {drain} · {stage}" if drain else f"{crops[0]} · {stage}"
 
 
 def _stand(stand: StandRecord) -> StandOut:

@@ -61,13 +61,13 @@ class FirstRun(BrowserCase):
         expect(self.page.get_by_label("Filled to its mark it holds")).to_have_value("2 gallon")
         self.press("Write it down")
         expect(self.page.get_by_text("for Door tub · 2 chilli peppers · in flower")).to_be_visible()
-        expect(self.box("% of label")).to_be_visible()
+        expect(self.box("% label")).to_be_visible()
         # 2 tsp per US gallon in her 2-gallon can: 4 x 4.93 mL
         self.box("parts").fill("2 tsp per gallon")
         expect(self.box("mL a can")).to_have_value("19.7")
         # the label's tablespoon is three teaspoons: two of them are two thirds
-        expect(self.box("% of label")).to_have_value("67")
-        self.box("% of label").fill("50")
+        expect(self.box("% label")).to_have_value("67")
+        self.box("% label").fill("50")
         expect(self.box("mL a can")).to_have_value("14.8")
         self.press("Pour ")
         expect(self.page.get_by_role("status")).to_contain_text("on Door tub")
@@ -168,17 +168,17 @@ class Desk(BrowserCase):
         self.page.keyboard.press("/")
         self.page.keyboard.type("leek")
         self.page.keyboard.press("Enter")
-        expect(self.page.get_by_text("for Sluice bed")).to_be_visible()
+        expect(self.page.locator(".for")).to_contain_text("for Sluice bed, leek end")
         self.page.keyboard.press("?")
         self.page.get_by_label("Single keys act").uncheck()
         self.page.keyboard.press("Escape")
         self.page.keyboard.press("5")
-        expect(self.page.get_by_text("for Sluice bed")).to_be_visible()
+        expect(self.page.locator(".for")).to_contain_text("for Sluice bed, leek end")
 
     def test_a_round_too_large_for_the_can_says_how_many(self):
         self.choose("Wall bed")
-        expect(self.page.get_by_text("for Wall bed")).to_be_visible()
-        amount = self.page.get_by_label("Litres for each")
+        expect(self.page.locator(".for")).to_contain_text("for Wall bed")
+        amount = self.page.get_by_role("textbox", name="Litres for each")
         amount.fill("4 L/m2")
         amount.press("Enter")
         # 4 L x 3.2 m2 = 12.8 L from a can of 9

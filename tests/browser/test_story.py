@@ -113,7 +113,8 @@ class Story(BrowserCase):
         expect(self.page.get_by_role("button", name="Quay tub 2")).to_be_visible()
         for _ in range(3):
             self.page.keyboard.press("]")
-        expect(self.page.get_by_text("for Quay tub 2")).to_be_visible()
+        expect(self.page.locator(".for")).to_contain_text("for Quay tub 2")
+        expect(self.page.get_by_text("likes 54–144", exact=True)).to_be_visible()
         slider = self.page.get_by_role("slider")
         slider.focus()
         before = float(slider.get_attribute("aria-valuenow"))

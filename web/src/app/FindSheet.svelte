@@ -19,6 +19,7 @@
     if (!one) return;
     keys.findOpen = false;
     if (one.stop) garden.choose(one.stop);
+    if (one.stand) garden.chooseStand(one.stand);
     void goTo(one.desk);
   }
 </script>

@@ -4,10 +4,8 @@
   import { garden, type Stop } from './garden.svelte';
 
   function fed(stop: Stop): string {
-    const drain = stop.drain_ec ? `drain ${stop.drain_ec}` : '';
-    if (!stop.fed_at || !garden.path) return drain;
-    const when = ago(stop.fed_at, garden.path.now, garden.path.zone).replace(' days', ' d');
-    return [drain, `fed ${when}`].filter(Boolean).join(' · ');
+    if (!stop.fed_at || !garden.path) return '';
+    return `fed ${ago(stop.fed_at, garden.path.now, garden.path.zone)}`;
   }
 
   let list: HTMLOListElement | undefined = $state();
@@ -50,7 +48,7 @@
           </svg>
           <span class="words">
             <b>{stop.name}</b>
-            <span>{stop.line}</span>
+            <span title={stop.line}>{stop.line}</span>
             {#if fed(stop)}<span class="fed">{fed(stop)}</span>{/if}
           </span>
           <StageMark kind={stop.drawing} />
@@ -138,6 +136,9 @@
 
   .words span {
     display: block;
+    overflow: hidden;
+    text-overflow: ellipsis;
+    white-space: nowrap;
   }
 
   .empty {

@@ -8,6 +8,7 @@ export interface Found {
   line: string;
   desk: DeskPath;
   stop?: Schemas['StopOut'];
+  stand?: Schemas['StandOut'];
 }
 
 /** Everything there is to find: places, crops, jars, pages. */
@@ -26,6 +27,7 @@ export function allFindable(stops: Schemas['StopOut'][], jars: Schemas['JarOut']
       line: `${stand.spot}, ${stand.stage}`,
       desk: '/bench' as const,
       stop,
+      stand,
     })),
   );
   const shelf = jars.map((jar) => ({
@@ -43,14 +45,15 @@ export function allFindable(stops: Schemas['StopOut'][], jars: Schemas['JarOut']
   return [...places, ...crops, ...shelf, ...pages];
 }
 
-/** What holds every word that was typed, at the start of one of its own words first. */
+/** What holds every word that was typed, by its name first. */
 export function matching(all: Found[], typed: string): Found[] {
   const words = typed.toLowerCase().split(/\s+/).filter(Boolean);
   if (words.length === 0) return all.slice(0, 8);
   const text = (one: Found) => `${one.name} ${one.line}`.toLowerCase();
-  const starts = (one: Found) => words.every((word) => ` ${text(one)}`.includes(` ${word}`));
+  const named = (one: Found) =>
+    words.some((word) => ` ${one.name.toLowerCase()}`.includes(` ${word}`));
   return all
     .filter((one) => words.every((word) => text(one).includes(word)))
-    .sort((one, other) => Number(starts(other)) - Number(starts(one)))
+    .sort((one, other) => Number(named(other)) - Number(named(one)))
     .slice(0, 8);
 }

@@ -99,8 +99,8 @@
 
   .columns {
     display: grid;
-    grid-template-columns: 268px minmax(0, 1fr);
-    gap: var(--space-6);
+    grid-template-columns: 246px minmax(0, 1fr);
+    gap: 20px;
     padding: var(--space-3) 22px;
   }
 

@@ -73,12 +73,12 @@
   .ways {
     display: grid;
     grid-template-columns: repeat(auto-fit, minmax(64px, 1fr));
-    gap: 6px;
+    gap: 5px;
   }
 
   label {
     display: block;
-    padding: 5px 6px 4px;
+    padding: 5px 5px 4px;
     border: 1px solid var(--color-edge);
     border-radius: var(--radius);
     background: var(--color-field);
@@ -99,6 +99,7 @@
     color: var(--color-text-soft);
     font-size: var(--text-s);
     line-height: 1.2;
+    white-space: nowrap;
   }
 
   input {
@@ -107,7 +108,7 @@
     padding: 0;
     border: 0;
     background: none;
-    font: 600 var(--text-l) / 1.15 var(--face-head);
+    font: 600 var(--text-m) / 1.15 var(--face-head);
   }
 
   input:focus {

@@ -8,7 +8,7 @@ export const WAYS: { way: Way; label: string }[] = [
   { way: 'per_litre', label: 'unit a litre' },
   { way: 'nitrogen', label: 'N, mg/L' },
   { way: 'ec', label: 'can reads' },
-  { way: 'label', label: '% of label' },
+  { way: 'label', label: '% label' },
 ];
 
 const BARE = /^\s*[\d.,½¼¾/ ]+$/;

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { untrack } from 'svelte';
+  import { onMount, untrack } from 'svelte';
   import { garden } from '../../app/garden.svelte';
   import { keys } from '../../app/keys.svelte';
   import { working } from '../../app/working.svelte';
@@ -17,14 +17,16 @@
   const zone = $derived(garden.path?.zone ?? 'UTC');
   const days = $derived(book ? byDay(book, zone) : []);
 
-  working.clear();
-  working.folded = true;
+  onMount(() => {
+    working.clear();
+    working.folded = true;
+    return () => (working.folded = false);
+  });
 
   $effect(() => {
     const query = { stop: garden.stop?.id ?? null, limit };
     void garden.version;
     untrack(() => void load(query));
-    return () => (working.folded = false);
   });
 
   async function load(query: { stop: string | null; limit: number }) {

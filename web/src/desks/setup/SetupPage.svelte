@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { untrack } from 'svelte';
+  import { onMount, untrack } from 'svelte';
   import { garden } from '../../app/garden.svelte';
   import { working } from '../../app/working.svelte';
   import Button from '../../ui/Button.svelte';
@@ -15,8 +15,11 @@
   const desk = new SetupDesk();
   let first = $state<boolean | null>(null);
 
-  working.clear();
-  working.folded = true;
+  onMount(() => {
+    working.clear();
+    working.folded = true;
+    return () => (working.folded = false);
+  });
 
   $effect(() => {
     void garden.version;
@@ -26,7 +29,6 @@
         first ??= setup ? setup.owner && !setup.places.length && !setup.jars.length : null;
       });
     });
-    return () => (working.folded = false);
   });
 </script>
 

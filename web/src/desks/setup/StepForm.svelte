@@ -35,16 +35,15 @@
     problem && !step?.questions.some((one) => one.key === problem?.field) ? problem.message : '',
   );
 
-  // A new step: its defaults in place, and the focus on its first question.
+  // A new step: the focus on its first question.
   $effect(() => {
     void at;
-    untrack(() => (answers = withDefaults(steps, answers)));
     place?.querySelector<HTMLElement>('input, select')?.focus();
   });
 
   async function on(finish: boolean) {
     if (!step) return;
-    const missing = unanswered(step, answers);
+    const missing = unanswered(step, withDefaults([step], answers));
     if (missing) {
       const would_do = missing.hint ?? 'a few letters or a number would do';
       const message = `Read nothing; ${would_do.replace(/\.$/, '')}.`;

@@ -23,11 +23,13 @@ const options = (...pairs: [string, string][]) => pairs.map(([value, name]) => (
 export function whereForm(setup: Setup): Form {
   const device = Intl.DateTimeFormat().resolvedOptions().timeZone;
   const zones = Intl.supportedValuesOf('timeZone');
-  const country = (answers: Answers) => COUNTRIES.find((one) => one.name === answers.country);
+  const usual = likelyCountry(device)?.name ?? 'elsewhere';
+  const country = (answers: Answers) =>
+    COUNTRIES.find((one) => one.name === (answers.country ?? usual));
   return {
     title: 'Where is the garden?',
     steps: (answers) => {
-      const found = country(answers) ?? likelyCountry(device);
+      const found = country(answers);
       const zone =
         found && device.split('/')[0] === found.zone.split('/')[0] ? device : found?.zone;
       return [
@@ -41,7 +43,7 @@ export function whereForm(setup: Setup): Form {
                 ...COUNTRIES.map((one) => ({ value: one.name, name: one.name })),
                 { value: 'elsewhere', name: 'Elsewhere: I give the latitude' },
               ],
-              usual: likelyCountry(device)?.name ?? 'elsewhere',
+              usual,
               why: 'Taken from the clock of this device. It gives the latitude, the hours and the usual measures.',
             },
             {
@@ -51,7 +53,7 @@ export function whereForm(setup: Setup): Form {
               usual: zone ?? setup.garden.zone,
               why: 'The garden keeps its own days, wherever you read it from.',
             },
-            ...(answers.country === 'elsewhere'
+            ...(!found
               ? [
                   {
                     key: 'latitude',
