@@ -53,6 +53,8 @@ class OwnStandOut(Schema):
     fill_id: uuid.UUID
     counted: str
     crop: str
+    crop_key: str
+    started_on: date
     count: int
     stage: str
     since: date
@@ -211,6 +213,8 @@ def _place(stop: StopRecord, fills: list[Fill]) -> PlaceOut:
                 fill_id=s.fill_id,
                 counted=s.crop.counted(s.count),
                 crop=s.crop.name,
+                crop_key=s.crop_key,
+                started_on=s.started_on,
                 count=s.count,
                 stage=s.stage.words,
                 since=s.stage_since,

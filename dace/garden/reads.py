@@ -26,6 +26,7 @@ class StandRecord:
     place: str
     spot: str
     crop_key: str
+    started_on: date
     stage_key: str
     stage_since: date
     count: int
@@ -124,6 +125,7 @@ def _stand(row: Stand, fill: Fill, place: Place, stage: StageSeen) -> StandRecor
         place=place.name,
         spot=fill.name or place.name,
         crop_key=row.planting.crop,
+        started_on=row.planting.started_on,
         stage_key=stage.stage,
         stage_since=stage.seen_on,
         count=row.count,

@@ -1490,6 +1490,8 @@ export interface components {
             counted: string;
             /** Crop */
             crop: string;
+            /** Crop Key */
+            crop_key: string;
             /**
              * Fill Id
              * Format: uuid
@@ -1512,6 +1514,11 @@ export interface components {
             since: string;
             /** Stage */
             stage: string;
+            /**
+             * Started On
+             * Format: date
+             */
+            started_on: string;
         };
         /**
          * OwnVesselOut

@@ -1,9 +1,9 @@
 <script lang="ts">
   import { ask, client } from '../../api/client';
   import Entry from './Entry.svelte';
-  import { placeForm, plantingForm, type Choices, type Setup } from './forms';
-  import { placeAnswers } from './given';
-  import { countForm, moveForm } from './moveForms';
+  import { fillForm, placeForm, plantingForm, type Choices, type Setup } from './forms';
+  import { fillAnswers, placeAnswers } from './given';
+  import { countForm, mendForm, moveForm } from './moveForms';
   import Section from './Section.svelte';
   import type { SetupDesk } from './setup.svelte';
 
@@ -53,6 +53,10 @@
       { label: 'Plant', act: () => desk.edit(plantingForm(choices, fillsOf(place))) },
       { label: 'Edit', act: () => desk.edit(placeForm(choices, ids), placeAnswers(place)) },
       {
+        label: 'Add pots',
+        act: () => desk.edit(fillForm(choices, place, crypto.randomUUID())),
+      },
+      {
         label: 'End',
         act: () =>
           void desk.act(ask(client.POST('/api/places/{place_id}/end', { params: { path } }))),
@@ -67,6 +71,7 @@
       ...(elsewhere.length
         ? [{ label: 'Move', act: () => desk.edit(moveForm(stand, elsewhere)) }]
         : []),
+      { label: 'Edit', act: () => desk.edit(mendForm(stand, choices)) },
       { label: 'Thin', act: () => desk.edit(countForm(stand, 'thin')) },
       { label: 'Recount', act: () => desk.edit(countForm(stand, 'count')) },
       {
@@ -103,6 +108,20 @@
         line={place.fills.map(fillLine).join(' · ')}
         acts={placeActs(place)}
       />
+      {#each place.fills.slice(1) as fill (fill.id)}
+        <div class="stand">
+          <Entry
+            title={fill.name || place.name}
+            line={fillLine(fill)}
+            acts={[
+              {
+                label: 'Edit',
+                act: () => desk.edit(fillForm(choices, place, fill.id), fillAnswers(fill)),
+              },
+            ]}
+          />
+        </div>
+      {/each}
       {#each place.stands as stand (stand.id)}
         <div class="stand">
           <Entry title={stand.counted} line={stand.stage} acts={standActs(stand)} />

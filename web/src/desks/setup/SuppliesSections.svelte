@@ -5,7 +5,7 @@
   import { jarAnswers, measureAnswers, penAnswers, vesselAnswers, waterAnswers } from './given';
   import Section from './Section.svelte';
   import type { SetupDesk } from './setup.svelte';
-  import { jarForm, measureForm, penForm, vesselForm, waterForm } from './supplyForms';
+  import { jarForm, levelForm, measureForm, penForm, vesselForm, waterForm } from './supplyForms';
 
   interface Props {
     desk: SetupDesk;
@@ -69,6 +69,7 @@
       line="{jar.grade} · {jar.elements} · {jar.stock.toFixed(0)} {jar.unit} left"
       acts={[
         { label: 'Edit', act: () => desk.edit(jarForm(jar.id), jarAnswers(jar)) },
+        { label: 'Level', act: () => desk.edit(levelForm(jar)) },
         away('jars', jar.id),
       ]}
     />

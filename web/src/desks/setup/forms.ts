@@ -280,3 +280,43 @@ export function plantingForm(choices: Choices, fills: { value: string; name: str
     },
   };
 }
+
+/** Another pot, tray or end of a bed at a place; or the one that stands there, edited. */
+export function fillForm(choices: Choices, place: Setup['places'][number], id: string): Form {
+  return {
+    title: `At ${place.name}`,
+    steps: () => [
+      {
+        title: 'Another pot, tray or end of a bed',
+        questions: [
+          { key: 'name', label: 'What do you call it?', hint: 'Such as “left-hand pot”.' },
+          {
+            key: 'size',
+            label: 'How large is one?',
+            usual: USUAL_SIZE[place.kind] ?? '40 L',
+            hint: '40 L, 10 gallon, 3 x 1.2 m, or a 25 cm pot.',
+          },
+          { key: 'alike', label: 'How many alike?', usual: '1', kind: 'decimal' },
+        ],
+      },
+      {
+        title: 'What is it filled with?',
+        questions: fillStep(choices, place.kind).questions.filter((one) => one.key !== 'covered'),
+      },
+    ],
+    save: async (answers) => {
+      const wrong = notNumbers(answers, ['ph', 'alike']);
+      if (wrong) return wrong;
+      const body = {
+        id,
+        size: answers.size ?? '',
+        medium: answers.medium ?? '',
+        alike: typedNumber(answers.alike) ?? 1,
+        ph: typedNumber(answers.ph),
+        name: answers.name ?? '',
+      };
+      const params = { path: { place_id: place.id } };
+      return outcome(ask(client.PUT('/api/places/{place_id}/fills', { params, body })));
+    },
+  };
+}

@@ -4,6 +4,12 @@ import type { Answers } from './questions';
 const number = (value: number | null | undefined) => (value == null ? '' : String(value));
 const yesno = (value: boolean) => (value ? 'yes' : 'no');
 
+/** One fill as answers, to be edited. */
+export function fillAnswers(fill: Setup['places'][number]['fills'][number]): Answers {
+  const { name, size, medium } = fill;
+  return { name, size, medium, alike: number(fill.alike), ph: number(fill.ph) };
+}
+
 /** A place and its first fill as answers, to be edited. */
 export function placeAnswers(place: Setup['places'][number]): Answers {
   const fill = place.fills[0];

@@ -1,5 +1,5 @@
 import { ask, client } from '../../api/client';
-import type { Setup } from './forms';
+import type { Choices, Setup } from './forms';
 import { notNumbers, typedNumber, type Form } from './questions';
 
 type Stand = Setup['places'][number]['stands'][number];
@@ -58,6 +58,34 @@ export function countForm(stand: Stand, why: 'thin' | 'count'): Form {
           ? ask(client.POST('/api/stands/{stand_id}/thin', { params, body: { id, count } }))
           : ask(client.PUT('/api/stands/{stand_id}', { params, body: { count } }));
       return (await written).problem ?? null;
+    },
+  };
+}
+
+/** Put a slip in the crop or its day right. */
+export function mendForm(stand: Stand, choices: Choices): Form {
+  return {
+    title: `What are the ${stand.counted}?`,
+    steps: () => [
+      {
+        title: 'What grows there, and since when?',
+        questions: [
+          {
+            key: 'crop',
+            label: 'Crop',
+            options: choices.crops.map((one) => ({ value: one.key, name: one.name })),
+            usual: stand.crop_key,
+          },
+          { key: 'started_on', label: 'Sown or planted on', kind: 'date', usual: stand.started_on },
+        ],
+      },
+    ],
+    save: async (answers) => {
+      const body = { crop: answers.crop ?? '', started_on: answers.started_on ?? '' };
+      const params = { path: { planting_id: stand.planting_id } };
+      return (
+        (await ask(client.PUT('/api/plantings/{planting_id}', { params, body }))).problem ?? null
+      );
     },
   };
 }

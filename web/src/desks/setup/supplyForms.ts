@@ -249,6 +249,32 @@ export function jarForm(id: string): Form {
   };
 }
 
+/** What is in a jar by looking. */
+export function levelForm(jar: Setup['jars'][number]): Form {
+  const left = Number(jar.stock.toPrecision(3));
+  return {
+    title: `How much ${jar.name} is left?`,
+    steps: () => [
+      {
+        title: 'What do you see in it?',
+        questions: [
+          {
+            key: 'stock',
+            label: 'Still in it',
+            usual: `${left} ${jar.unit}`,
+            why: 'What is left by the cans that were mixed from it.',
+          },
+        ],
+      },
+    ],
+    save: (answers) => {
+      const params = { path: { jar_id: jar.id } };
+      const body = { stock: answers.stock ?? '' };
+      return outcome(ask(client.POST('/api/jars/{jar_id}/stock', { params, body })));
+    },
+  };
+}
+
 function nitrogenOf(answers: Answers): Record<string, number> | null {
   const given = FORMS_OF_N.map((key) => [key, typedNumber(answers[key])] as const);
   const said = given.filter((pair): pair is [string, number] => pair[1] !== null);
