@@ -49,7 +49,7 @@ fmt: setup
 
 lock:
 	.venv/bin/python -m pip install -q pip-tools && .venv/bin/pip-compile --quiet --generate-hashes \
-	  --strip-extras --no-emit-index-url --no-emit-trusted-host --no-header --no-annotate \
+	  --strip-extras --no-emit-index-url --no-emit-trusted-host --no-emit-find-links --no-header --no-annotate \
 	  -o requirements.txt requirements.in
 
 setup: .venv/.done web/node_modules/.done

@@ -204,15 +204,18 @@ class Readings(WeirYardCase):
         subject = self.pour()["can_subject_id"]
         good = {"id": new_id(), "subject_id": subject, "value": 1.2}
         for change, status, field in (
-            ({"value": -1}, 422, "value"), ({"value": 0}, 422, "value"),
-            ({"value": 1e308}, 422, "value"), ({"value": "wet"}, 422, "value"),
-            ({"scale": "TDS"}, 422, "scale"), ({"method": "sip"}, 422, "method"),
+            ({"value": -1}, 422, "value"),
+            ({"value": 0}, 422, "value"),
+            ({"value": 1e308}, 422, "value"),
+            ({"value": "wet"}, 422, "value"),
+            ({"scale": "TDS"}, 422, "scale"),
+            ({"method": "sip"}, 422, "method"),
             ({"compensates": False}, 422, "temperature_c"),
             ({"compensates": False, "temperature_c": 900}, 422, "temperature_c"),
             ({"subject_id": new_id()}, 404, "subject_id"),
             ({"taken_at": "tomorrow"}, 422, "taken_at"),
             ({"taken_at": "9999-12-31T23:59:59Z"}, 422, "taken_at"),
-        ):  # fmt: skip
+        ):
             with self.subTest(change):
                 self.assert_refused(self.asking.post("/api/readings", good | change), status, field)
 

@@ -14,9 +14,26 @@ JSON = st.recursive(
     max_leaves=4,
 )
 NUMBERISH = st.sampled_from(
-    ["1e999", "-0", "1 + 1e-300", "1/0 ml", "0/0", "9e99 L", "٣ ml/L", "½ ½", "1:0", "0:1", "²",
-     "1 +", "2 tsp per 0 L", "1e-320 ml", "999999999999 ml/L", "EC 1e-9", "N 1e-300 mg/L"]
-)  # fmt: skip
+    [
+        "1e999",
+        "-0",
+        "1 + 1e-300",
+        "1/0 ml",
+        "0/0",
+        "9e99 L",
+        "٣ ml/L",
+        "½ ½",
+        "1:0",
+        "0:1",
+        "²",
+        "1 +",
+        "2 tsp per 0 L",
+        "1e-320 ml",
+        "999999999999 ml/L",
+        "EC 1e-9",
+        "N 1e-300 mg/L",
+    ]
+)
 
 
 def bodies():
@@ -81,9 +98,14 @@ class AnythingAtAll(TestCase):
 
     def test_odd_addresses_and_queries(self):
         for path in (
-            "/api/notebook?before=0001-01-01T00:00:00Z", "/api/notebook?before=9999-12-31T23:59Z",
-            "/api/notebook?stop=x", "/api/notebook?limit=1e9", "/api/crops/%00", "/api/crops/x%2Fy",
-            "/api/crops/" + "x" * 3000, "/api/notebook?before=2026-07-01T00:00",
-        ):  # fmt: skip
+            "/api/notebook?before=0001-01-01T00:00:00Z",
+            "/api/notebook?before=9999-12-31T23:59Z",
+            "/api/notebook?stop=x",
+            "/api/notebook?limit=1e9",
+            "/api/crops/%00",
+            "/api/crops/x%2Fy",
+            "/api/crops/" + "x" * 3000,
+            "/api/notebook?before=2026-07-01T00:00",
+        ):
             with self.subTest(path):
                 self.assert_answered(self.asking.get(path), path)

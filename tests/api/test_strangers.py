@@ -91,11 +91,15 @@ class Accounts(TestCase):
     def test_bad_accounts(self):
         Asking().post("/api/sign-up", GARDEN)
         for change, field in (
-            ({}, "name"), ({"name": "STRANGER"}, "name"), ({"name": "  "}, "name"),
-            ({"name": "x" * 61}, "name"), ({"name": "B", "password": "12345678"}, "password"),
+            ({}, "name"),
+            ({"name": "STRANGER"}, "name"),
+            ({"name": "  "}, "name"),
+            ({"name": "x" * 61}, "name"),
+            ({"name": "B", "password": "12345678"}, "password"),
             ({"name": "B", "password": "short"}, "password"),
-            ({"name": "B", "garden": ""}, "garden"), ({"name": "B\x00"}, "name"),
-        ):  # fmt: skip
+            ({"name": "B", "garden": ""}, "garden"),
+            ({"name": "B\x00"}, "name"),
+        ):
             with self.subTest(change):
                 reply = Asking().post("/api/sign-up", GARDEN | change)
                 self.assertEqual((reply.status_code, reply.json()["error"]["field"]), (422, field))

@@ -7,9 +7,12 @@ import sys
 from django.test import SimpleTestCase
 
 JAR = {
-    "grade": [4, 3, 8], "basis": "oxide", "percent": "mass", "density_g_per_ml": 1.15,
+    "grade": [4, 3, 8],
+    "basis": "oxide",
+    "percent": "mass",
+    "density_g_per_ml": 1.15,
     "nitrogen": {"nitrate": 1.6, "ammonium": 0.8, "urea": 1.6},
-}  # fmt: skip
+}
 GIVEN = {"jar": JAR, "water": {"ec_ms_cm": 0.5}, "vessel": "9 L", "strength": "1 + 200"}
 
 
@@ -46,15 +49,19 @@ class Calculators(SimpleTestCase):
 
     def test_bad_input_is_one_sentence_and_exit_2(self):
         cases = (
-            ("dilute", "no json"), ("dilute", "[]"), ("dilute", {}), ("nothing", {}),
+            ("dilute", "no json"),
+            ("dilute", "[]"),
+            ("dilute", {}),
+            ("nothing", {}),
             ("dilute", GIVEN | {"vessel": "9 bananas"}),
             ("dilute", GIVEN | {"water": {"ec_ms_cm": -1}}),
             ("dilute", GIVEN | {"jar": JAR | {"grade": [4, 3]}}),
             ("dilute", GIVEN | {"measures": "ell"}),
             ("dilute", GIVEN | {"jar": JAR | {"nitrogen": {"nitrate": 9}}}),
-            ("ec", {"ions": {"K": "x"}}), ("ec", {"ions": {}, "ph": 99}),
+            ("ec", {"ions": {"K": "x"}}),
+            ("ec", {"ions": {}, "ph": 99}),
             ("ec", {"ions": {}, "temperature_c": 1e308}),
-        )  # fmt: skip
+        )
         for name, given in cases:
             with self.subTest(name=name, given=given):
                 done = run(name, given)

@@ -52,9 +52,15 @@ class Composition(SimpleTestCase):
         p, k = 1.3092, 6.6412
         others = (
             Label(4, p, k, basis="element", density_g_per_ml=1.15, nitrogen=FORMS),
-            Label(4.6, 3.45, 9.2, percent="volume", density_g_per_ml=1.15,
-                  nitrogen=tuple((f, v * 1.15) for f, v in FORMS)),
-        )  # fmt: skip
+            Label(
+                4.6,
+                3.45,
+                9.2,
+                percent="volume",
+                density_g_per_ml=1.15,
+                nitrogen=tuple((f, v * 1.15) for f, v in FORMS),
+            ),
+        )
         for other in others:
             for name in NUTRIENTS:
                 want = composition(FRUITING).element(name)
@@ -111,9 +117,14 @@ class OneCan(SimpleTestCase):
         first = can("1 + 500").can
         per_l, n = first.amount_per_l, first.nutrient("N").value
         for said in (
-            f"{per_l!r} ml/L", f"{first.amount!r} ml", f"{first.amount!r} ml per can",
-            f"N {n!r} mg/L", f"EC {first.ec.value!r}", "1 in 501", f"{per_l * 9!r} mL in 9 L",
-        ):  # fmt: skip
+            f"{per_l!r} ml/L",
+            f"{first.amount!r} ml",
+            f"{first.amount!r} ml per can",
+            f"N {n!r} mg/L",
+            f"EC {first.ec.value!r}",
+            "1 in 501",
+            f"{per_l * 9!r} mL in 9 L",
+        ):
             with self.subTest(said):
                 self.assertAlmostEqual(can(said).can.amount / first.amount, 1, delta=0.005)
 
@@ -133,9 +144,24 @@ class OneCan(SimpleTestCase):
         self.assertEqual(len(read_strength("2 tsp per gallon", "us")), 1)
 
     def test_what_cannot_be_a_strength_is_refused_by_name(self):
-        for said in ("", "abc", "-5 ml", "1e308 ml/L", "1 + 1e9", "500", "0 ml", "nan", "9 kg/L",
-                     "EC 0.2", "20 g", "1200 ml/L", "1 + -2", "2 ml/", "K 9999999 mg/L",
-                     "10 L"):  # fmt: skip
+        for said in (
+            "",
+            "abc",
+            "-5 ml",
+            "1e308 ml/L",
+            "1 + 1e9",
+            "500",
+            "0 ml",
+            "nan",
+            "9 kg/L",
+            "EC 0.2",
+            "20 g",
+            "1200 ml/L",
+            "1 + -2",
+            "2 ml/",
+            "K 9999999 mg/L",
+            "10 L",
+        ):
             with self.subTest(said), self.assertRaises(DaceError) as caught:
                 can(said)
             self.assertEqual(caught.exception.field, "strength")
@@ -251,10 +277,16 @@ class PouringAndReading(SimpleTestCase):
             self.assertTrue(read.low < read.value < read.high)
 
     def test_bad_readings(self):
-        for pen in (PenReading(0), PenReading(-1), PenReading(math.nan), PenReading(1e308),
-                    PenReading(1, "ppm"), PenReading(1, method="tongue"),
-                    PenReading(1, compensates=False),
-                    PenReading(1, temperature_c=400, compensates=False)):  # fmt: skip
+        for pen in (
+            PenReading(0),
+            PenReading(-1),
+            PenReading(math.nan),
+            PenReading(1e308),
+            PenReading(1, "ppm"),
+            PenReading(1, method="tongue"),
+            PenReading(1, compensates=False),
+            PenReading(1, temperature_c=400, compensates=False),
+        ):
             with self.subTest(pen), self.assertRaises(DaceError):
                 reading_at_25(pen)
 

@@ -8,9 +8,16 @@ from dace.core.figures import Row, load_table, sources
 from dace.core.media import media
 
 TABLES = (
-    "atomic_weights", "crops", "ec_methods", "ion_pairs", "ions", "judgements", "measures",
-    "media", "stages",
-)  # fmt: skip
+    "atomic_weights",
+    "crops",
+    "ec_methods",
+    "ion_pairs",
+    "ions",
+    "judgements",
+    "measures",
+    "media",
+    "stages",
+)
 
 
 class Tables(SimpleTestCase):

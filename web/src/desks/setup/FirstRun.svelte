@@ -1,10 +1,12 @@
 <script lang="ts">
   import { garden } from '../../app/garden.svelte';
   import { goTo } from '../../app/keys.svelte';
+  import { jarForm } from './jarForms';
   import { placeForm, plantingForm, whereForm, type Choices, type Setup } from './forms';
   import type { Form } from './questions';
   import StepForm from './StepForm.svelte';
-  import { jarForm, vesselForm, waterForm } from './supplyForms';
+  import { vesselForm } from './supplyForms';
+  import { waterForm } from './waterForms';
 
   interface Props {
     setup: Setup;

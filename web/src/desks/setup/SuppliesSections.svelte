@@ -5,7 +5,9 @@
   import { jarAnswers, measureAnswers, penAnswers, vesselAnswers, waterAnswers } from './given';
   import Section from './Section.svelte';
   import type { SetupDesk } from './setup.svelte';
-  import { jarForm, levelForm, measureForm, penForm, vesselForm, waterForm } from './supplyForms';
+  import { jarForm, levelForm } from './jarForms';
+  import { measureForm, penForm, vesselForm } from './supplyForms';
+  import { waterForm } from './waterForms';
 
   interface Props {
     desk: SetupDesk;

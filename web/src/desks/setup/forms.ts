@@ -1,6 +1,6 @@
 import { garden } from '../../app/garden.svelte';
 import { dayOf } from '../../ui/time';
-import { ask, client, type Problem, type Schemas } from '../../api/client';
+import { ask, client, type Schemas } from '../../api/client';
 import { COUNTRIES, likelyCountry } from './countries';
 import {
   notNumbers,
@@ -10,14 +10,12 @@ import {
   type Question,
   type Step,
 } from './questions';
+import { options, outcome } from './saving';
 
 export type Setup = Schemas['SetupOut'];
 export type Choices = Schemas['ChoicesOut'];
 
-type Written = Promise<{ data?: unknown; problem?: Problem }>;
-const outcome = async (written: Written) => (await written).problem ?? null;
 const today = () => (garden.path ? dayOf(garden.path.now, garden.path.zone) : '');
-const options = (...pairs: [string, string][]) => pairs.map(([value, name]) => ({ value, name }));
 
 /** Where the garden is, and how it measures. */
 export function whereForm(setup: Setup): Form {

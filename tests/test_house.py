@@ -1,0 +1,100 @@
+"""The house keeps its own rules."""
+
+from __future__ import annotations
+
+import ast
+import re
+import subprocess
+from pathlib import Path
+
+from django.test import SimpleTestCase
+
+from dace.core import api as core
+
+ROOT = Path(__file__).resolve().parents[1]
+
+
+def tracked(*patterns: str) -> list[Path]:
+    listed = subprocess.run(
+        ["git", "ls-files", "--", *patterns], cwd=ROOT, capture_output=True, text=True, check=True
+    )
+    return [ROOT / line for line in listed.stdout.splitlines() if (ROOT / line).exists()]
+
+
+class Files(SimpleTestCase):
+    def test_lock_files_name_no_host(self):
+        for name in ("requirements.txt", "web/package-lock.json"):
+            text = (ROOT / name).read_text(encoding="utf-8")
+            self.assertNotIn('"resolved"', text)
+            self.assertFalse(re.search(r"index-url|trusted-host|npmjs|pypi", text), name)
+
+    def test_every_requirement_is_pinned_and_hashed(self):
+        text = (ROOT / "requirements.txt").read_text(encoding="utf-8")
+        blocks = [b for b in re.split(r"\n(?=\S)", text.strip()) if not b.startswith("#")]
+        self.assertGreater(len(blocks), 20)
+        for block in blocks:
+            self.assertRegex(block, r"^[A-Za-z0-9._-]+==\S+ \\\n\s+--hash=sha256:")
+
+    def test_the_readme_links_every_picture_and_no_other(self):
+        readme = (ROOT / "README.md").read_text(encoding="utf-8")
+        linked = set(re.findall(r"docs/screenshots/([\w-]+\.png)", readme))
+        there = {path.name for path in (ROOT / "docs" / "screenshots").glob("*.png")}
+        self.assertEqual(linked, there)
+        self.assertLess(len(there), 20)
+
+    def test_modules_stay_small(self):
+        for path in tracked("dace/*.py", "web/src/*.ts", "web/src/*.svelte"):
+            most = 220 if path.suffix == ".svelte" else 340
+            if "migrations" not in path.parts and path.name != "schema.d.ts":
+                lines = len(path.read_text(encoding="utf-8").splitlines())
+                self.assertLessEqual(lines, most, path)
+
+    def test_colours_stand_in_the_tokens_alone(self):
+        for path in tracked("web/src/*.svelte"):
+            style = path.read_text(encoding="utf-8").partition("<style>")[2]
+            self.assertFalse(re.search(r"#[0-9a-fA-F]{3,8}\b", style), path)
+
+    def test_no_style_attribute_that_the_policy_would_refuse(self):
+        for path in tracked("web/src/*.svelte"):
+            markup = path.read_text(encoding="utf-8").partition("<style>")[0]
+            self.assertNotIn('style="', markup, path)
+
+
+class Core(SimpleTestCase):
+    def test_everything_public_is_documented(self):
+        for name in core.__all__:
+            thing = getattr(core, name)
+            if callable(thing):
+                self.assertTrue((thing.__doc__ or "").strip(), name)
+
+    def test_the_public_surface_lists_what_it_imports(self):
+        tree = ast.parse((ROOT / "dace/core/api.py").read_text(encoding="utf-8"))
+        imported = {
+            alias.asname or alias.name
+            for node in tree.body
+            if isinstance(node, ast.ImportFrom)
+            for alias in node.names
+        }
+        self.assertEqual(set(core.__all__), imported)
+
+    def test_the_core_reads_no_clock_and_no_chance(self):
+        for path in tracked("dace/core/*.py"):
+            text = path.read_text(encoding="utf-8")
+            self.assertFalse(
+                re.search(r"datetime\.now|time\.time|import random|date\.today", text), path
+            )
+
+
+class Queries(SimpleTestCase):
+    def test_every_query_of_what_is_kept_begins_with_its_household(self):
+        """`.objects` is followed by the household's own door, in every app."""
+        doors = ("of(", "in_use(", "fetch(", "written_before(", "create(", "select_related(")
+        models = "Can|CanPart|Dose|Fill|Garden|Jar|Measure|Pen|Place|Planting|Reading|StageSeen"
+        models += "|Stand|Subject|Vessel|Water"
+        for path in tracked("dace/*.py"):
+            if "demo" in path.parts or "migrations" in path.parts:
+                continue
+            text = path.read_text(encoding="utf-8")
+            for found in re.finditer(rf"\b(?:{models})\.objects\s*\.(\w+\()([^\n]*)", text):
+                scoped = found[1] in doors or "household_id" in found[2]
+                self.assertTrue(scoped, f"{path}: {found[0]}")
