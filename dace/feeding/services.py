@@ -13,7 +13,7 @@ from dace.feeding.reads import litres_left, stock_of
 from dace.garden.models import Stand, Water
 from dace.garden.reads import core_water
 from dace.households.changes import change
-from dace.households.scope import Scope
+from dace.households.scope import ConflictError, Scope
 from dace.measuring.models import Subject
 from dace.measuring.services import past_instant, subject_of
 from dace.shelf.models import Jar
@@ -88,7 +88,8 @@ def pour_rest(scope: Scope, can_id: uuid.UUID, new_dose: NewDose) -> Dose:
 
 
 def _mix(scope: Scope, new: NewCan, mixed_at: datetime) -> Can:
-    Can.objects.written_before(scope, new.id)
+    if Can.objects.written_before(scope, new.id) is not None:
+        raise ConflictError("id", "a can that was mixed already", "pour the rest of it instead")
     jar = Jar.objects.fetch(scope, new.jar_id, "jar_id")
     water = Water.objects.fetch(scope, new.water_id, "water_id")
     if not jar.dissolves:

@@ -11,7 +11,7 @@ from dace.garden.models import Fill, Garden, Planting, StageSeen, Stand
 from dace.garden.services import today
 from dace.households.changes import change
 from dace.households.keeping import new_row
-from dace.households.scope import Scope, require_owner
+from dace.households.scope import ConflictError, Scope, require_owner
 
 
 @dataclass(frozen=True)
@@ -64,6 +64,8 @@ def plant(scope: Scope, new: NewPlanting) -> Planting:
             started_on=new.started_on,
         )
         for stand_id, fill, count in new.stands:
+            if Stand.objects.written_before(scope, stand_id) is not None:
+                raise ConflictError("stand_id", "an id that is in use", "make a new one")
             Stand.objects.create(
                 **new_row(scope, stand_id),
                 planting=planting,

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import json
+import uuid
 from collections.abc import Callable, Iterator
 from contextlib import contextmanager
 from dataclasses import dataclass
@@ -91,6 +92,14 @@ def last_change(scope: Scope) -> ChangeRecord | None:
         rows = rows.filter(revision__user_id=scope.user_id)
     found = rows.order_by("-id").first()
     return _record(found) if found else None
+
+
+def change_of(scope: Scope, row_id: uuid.UUID) -> ChangeRecord | None:
+    """The newest standing change that wrote a row; the newest of all where none names it."""
+    rows = _own(scope).filter(undone=False, undoes__isnull=True)
+    rows = rows.filter(revision__version__object_id=str(row_id))
+    found = rows.order_by("-id").first()
+    return _record(found) if found else last_change(scope)
 
 
 def undo(scope: Scope, change_id: int | None = None) -> ChangeRecord:

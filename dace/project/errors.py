@@ -6,6 +6,7 @@ from collections.abc import Callable
 from typing import Any
 
 from django.core.exceptions import RequestDataTooBig
+from django.db import IntegrityError
 from django.http import Http404, HttpRequest, HttpResponse, JsonResponse
 from ninja import NinjaAPI
 from ninja.errors import AuthenticationError, HttpError, ValidationError
@@ -73,6 +74,11 @@ def install(api: NinjaAPI) -> None:
     @api.exception_handler(Http404)
     def _absent(request: HttpRequest, _: Http404) -> HttpResponse:
         return reply(request, 404, body("path", request.path, "see /api/openapi.json"))
+
+    @api.exception_handler(IntegrityError)
+    def _clash(request: HttpRequest, _: IntegrityError) -> HttpResponse:
+        # two writes met, or an id came twice: the database kept the first
+        return reply(request, 409, body("id", "something that is there already", "look again"))
 
     @api.exception_handler(RequestDataTooBig)
     def _large(request: HttpRequest, _: RequestDataTooBig) -> HttpResponse:

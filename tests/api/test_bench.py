@@ -90,6 +90,19 @@ class Pour(WeirYardCase):
         self.assertEqual(second.json()["id"], first.json()["id"])
         self.assertAlmostEqual(before - self.stock(), 9000 / 501, places=6)
 
+    def test_a_can_is_mixed_once(self):
+        body = self.pour_body()
+        self.asking.post("/api/pours", body)
+        again = self.pour_body()
+        again["can"]["id"] = body["can"]["id"]
+        self.assert_refused(self.asking.post("/api/pours", again), 409, "id")
+
+    def test_an_undo_is_offered_for_what_was_written_not_for_what_came_after(self):
+        first = self.pour_body()
+        change = self.asking.post("/api/pours", first).json()["change_id"]
+        self.asking.post("/api/pours", self.pour_body())
+        self.assertEqual(self.asking.post("/api/pours", first).json()["change_id"], change)
+
     def test_pour_that_would_overflow_changes_nothing(self):
         before, book = self.stock(), self.asking.get("/api/notebook").json()
         for change, field in (

@@ -142,6 +142,28 @@ class SettingUp(OwnGarden):
                 self.assert_refused(getattr(self.own, method)(path, body), 422, field)
 
 
+class Clashes(OwnGarden):
+    def test_an_id_that_comes_twice_is_a_conflict_and_never_a_fault(self):
+        _, fill_id = self.place()
+        body = self.planting(fill_id)
+        again = body | {"id": new_id()}
+        self.assert_refused(self.own.post("/api/plantings", again), 409, "stand_id")
+        self.assertEqual(len(self.stands()), 1)
+
+    def test_an_id_of_another_household_tells_nothing(self):
+        jar = new_id()
+        self.put(f"/api/jars/{jar}", LABEL)
+        for method, path, given in (
+            ("put", f"/api/jars/{jar}", LABEL),
+            ("put", f"/api/places/{self.own.get('/api/setup').json()['garden']['id']}", None),
+        ):
+            reply = getattr(self.asking, method)(path, given or {"name": "x", "kind": "pot"})
+            self.assertLess(reply.status_code, 500)
+        self.assert_refused(self.asking.put(f"/api/jars/{jar}", LABEL), 422, "id")
+        names = [j["name"] for j in self.own.get("/api/setup").json()["jars"]]
+        self.assertEqual(names, ["Tomato feed"])
+
+
 class Moving(OwnGarden):
     def test_half_a_tray_potted_on_keeps_both_histories_and_undo_brings_them_back(self):
         _, tray = self.place("Tray", "5 L")

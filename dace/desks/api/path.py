@@ -12,7 +12,7 @@ from dace.core.api import Crop, crop
 from dace.desks.path import PathOut
 from dace.desks.path import path as read_path
 from dace.garden.planting import see_stage
-from dace.households.changes import last_change
+from dace.households.changes import change_of
 from dace.households.fields import Name
 
 router = Router(tags=["path"])
@@ -76,7 +76,7 @@ def stage_seen(request: Any, planting_id: uuid.UUID, payload: StageIn) -> Any:
 
 def written(scope: Any, row_id: uuid.UUID) -> WrittenOut:
     """What the client needs to offer an undo."""
-    change = last_change(scope)
+    change = change_of(scope, row_id)
     return WrittenOut(
         id=row_id, change_id=change.id if change else None, summary=change.summary if change else ""
     )

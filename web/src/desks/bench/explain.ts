@@ -1,5 +1,5 @@
 import type { Shown } from '../../app/working.svelte';
-import type { Preview } from './bench.svelte';
+import type { Schemas } from '../../api/client';
 
 /** A number on the Bench whose steps can be asked for. */
 export type Asked = 'ec' | 'cap' | 'each' | 'concentrate' | string;
@@ -13,7 +13,7 @@ export const NUTRIENT_NAMES: Record<string, string> = {
 };
 
 /** The steps that gave a number; the can's conductivity where the number is not there. */
-export function explanation(preview: Preview, asked: Asked): Shown {
+export function explanation(preview: Schemas['PreviewOut'], asked: Asked): Shown {
   const nutrient = preview.nutrients.find((row) => row.name === asked);
   if (nutrient) {
     const name = NUTRIENT_NAMES[nutrient.name] ?? nutrient.name;
