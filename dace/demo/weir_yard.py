@@ -105,7 +105,7 @@ class _Builder:
         for turn, (name, volume_l) in enumerate(table["vessels"].items()):
             save_vessel(scope, garden, key(name), NewVessel(name, volume_l, usual=turn == 0))
         pen = table["pen"]
-        save_pen(scope, key(pen["name"]), NewPen(**pen))
+        save_pen(self._at(date(2026, 7, 1)), key(pen["name"]), NewPen(**pen))
         for measure in usual_measures(garden.measures):
             save_measure(scope, garden, key(measure.name), measure)
         return garden

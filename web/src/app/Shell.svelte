@@ -100,6 +100,11 @@
 
     main {
       border: 0;
+      background: none;
+    }
+
+    :global(body) {
+      background: none;
     }
   }
 

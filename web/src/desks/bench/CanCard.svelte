@@ -24,8 +24,7 @@
         for {garden.stand.spot}: {garden.stand.counted}, {garden.stand.stage}
       </p>{/if}
     <p>
-      {#each preview.nutrients as row (row.name)}{row.name} {row.figure.text} ·
-      {/each} mg in a litre
+      {preview.nutrients.map((row) => `${row.name} ${row.figure.text}`).join(', ')} mg in a litre
     </p>
     <p>the pen should read {preview.ec.range_text}</p>
     <p>{path.garden}, {dayInWords(path.now, path.zone)}. Never keep feed in a drink bottle.</p>

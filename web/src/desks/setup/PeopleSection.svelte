@@ -38,7 +38,9 @@
     </label>
   {/if}
   {#if problem}<p role="alert">{problem.message}</p>{/if}
-  <Button onclick={() => session.signOutEverywhere()}>Sign out on every device</Button>
+  <p>
+    <Button onclick={() => session.signOutEverywhere()}>Sign out on every device</Button>
+  </p>
 </Section>
 
 <style>
@@ -60,7 +62,7 @@
     background: var(--color-field);
   }
 
-  p {
+  p[role='alert'] {
     color: var(--color-stop);
   }
 </style>

@@ -1,5 +1,6 @@
 <script lang="ts">
   import { ask, client } from '../../api/client';
+  import { dateInWords } from '../../ui/time';
   import Entry from './Entry.svelte';
   import type { Setup } from './forms';
   import { jarAnswers, measureAnswers, penAnswers, vesselAnswers, waterAnswers } from './given';
@@ -126,7 +127,7 @@
   {#each setup.pens as pen (pen.id)}
     <Entry
       title={pen.name}
-      line="up to {pen.most_ms_cm} mS/cm, calibrated {pen.calibrated_at.slice(0, 10)}"
+      line="up to {pen.most_ms_cm} mS/cm, calibrated {dateInWords(pen.calibrated_at.slice(0, 10))}"
       acts={[
         { label: 'Calibrated today', act: calibrate(pen.id) },
         { label: 'Edit', act: () => desk.edit(penForm(pen.id), penAnswers(pen)) },
