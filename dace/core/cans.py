@@ -52,7 +52,7 @@ def split_into_cans(total_l: float, vessel_l: float) -> Cans:
         raise DaceError(
             "litres", f"{total_l:g} L from a can of {vessel_l:g} L", "more than 0 would do"
         )
-    count = math.ceil(total_l / vessel_l - 1e-9)
+    count = max(1, math.ceil(total_l / vessel_l - 1e-9))
     litres = total_l / count
     return Cans(count, litres, f"{count} can{'s' if count > 1 else ''} of {say(litres, 3)} L")
 

@@ -84,12 +84,13 @@ class Crop:
         >>> crop("aubergine").counted(4), crop("kale").counted(12), crop("leek").counted(1)
         ('4 aubergines', '12 kale plants', '1 leek')
         """
-        head, tail = re.match(r"([^(/]+?)((?: \(| /| in ).*)?$", self.name.lower()).groups()  # type: ignore[union-attr]
+        head, mark, rest = re.split(r"( \(| / | in |$)", self.name.lower(), maxsplit=1)
+        tail = mark + rest
         if head.split()[-1] in _MASS_NAMES:
-            return f"{count} {head}{tail or ''} plant{'' if count == 1 else 's'}"
+            return f"{count} {head}{tail} plant{'' if count == 1 else 's'}"
         if count != 1:
             head = _plural(head)
-        return f"{count} {head}{tail or ''}"
+        return f"{count} {head}{tail}"
 
     def stage(self, key: str) -> Stage:
         """One of its stages by key."""

@@ -5,148 +5,31 @@ from __future__ import annotations
 import uuid
 from dataclasses import dataclass
 
-from ninja import Schema
-
 from dace.core import api as core
 from dace.core.api import DaceError, say
-from dace.desks.figures import Figure, RangeOut, StepOut, figure, range_out, steps_out
-from dace.feeding.reads import jars_with_stock
+from dace.desks.bench_schemas import (
+    AdviceOut,
+    CapOut,
+    JarOut,
+    MeasureOut,
+    NutrientOut,
+    PourOut,
+    PreviewOut,
+    ReadingOfStrength,
+    SuppliesOut,
+    VesselOut,
+    WaterOut,
+    WaysOut,
+)
+from dace.desks.figures import figure, range_out, steps_out
+from dace.feeding.reads import jar_with_stock, jars_with_stock
 from dace.garden.models import Garden, Water
 from dace.garden.reads import StandRecord, core_water, garden_of, owned, stand, vessels, waters
-from dace.households.scope import NotFoundError, Scope
+from dace.households.scope import Scope
 from dace.shelf.reads import composition_of, label_of
 
 
-class JarOut(Schema):
-    """A jar that stands on the shelf; stock in its unit."""
-
-    id: uuid.UUID
-    name: str
-    grade: str
-    unit: str
-    stock: float
-    stock_text: str
-    holds: float
-    dissolves: bool
-
-
-class WaterOut(Schema):
-    """A water; conductivity in mS/cm at 25 C."""
-
-    id: uuid.UUID
-    name: str
-    ec: str
-
-
-class VesselOut(Schema):
-    """A can that she owns."""
-
-    id: uuid.UUID
-    name: str
-    volume_l: float
-
-
-class SuppliesOut(Schema):
-    """Everything that can be poured together."""
-
-    jars: list[JarOut]
-    waters: list[WaterOut]
-    vessels: list[VesselOut]
-    measures: str
-
-
-class ReadingOfStrength(Schema):
-    """One way to read the strength, with what it makes."""
-
-    meaning: str
-    amount_text: str
-    ec_text: str
-
-
-class NutrientOut(Schema):
-    """mg/L of one nutrient, the water's part of it, and the stage's wish."""
-
-    name: str
-    figure: Figure
-    from_water: float
-    wish: RangeOut | None
-
-
-class CapOut(Schema):
-    """The can beside what the stage bears; see ``core.CapCheck``."""
-
-    cap: float
-    feed_ec: float
-    over: bool
-    over_percent: float
-    total_at_cap: float | None
-    amount_at_cap: float | None
-    strongest: str
-    working: list[StepOut]
-
-
-class MeasureOut(Schema):
-    """The vessel to measure in, at its own scale."""
-
-    kind: str
-    holds: float
-
-
-class PourOut(Schema):
-    """How much each plant gets and what stays in the can [L].
-
-    ``cans`` says how the round splits where one can does not hold it.
-    """
-
-    each: Figure
-    plants: int
-    litres_each: float
-    left_l: float
-    cans: str
-
-
-class AdviceOut(Schema):
-    """A caution, a remark or a school."""
-
-    key: str
-    severity: str
-    title: str
-    text: str
-    source: str
-
-
-class WaysOut(Schema):
-    """The same can, said in each way."""
-
-    parts: str
-    can: str
-    per_litre: str
-    nitrogen: str
-    ec: str
-    label: str
-
-
-class PreviewOut(Schema):
-    """One can, as drawn on the Bench."""
-
-    readings: list[ReadingOfStrength]
-    ways: WaysOut
-    amount: float
-    unit: str
-    vessel_l: float
-    concentrate: Figure
-    nutrients: list[NutrientOut]
-    ec: Figure
-    water_ec: float
-    cap: CapOut | None
-    measure: MeasureOut
-    spoons: str
-    rounded: str
-    spoken: str
-    stock_after: float
-    stock_after_text: str
-    pour: PourOut | None
-    advice: list[AdviceOut]
+_LEAST_EACH_L = 0.001
 
 
 @dataclass(frozen=True)
@@ -197,7 +80,7 @@ def vessel_litres(garden: Garden, text: str, field: str = "vessel") -> float:
 def preview(scope: Scope, wanted: Wanted) -> PreviewOut:
     """Work out one can; up to eight queries."""
     garden = garden_of(scope)
-    jar, stock = _jar(scope, wanted.jar_id)
+    jar, stock = jar_with_stock(scope, wanted.jar_id)
     if not jar.dissolves:
         raise DaceError(
             "jar_id", f"{jar.name}, which does not dissolve", "spread it dry, or choose another jar"
@@ -218,13 +101,6 @@ def preview(scope: Scope, wanted: Wanted) -> PreviewOut:
         g_per_ml=jar.spoon_g / core.TEASPOON_ML if jar.spoon_g else None,
     )
     return _shown(core.answer(asked), wanted, target, stock, garden.measures)
-
-
-def _jar(scope: Scope, jar_id: uuid.UUID):  # type: ignore[no-untyped-def]
-    for jar, stock in jars_with_stock(scope):
-        if jar.id == jar_id:
-            return jar, stock
-    raise NotFoundError("jar_id", "an id of no jar here", "choose a jar from the shelf")
 
 
 def _shown(
@@ -297,8 +173,8 @@ def _pour(
     litres = each.value
     if wanted.litres:
         litres = core.read_litres_each(wanted.litres, plants, target.area_m2, measures)
-    if not 0 < litres * plants <= core.MOST_VESSEL_L:
-        raise DaceError("litres_each", f"{litres:g} L each", "more than 0 would do")
+    if not (litres >= _LEAST_EACH_L and litres * plants <= core.MOST_VESSEL_L):
+        raise DaceError("litres_each", f"{litres:g} L each", "a millilitre or more would do")
     cans = core.split_into_cans(litres * plants, can.vessel_l)
     return PourOut(
         each=figure(each),

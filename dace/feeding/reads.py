@@ -8,13 +8,22 @@ from django.db.models import F, Q, Sum
 from django.db.models.functions import Coalesce
 
 from dace.feeding.models import Can, CanPart, Dose
-from dace.households.scope import Scope
+from dace.households.scope import NotFoundError, Scope
 from dace.shelf.models import Jar
 
 
-def stock_of(scope: Scope, jar: Jar) -> float:
-    """What a jar still holds [mL or g]: its last look less the cans since; one query."""
-    return next(stock for found, stock in jars_with_stock(scope) if found.pk == jar.pk)
+def jar_with_stock(scope: Scope, jar_id: uuid.UUID) -> tuple[Jar, float]:
+    """A jar in use and what it still holds [mL or g]; one query.
+
+    Raises
+    ------
+    NotFoundError
+        If it is none of this household's, or was put away.
+    """
+    for jar, stock in jars_with_stock(scope):
+        if jar.pk == jar_id:
+            return jar, stock
+    raise NotFoundError("jar_id", "an id of no jar here", "choose a jar from the shelf")
 
 
 def jars_with_stock(scope: Scope) -> tuple[tuple[Jar, float], ...]:

@@ -9,14 +9,13 @@ from datetime import datetime
 from dace.core import api as core
 from dace.core.api import DaceError
 from dace.feeding.models import Can, CanPart, Dose
-from dace.feeding.reads import litres_left, stock_of
+from dace.feeding.reads import jar_with_stock, litres_left
 from dace.garden.models import Stand, Water
 from dace.garden.reads import core_water
 from dace.households.changes import change
 from dace.households.scope import ConflictError, Scope
 from dace.measuring.models import Subject
 from dace.measuring.services import past_instant, subject_of
-from dace.shelf.models import Jar
 from dace.shelf.reads import composition_of
 
 _ROUNDING_L = 1e-6
@@ -90,7 +89,7 @@ def pour_rest(scope: Scope, can_id: uuid.UUID, new_dose: NewDose) -> Dose:
 def _mix(scope: Scope, new: NewCan, mixed_at: datetime) -> Can:
     if Can.objects.written_before(scope, new.id) is not None:
         raise ConflictError("id", "a can that was mixed already", "pour the rest of it instead")
-    jar = Jar.objects.fetch(scope, new.jar_id, "jar_id")
+    jar, stock = jar_with_stock(scope, new.jar_id)
     water = Water.objects.fetch(scope, new.water_id, "water_id")
     if not jar.dissolves:
         raise DaceError(
@@ -105,7 +104,7 @@ def _mix(scope: Scope, new: NewCan, mixed_at: datetime) -> Can:
         reading=new.reading,
     )
     mixed = core.answer(asked).can
-    _check_stock(scope, jar, mixed)
+    _check_stock(stock, mixed)
     subject = subject_of(scope, new.id, Subject.Kind.CAN)
     can = Can.objects.create(
         id=new.id,
@@ -133,8 +132,7 @@ def _mix(scope: Scope, new: NewCan, mixed_at: datetime) -> Can:
     return can
 
 
-def _check_stock(scope: Scope, jar: Jar, mixed: core.Can) -> None:
-    left = stock_of(scope, jar)
+def _check_stock(left: float, mixed: core.Can) -> None:
     if mixed.amount > left:
         fits = left / mixed.amount_per_l
         raise DaceError(

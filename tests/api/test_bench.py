@@ -47,6 +47,7 @@ class Preview(WeirYardCase):
             ({"plants": 10**30}, 422, "plants"),
             ({"litres": "many"}, 422, "litres_each"),
             ({"litres": "4 L/m2"}, 422, "litres_each"),
+            ({"litres": "1e-320 ml"}, 422, "litres_each"),
             ({"jar_id": "me"}, 422, "jar_id"),
             ({"jar_id": new_id()}, 404, "jar_id"),
             ({"water_id": new_id()}, 404, "water_id"),

@@ -172,6 +172,9 @@ class Rounds(SimpleTestCase):
         self.assertLessEqual(cans.litres, vessel * (1 + 1e-8))
         self.assertGreater((cans.count - 1) * vessel, total - vessel - 1e-6)
 
+    def test_next_to_nothing_is_still_one_can(self):
+        self.assertEqual(split_into_cans(1e-12, 9).count, 1)
+
     def test_litres_said_for_each_for_the_ground_or_in_all(self):
         for text, each in (
             ("1.5 L", 1.5),

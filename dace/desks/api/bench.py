@@ -9,9 +9,10 @@ from ninja import Router, Schema
 from pydantic import Field
 
 from dace.desks.api.path import WrittenOut, written
-from dace.desks.bench import PreviewOut, SuppliesOut, Wanted, vessel_litres
+from dace.desks.bench import Wanted, vessel_litres
 from dace.desks.bench import preview as read_preview
 from dace.desks.bench import supplies as read_supplies
+from dace.desks.bench_schemas import PreviewOut, SuppliesOut
 from dace.feeding.services import NewCan, NewDose, mix_and_pour, pour_rest
 from dace.garden.reads import garden_of
 from dace.households.fields import Count, Instant, Line, Number
