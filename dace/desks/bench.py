@@ -28,7 +28,6 @@ from dace.garden.reads import StandRecord, core_water, garden_of, owned, stand, 
 from dace.households.scope import Scope
 from dace.shelf.reads import composition_of, label_of
 
-
 _LEAST_EACH_L = 0.001
 
 
