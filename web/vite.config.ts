@@ -1,9 +1,9 @@
 import { svelte } from '@sveltejs/vite-plugin-svelte';
 import { defineConfig } from 'vite';
 
-export default defineConfig(({ command }) => ({
-  // Built files are served by Django below /static/; the dev server is asked directly.
-  base: command === 'build' ? '/static/' : '/',
+export default defineConfig({
+  // Django serves the built files below /static/, and asks the dev server for the same addresses.
+  base: '/static/',
   plugins: [svelte()],
   build: {
     manifest: 'manifest.json',
@@ -11,4 +11,4 @@ export default defineConfig(({ command }) => ({
     rollupOptions: { input: ['src/main.ts', 'src/drawings/fish.svg'] },
   },
   server: { port: 5173, strictPort: true, cors: true, origin: 'http://localhost:5173' },
-}));
+});

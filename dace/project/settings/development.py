@@ -11,6 +11,7 @@ _VITE = ["http://localhost:5173", "ws://localhost:5173"]
 CONTENT_SECURITY_POLICY["DIRECTIVES"] |= {
     "connect-src": ["'self'", *_VITE],
     "font-src": ["'self'", *_VITE],
+    "img-src": ["'self'", "data:", *_VITE],
     "script-src": ["'self'", *_VITE],
     "style-src": ["'self'", "'unsafe-inline'", *_VITE],
 }
