@@ -12,6 +12,7 @@ from dace.feeding.models import Can, CanPart, Dose
 from dace.feeding.reads import jar_with_stock, litres_left
 from dace.garden.models import Stand, Water
 from dace.garden.reads import core_water
+from dace.garden.reads import stand as stand_now
 from dace.households.changes import change
 from dace.households.scope import ConflictError, Scope
 from dace.measuring.models import Subject
@@ -60,7 +61,8 @@ def mix_and_pour(scope: Scope, new_can: NewCan, new_dose: NewDose) -> Dose:
     if repeat is not None:
         return repeat
     with change(scope, "pour") as draft:
-        can = _mix(scope, new_can, past_instant(scope, new_dose.poured_at, "poured_at"))
+        mixed_at = past_instant(scope, new_dose.poured_at, "poured_at")
+        can = _mix(scope, new_can, mixed_at, new_dose.stand_id)
         dose = _pour(scope, can, new_dose)
         draft.summary = f"{can.vessel_l:g} L at {can.ratio}, {dose.litres:g} L on {dose.fill}"
     return dose
@@ -86,11 +88,12 @@ def pour_rest(scope: Scope, can_id: uuid.UUID, new_dose: NewDose) -> Dose:
     return dose
 
 
-def _mix(scope: Scope, new: NewCan, mixed_at: datetime) -> Can:
+def _mix(scope: Scope, new: NewCan, mixed_at: datetime, stand_id: uuid.UUID) -> Can:
     if Can.objects.written_before(scope, new.id) is not None:
         raise ConflictError("id", "a can that was mixed already", "pour the rest of it instead")
     jar, stock = jar_with_stock(scope, new.jar_id)
     water = Water.objects.fetch(scope, new.water_id, "water_id")
+    target = stand_now(scope, stand_id)
     if not jar.dissolves:
         raise DaceError(
             "jar_id", f"{jar.name}, which does not dissolve", "spread it dry, or choose another jar"
@@ -101,6 +104,8 @@ def _mix(scope: Scope, new: NewCan, mixed_at: datetime) -> Can:
         water=core_water(water),
         vessel_l=new.vessel_l,
         measures=new.measures,
+        crop=target.crop,
+        stage=target.stage,
         reading=new.reading,
     )
     mixed = core.answer(asked).can

@@ -91,6 +91,16 @@ class Pour(WeirYardCase):
         self.assertEqual(second.json()["id"], first.json()["id"])
         self.assertAlmostEqual(before - self.stock(), 9000 / 501, places=6)
 
+    def test_what_the_stage_likes_is_poured_as_it_was_shown(self):
+        wanted = self.wanted(strength="what the stage likes")
+        shown = self.asking.post("/api/bench/preview", wanted).json()["amount"]
+        before = self.stock()
+        reply = self.asking.post("/api/pours", self.pour_body(strength="what the stage likes"))
+        self.assertEqual(reply.status_code, 201, reply.content)
+        self.assertAlmostEqual(before - self.stock(), shown, places=9)
+        # 90 mg/L of nitrogen in 9 L from a feed of 46 mg/mL
+        self.assertAlmostEqual(shown, 90 * 9 / 46, places=6)
+
     def test_a_can_is_mixed_once(self):
         body = self.pour_body()
         self.asking.post("/api/pours", body)

@@ -95,6 +95,25 @@ class Story(BrowserCase):
         self.press("Put it back")
         expect(self.page.get_by_role("article").first).to_contain_text("18 mL")
 
+    def test_poured_as_the_stage_likes_it_in_two_presses(self):
+        self.at_tub_2()
+        self.press("Pour 1.5 L on each of 4")
+        expect(self.page.get_by_role("status")).to_contain_text("9 L at 1 + 510, 6 L on Quay tub 2")
+
+    def test_what_is_left_in_the_can_goes_to_the_next_stop(self):
+        self.at_tub_2()
+        self.press("Pour 1.5 L on each of 4")
+        expect(self.page.get_by_role("status")).to_contain_text("on Quay tub 2")
+        self.choose("Quay tub 1")
+        self.press("Pour them on Quay tub 1")
+        expect(self.page.get_by_role("status")).to_contain_text("3 L more of the can on Quay tub 1")
+
+    def test_ids_are_made_where_the_page_has_no_secure_context(self):
+        self.page.evaluate("delete Crypto.prototype.randomUUID")
+        self.at_tub_2()
+        self.press("Pour 1.5 L on each of 4")
+        expect(self.page.get_by_role("status")).to_contain_text("on Quay tub 2")
+
     def test_what_was_typed_stays_beside_its_sentence(self):
         self.at_tub_2()
         self.box("parts").fill("plenty")

@@ -37,7 +37,9 @@
     {#if stand && garden.stop}
       <span>
         for {stand.spot} · {stand.counted} ·
-        {stand.stage} since {dateInWords(stand.stage_since)}
+        {stand.stage} since {dateInWords(stand.stage_since)}{stand.fed
+          ? ''
+          : ' · kept unfed, to compare'}
       </span>
       <Button look="quiet" onclick={() => (staging = true)}>I see a change</Button>
     {:else}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { newId } from '../../ui/ids';
   import { garden, type Stand } from '../../app/garden.svelte';
   import { undo } from '../../app/undo.svelte';
   import { ask, client, type Problem, type Schemas } from '../../api/client';
@@ -26,7 +27,7 @@
     const reply = await ask(
       client.POST('/api/plantings/{planting_id}/stage', {
         params: { path: { planting_id: stand.planting_id } },
-        body: { id: crypto.randomUUID(), stage },
+        body: { id: newId(), stage },
       }),
     );
     problem = reply.problem ?? null;

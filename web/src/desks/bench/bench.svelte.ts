@@ -1,3 +1,4 @@
+import { newId } from '../../ui/ids';
 import { garden } from '../../app/garden.svelte';
 import { undo } from '../../app/undo.svelte';
 import { working } from '../../app/working.svelte';
@@ -120,8 +121,8 @@ export class Bench {
     const stand = garden.stand;
     if (!stand || !this.preview || this.pouring) return false;
     this.pouring = true;
-    const canId = crypto.randomUUID();
-    const dose = { id: crypto.randomUUID(), stand_id: stand.id, plants: stand.count };
+    const canId = newId();
+    const dose = { id: newId(), stand_id: stand.id, plants: stand.count };
     const { jar_id, water_id, vessel, strength, reading } = this.wanted();
     const reply = await ask(
       client.POST('/api/pours', {
@@ -146,7 +147,7 @@ export class Bench {
     if (!stand || !rest || this.pouring) return;
     this.pouring = true;
     const body = {
-      id: crypto.randomUUID(),
+      id: newId(),
       stand_id: stand.id,
       plants: stand.count,
       litres_each: rest.leftL / stand.count,

@@ -1,3 +1,4 @@
+import { newId } from '../../ui/ids';
 import { garden } from '../../app/garden.svelte';
 import { undo } from '../../app/undo.svelte';
 import { instantOf } from '../../ui/time';
@@ -74,7 +75,7 @@ export class NewReading {
     const reply = await ask(
       client.POST('/api/readings', {
         body: {
-          id: crypto.randomUUID(),
+          id: newId(),
           subject_id: this.subjectId,
           value,
           scale: this.scale,

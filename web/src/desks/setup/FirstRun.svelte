@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { newId } from '../../ui/ids';
   import { garden } from '../../app/garden.svelte';
   import { goTo } from '../../app/keys.svelte';
   import { jarForm } from './jarForms';
@@ -18,15 +19,15 @@
   }
   let { setup, choices, onwritten, onleave }: Props = $props();
 
-  const place = crypto.randomUUID();
-  const fill = crypto.randomUUID();
+  const place = newId();
+  const fill = newId();
   const row: (() => Form)[] = [
     () => whereForm(setup),
     () => placeForm(choices, { place, fill }),
     () => plantingForm(choices, [{ value: fill, name: 'here' }]),
-    () => waterForm(setup, crypto.randomUUID()),
-    () => jarForm(crypto.randomUUID()),
-    () => vesselForm(setup, crypto.randomUUID()),
+    () => waterForm(setup, newId()),
+    () => jarForm(newId()),
+    () => vesselForm(setup, newId()),
   ];
   let at = $state(0);
   const forms = $derived(row.map((make) => make()));

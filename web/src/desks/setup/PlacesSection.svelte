@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { newId } from '../../ui/ids';
   import { ask, client } from '../../api/client';
   import Entry from './Entry.svelte';
   import { fillForm, placeForm, plantingForm, type Choices, type Setup } from './forms';
@@ -46,7 +47,7 @@
   function placeActs(place: Place) {
     const at = setup.places.indexOf(place);
     const path = { place_id: place.id };
-    const ids = { place: place.id, fill: place.fills[0]?.id ?? crypto.randomUUID() };
+    const ids = { place: place.id, fill: place.fills[0]?.id ?? newId() };
     return [
       ...(at > 0 ? [{ label: 'Up', act: () => shift(place, -1) }] : []),
       ...(at < setup.places.length - 1 ? [{ label: 'Down', act: () => shift(place, 1) }] : []),
@@ -54,7 +55,7 @@
       { label: 'Edit', act: () => desk.edit(placeForm(choices, ids), placeAnswers(place)) },
       {
         label: 'Add pots',
-        act: () => desk.edit(fillForm(choices, place, crypto.randomUUID())),
+        act: () => desk.edit(fillForm(choices, place, newId())),
       },
       {
         label: 'End',
@@ -82,8 +83,7 @@
     ];
   }
 
-  const add = () =>
-    desk.edit(placeForm(choices, { place: crypto.randomUUID(), fill: crypto.randomUUID() }));
+  const add = () => desk.edit(placeForm(choices, { place: newId(), fill: newId() }));
 </script>
 
 <Section

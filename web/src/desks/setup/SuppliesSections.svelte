@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { newId } from '../../ui/ids';
   import { ask, client } from '../../api/client';
   import { dateInWords } from '../../ui/time';
   import Entry from './Entry.svelte';
@@ -15,7 +16,7 @@
     setup: Setup;
   }
   let { desk, setup }: Props = $props();
-  const fresh = () => crypto.randomUUID();
+  const fresh = () => newId();
 
   function away(kind: string, row_id: string) {
     const params = { path: { kind, row_id } };

@@ -1,3 +1,4 @@
+import { newId } from '../../ui/ids';
 import { garden } from '../../app/garden.svelte';
 import { dayOf } from '../../ui/time';
 import { ask, client, type Schemas } from '../../api/client';
@@ -212,8 +213,8 @@ export function placeForm(choices: Choices, ids: { place: string; fill: string }
 
 /** What grows in a fill; the stages follow from the crop. */
 export function plantingForm(choices: Choices, fills: { value: string; name: string }[]): Form {
-  const id = crypto.randomUUID();
-  const standId = crypto.randomUUID();
+  const id = newId();
+  const standId = newId();
   return {
     title: 'What grows there?',
     steps: (answers) => {

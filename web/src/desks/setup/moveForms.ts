@@ -1,3 +1,4 @@
+import { newId } from '../../ui/ids';
 import { ask, client } from '../../api/client';
 import { outcome } from './saving';
 import type { Choices, Setup } from './forms';
@@ -7,7 +8,7 @@ type Stand = Setup['places'][number]['stands'][number];
 
 /** Pot on, plant out, move or split. */
 export function moveForm(stand: Stand, fills: { value: string; name: string }[]): Form {
-  const id = crypto.randomUUID();
+  const id = newId();
   return {
     title: `Move ${stand.counted}`,
     steps: () => [
@@ -37,7 +38,7 @@ export function moveForm(stand: Stand, fills: { value: string; name: string }[])
 
 /** Thin to fewer, or put a slip in the count right. */
 export function countForm(stand: Stand, why: 'thin' | 'count'): Form {
-  const id = crypto.randomUUID();
+  const id = newId();
   return {
     title:
       why === 'thin' ? `Thin ${stand.counted}` : `How many ${stand.crop.toLowerCase()} are there?`,
