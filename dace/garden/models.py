@@ -14,6 +14,8 @@ from dace.measuring.models import Subject
 class Garden(Kept):
     """One household's garden and its habits of measuring."""
 
+    beginning_stays = True
+
     name = models.CharField(max_length=80)
     zone = models.CharField(max_length=60, default="Europe/London")
     latitude = models.FloatField(default=51.0)

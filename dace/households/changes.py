@@ -168,6 +168,8 @@ def _take_back(scope: Scope, version: Version) -> None:
     )
     if before is None:
         assert isinstance(row, Kept)
+        if row.beginning_stays:
+            raise ConflictError("change", "the beginning of the garden", "nothing lies before it")
         row.undone_at = scope.now
     else:
         for name, value in before.field_dict.items():

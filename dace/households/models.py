@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import uuid
-from typing import Self, TypeVar
+from typing import ClassVar, Self, TypeVar
 
 from django.contrib.auth.models import AbstractUser
 from django.db import models
@@ -101,6 +101,9 @@ class Kept(models.Model):
     household = models.ForeignKey(Household, on_delete=models.CASCADE, related_name="+")
     created_at = models.DateTimeField()
     undone_at = models.DateTimeField(null=True, blank=True)
+
+    beginning_stays: ClassVar[bool] = False
+    """Whether its first writing can be undone: a household without its garden is no place."""
 
     objects = KeptQuerySet.as_manager()
 

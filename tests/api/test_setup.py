@@ -142,6 +142,18 @@ class SettingUp(OwnGarden):
                 self.assert_refused(getattr(self.own, method)(path, body), 422, field)
 
 
+class Beginning(OwnGarden):
+    def test_a_garden_cannot_be_undone_from_under_its_household(self):
+        self.assert_refused(self.own.post("/api/undo", {}), 409, "change")
+        self.assertEqual(self.own.get("/api/path").json()["garden"], "Back step")
+
+    def test_other_habits_of_it_can(self):
+        habits = {"name": "Back step", "zone": "Europe/Paris", "latitude": 47}
+        self.put("/api/garden", habits | {"measures": "metric", "degrees": "C"})
+        self.assertEqual(self.own.post("/api/undo", {}).status_code, 200)
+        self.assertEqual(self.own.get("/api/path").json()["zone"], "Europe/London")
+
+
 class Clashes(OwnGarden):
     def test_an_id_that_comes_twice_is_a_conflict_and_never_a_fault(self):
         _, fill_id = self.place()
