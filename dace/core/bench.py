@@ -11,7 +11,7 @@ from dace.core.crops import Crop, Stage, crop, feed_cap
 from dace.core.errors import DaceError
 from dace.core.fitting import friendly_parts, solve_amount, strongest_within
 from dace.core.measuring import Measure, measure_for
-from dace.core.mixing import Can, fill_can
+from dace.core.mixing import Can, can_ec, fill_can
 from dace.core.owned import Owned, Rounded, round_to_owned, usual_measures
 from dace.core.result import Step, Working, say
 from dace.core.strength import Strength, ratio_words, read_strength
@@ -192,31 +192,30 @@ def _cap(can: Can, asked: Asked) -> CapCheck:
     assert asked.stage is not None
     cap = feed_cap(asked.crop, asked.stage, asked.water.ec_ms_cm)
     fits = strongest_within(cap.feed_ec_ms_cm, asked.feed)
-    at_cap = fill_can(fits, asked.vessel_l, asked.feed, asked.water) if fits else None
+    total_at_cap = can_ec(fits, asked.feed, asked.water) if fits else None
+    amount_at_cap = fits * asked.vessel_l if fits else None
     over = 100 * (can.feed_ec / cap.feed_ec_ms_cm - 1) if cap.feed_ec_ms_cm > 0 else 100.0
     steps = [cap.step, Step("this feed in pure water", "", can.feed_ec, "mS/cm", "from its ions")]
     strongest = ""
-    if fits and at_cap:
+    if fits and total_at_cap is not None and amount_at_cap is not None:
         strongest = f"1 + {friendly_parts(fits)}" if can.unit == "mL" else f"{say(fits, 2)} g/L"
         steps.append(
             Step(
                 "the strongest that fits",
                 f"{say(fits, 5)} {can.unit} × {say(asked.vessel_l)}",
-                at_cap.amount,
+                amount_at_cap,
                 can.unit,
                 f"about {strongest}",
             )
         )
-        steps.append(
-            Step("the can then reads", "", at_cap.ec.value, "mS/cm", "water and feed mixed")
-        )
+        steps.append(Step("the can then reads", "", total_at_cap, "mS/cm", "water and feed mixed"))
     return CapCheck(
         cap=cap.feed_ec_ms_cm,
         feed_ec=can.feed_ec,
         over=can.feed_ec > cap.feed_ec_ms_cm,
         over_percent=over,
-        total_at_cap=at_cap.ec.value if at_cap else (asked.water.ec_ms_cm if fits == 0 else None),
-        amount_at_cap=at_cap.amount if at_cap else (0.0 if fits == 0 else None),
+        total_at_cap=asked.water.ec_ms_cm if fits == 0 else total_at_cap,
+        amount_at_cap=0.0 if fits == 0 else amount_at_cap,
         strongest=strongest,
         working=tuple(steps),
     )

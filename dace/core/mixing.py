@@ -12,6 +12,7 @@ from __future__ import annotations
 
 import math
 from dataclasses import dataclass
+from functools import lru_cache
 
 import numpy as np
 
@@ -187,6 +188,7 @@ def _mixed(
     return ions
 
 
+@lru_cache(maxsize=4096)
 def can_ec(amount_per_l: float, feed: Composition, water: Water) -> float:
     """Conductivity [mS/cm at 25 C] of a can with so many mL or g of feed a litre."""
     share = _water_share(amount_per_l, feed)
