@@ -1,0 +1,232 @@
+"""What the salts about the roots mean for what grows there: a word, and the next feed."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from datetime import date, timedelta
+
+import numpy as np
+
+from dace.core.crops import Crop, Stage
+from dace.core.figures import judgement
+from dace.core.result import Result, Step, Working, say
+from dace.core.rootzone.follow import Followed
+from dace.core.rootzone.zone import Growing, Zone
+
+SHORT = {
+    "low": "low",
+    "comfortable": "fine",
+    "rising": "rising",
+    "too_salty": "too salty",
+    "burning": "burning",
+}
+"""The same in a word, where there is room for no more."""
+WORDS = {
+    "low": "low",
+    "comfortable": "comfortable",
+    "rising": "rising",
+    "too_salty": "too salty",
+    "burning": "burning likely",
+}
+_BURNING = 1.5
+_NEAR_TOP = 0.85
+_SETTLED = 0.6
+_CERTAIN = 0.9
+_TREND_DAYS, _TREND_LEAST = 28, 7
+_LIVING_MEDIA = ("raised_compost", "castings_coir")
+_SOAKED_PASTE = 2.0  # pore water beside the paste of a mineral soil
+
+
+@dataclass(frozen=True)
+class Comfort:
+    """Drain conductivity that suits what grows there [mS/cm at 25 C], and whose it is."""
+
+    low: float
+    high: float
+    whose: str
+    source: str
+
+
+def stage_on(growing: Growing, on: date) -> Stage:
+    """The stage on a day; the nearest where it lies outside."""
+    for span in growing.stages:
+        if span.first <= on < span.after:
+            return span.stage
+    return growing.stages[0 if on < growing.stages[0].first else -1].stage
+
+
+def comfort(zone: Zone, on: date) -> Comfort | None:
+    """The band of the most sensitive thing that grows there; None where nothing does."""
+    found: list[tuple[Crop, Stage]] = [
+        (one.grown, stage_on(one, on))
+        for one in zone.growing
+        if one.since <= on and (one.until is None or on < one.until) and one.stages
+    ]
+    return comfort_of(tuple(found))
+
+
+def comfort_of(growing: tuple[tuple[Crop, Stage], ...]) -> Comfort | None:
+    """The band that suits all of some crops at their stages; None of none."""
+    if not growing:
+        return None
+    grown, stage = min(growing, key=lambda pair: pair[1].drain_ec_high)
+    return Comfort(
+        low=min(stage.drain_ec_low for _, stage in growing),
+        high=stage.drain_ec_high,
+        whose=f"{grown.name.lower()} {stage.words}",
+        source=stage.source,
+    )
+
+
+def word_for(drain_ec: float, band: Comfort) -> str:
+    """What a drain's conductivity means there: a key of ``WORDS``.
+
+    >>> band = Comfort(1.3, 2.6, "aubergine in flower", "")
+    >>> [word_for(ec, band) for ec in (0.9, 1.8, 2.4, 3.0, 4.0)]
+    ['low', 'comfortable', 'rising', 'too_salty', 'burning']
+    """
+    if drain_ec > _BURNING * band.high:
+        return "burning"
+    if drain_ec > band.high:
+        return "too_salty"
+    if drain_ec >= _NEAR_TOP * band.high:
+        return "rising"
+    return "comfortable" if drain_ec >= band.low else "low"
+
+
+@dataclass(frozen=True)
+class NextFeed:
+    """What to do at the next feed: ``say`` is same, weaker, stronger, plain or look."""
+
+    say: str
+    words: str
+    why: str
+    sure: float
+
+
+def next_feed(found: Followed) -> NextFeed | None:
+    """What the roots say of the next feed; None where nothing grows there.
+
+    Never to feed where the drain is too salty; and low is not hunger by itself where soil
+    life feeds the plants.
+    """
+    zone, today = found.zone, found.first + timedelta(days=found.today)
+    band = comfort(zone, today)
+    if band is None:
+        return None
+    likely = found.now[1]
+    over = float(np.mean(found.drains > band.high))
+    near = float(np.mean(found.drains > _NEAR_TOP * band.high))
+    under = float(np.mean(found.drains < band.low))
+    word = word_for(likely, band)
+    if _doubted_alike(found):
+        why = (
+            "the last two readings do not fit what was poured: roots that rot or fill the pot, "
+            "or a blocked drain, do that"
+        )
+        return NextFeed("look", "none, until you have looked at the roots", why, 0.5)
+    if not found.looked and over < _CERTAIN:
+        why = "nothing was read here yet, and the band is wide"
+        return NextFeed("same", "the same, but read first", why, 1 - over - under)
+    if word in ("too_salty", "burning"):
+        why = f"there is more salt than {band.whose} likes, and food would add to it"
+        return NextFeed("plain", "plain water only, until it has fallen", why, over)
+    if word == "rising" or over > 1 - _SETTLED:
+        return NextFeed("weaker", "at half strength", "salts are near the top", near)
+    if word == "low" and under > _SETTLED:
+        if zone.is_bed or zone.medium.key in _LIVING_MEDIA:
+            why = (
+                "it reads low, but soil life gives food out as it is used: that is no hunger by "
+                "itself"
+            )
+            return NextFeed("same", "the same", why, under)
+        return NextFeed("stronger", "somewhat stronger, below the cap", "it reads low", under)
+    return NextFeed("same", "the same", "it is within what suits", 1 - over - under)
+
+
+def _doubted_alike(found: Followed) -> bool:
+    """Whether the last two readings are doubted, both as higher than can well be."""
+    last = found.looked[-2:]
+    return len(last) == 2 and all(one.doubt and one.sample.value > one.high for one in last)
+
+
+def climbing_since(found: Followed) -> date | None:
+    """Since when, in four weeks, the likely line has climbed by a tenth; None if it has not."""
+    begin = max(0, found.today - _TREND_DAYS)
+    line = found.ec[1, begin : found.today + 1]
+    low = int(np.argmin(line))
+    if len(line) - 1 - low < _TREND_LEAST or line[-1] < 1.1 * line[low]:
+        return None
+    return found.first + timedelta(days=begin + low)
+
+
+def days_to_top(found: Followed) -> int | None:
+    """Days until the likely line passes the top of the comfort band; 0 where it has."""
+    for index in range(found.today, found.ec.shape[1]):
+        band = comfort(found.zone, found.first + timedelta(days=index))
+        if band is not None and found.ec[1, index] > band.high:
+            return index - found.today
+    return None
+
+
+def as_paste(drain_ec: float) -> float:
+    """What a paste of mineral soil reads where a pour-through would read so much [mS/cm].
+
+    >>> round(as_paste(2.18), 2)
+    1.0
+    """
+    return drain_ec / judgement("pore_to_pour_through").range.typ / _SOAKED_PASTE
+
+
+def followed_steps(found: Followed) -> Working:
+    """How today's figure came about, in the large: day by day it is as the notes tell."""
+    zone = found.zone
+    full = float(np.median(found.bucket.full))
+    feeds = [p for p in zone.poured if p.feed and p.on >= found.first]
+    likely = found.now[1]
+    steps = [
+        Step("medium", "", zone.litres, "L", zone.medium.name.lower(), zone.medium.confidence),
+        Step("water that it holds", "", full, "L", zone.medium.source, "low"),
+        Step("days followed", "", found.today + 1, "days"),
+        Step("feeds in that time", "", len(feeds), ""),
+        Step("litres fed", "", sum(p.litres for p in feeds), "L"),
+        Step("readings that re-weighed it", "", len(found.looked), ""),
+        Step("likely in what drains", "", likely, "mS/cm", "by all draws of the unknown"),
+    ]
+    if zone.is_bed:
+        ratio = say(judgement("pore_to_pour_through").range.typ)
+        expression = f"{say(likely, 6)} ÷ {ratio} ÷ {say(_SOAKED_PASTE)}"
+        source = "half of the pore water"
+        steps.append(Step("in a paste of the soil", expression, as_paste(likely), "mS/cm", source))
+    return tuple(steps)
+
+
+def crop_loss(found: Followed) -> Result | None:
+    """What salt costs the crop of a bed [%], by threshold and slope; None in pots.
+
+    References
+    ----------
+    .. [1] ``salt_tables`` in ``figures/sources.toml``.
+    """
+    zone, today = found.zone, found.first + timedelta(days=found.today)
+    here = [g for g in zone.growing if g.since <= today and (g.until is None or today < g.until)]
+    salted = [g.grown for g in here if g.grown.salt is not None]
+    if not zone.is_bed or not salted:
+        return None
+    grown = min(salted, key=lambda crop: crop.salt[0] if crop.salt else 0.0)
+    assert grown.salt is not None
+    threshold, slope = grown.salt
+    low, likely, high = (as_paste(ec) for ec in found.now)
+
+    def lost(paste: float) -> float:
+        return min(100.0, max(0.0, slope * (paste - threshold)))
+
+    steps = [
+        Step("in a paste of the soil", "", likely, "mS/cm", "half of the pore water", "medium")
+    ]
+    if likely > threshold:
+        expression = f"{say(slope)} × ({say(likely, 6)} − {say(threshold)})"
+        steps.append(
+            Step(f"lost by {grown.name.lower()}", expression, lost(likely), "%", grown.source)
+        )
+    return Result(lost(likely), lost(low), lost(high), "%", tuple(steps))

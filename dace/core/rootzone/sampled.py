@@ -1,0 +1,60 @@
+"""What a sample of a fill should read, and how far it may be off."""
+
+from __future__ import annotations
+
+import math
+
+import numpy as np
+from numpy.typing import NDArray
+
+from dace.core.ensemble import FREEDOM, student_log_like
+from dace.core.figures import judgement
+from dace.core.rootzone.bucket import Bucket
+from dace.core.rootzone.unknowns import Unknowns
+from dace.core.rootzone.zone import NITRATE, Sampled
+from dace.core.sampling import METHODS, pour_through_ratio
+
+Array = NDArray[np.float64]
+_NITRATE_PER_N = 4.427
+_END = 1.5332  # 90 % of a Student-t of four degrees
+CONFLICT = 0.005
+
+
+def drain_ec(bucket: Bucket, water_mg_l: Array) -> Array:
+    """What a pour-through should read [mS/cm at 25 C], by draw."""
+    ratio = judgement("pore_to_pour_through").range.typ
+    return np.maximum(1e-4, ratio * bucket.pore_ec(water_mg_l))
+
+
+def expected(bucket: Bucket, unknowns: Unknowns, sample: Sampled, water_mg_l: Array) -> Array:
+    """What the sample should read, by draw, with the place's own bias."""
+    bias = unknowns.bias(sample.method)
+    if sample.method == NITRATE:
+        ratio = judgement("pore_to_pour_through").range.typ
+        return np.maximum(1e-3, bias * ratio * _NITRATE_PER_N * bucket.nitrate_mg_l())
+    return bias * drain_ec(bucket, water_mg_l) / pour_through_ratio(sample.method)
+
+
+def scale_of(sample: Sampled, wide: bool) -> float:
+    """Scale of the Student-t of pen and method; twice that where the moment was a bad one.
+
+    The ends of a judgement are 10 and 90 % of the error, here as everywhere.
+    """
+    key = METHODS.get(sample.method, "nitrate_strip_method")
+    method = math.log(judgement(key).range.high) / _END / math.sqrt(sample.pots)
+    if sample.method == NITRATE:
+        return method
+    pen = math.log(judgement("pen_old" if sample.pen_old else "pen_scale").range.high) / _END
+    return math.hypot(pen, method) * (2 if wide else 1)
+
+
+def shown(should: Array, scale: float, rng: np.random.Generator) -> Array:
+    """What may be read, by draw: with the error of pen and method."""
+    off = rng.standard_t(FREEDOM, size=len(should)) * scale
+    return np.asarray(should * np.exp(np.clip(off, -5, 5)))
+
+
+def likelihood(sample: Sampled, should: Array, scale: float) -> Array:
+    """How well each draw agrees with the sample, the best at 1."""
+    log_like = student_log_like(sample.value, should, scale)
+    return np.asarray(np.exp(log_like - log_like.max()))
