@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import math
 from collections.abc import Callable, Mapping
 from dataclasses import asdict
 from typing import Any
@@ -22,9 +21,10 @@ from dace.core.api import (
     water_from_ec,
     water_from_report,
 )
+from dace.core.brew_calculators import brew, claim
+from dace.core.json_in import Json, json_object, number, text
 from dace.core.quantities import FAMILIES
-
-Json = dict[str, Any]
+from dace.core.root_calculator import rootzone
 
 
 def ec(given: Json) -> Json:
@@ -33,21 +33,21 @@ def ec(given: Json) -> Json:
     >>> ec({"ions": {"urea_N": 900}, "ph": 7})["ec_ms_cm"] < 0.001
     True
     """
-    ions = {key: _number(value, f"ions.{key}") for key, value in _object(given, "ions").items()}
-    at_25 = ec_25(ions, _number(given.get("ph", 6.5), "ph"))
-    at = ec_at(float(at_25), _number(given.get("temperature_c", 25), "temperature_c"))
+    ions = {key: number(value, f"ions.{key}") for key, value in json_object(given, "ions").items()}
+    at_25 = ec_25(ions, number(given.get("ph", 6.5), "ph"))
+    at = ec_at(float(at_25), number(given.get("temperature_c", 25), "temperature_c"))
     return {"ec_ms_cm": at}
 
 
 def dilute(given: Json) -> Json:
     """A jar into a can: see the architecture notes in ``docs/computation.md`` for the shape."""
-    vessel = read_amounts(_text(given, "vessel"), _measures(given), "vessel")[0]
+    vessel = read_amounts(text(given, "vessel"), _measures(given), "vessel")[0]
     if vessel.unit != "mL":
         raise DaceError("vessel", f"“{given['vessel']}”", "a volume such as 9 L would do")
     asked = Asked(
-        strength=_text(given, "strength"),
-        feed=composition(_label(_object(given, "jar"))),
-        water=_water(_object(given, "water")),
+        strength=text(given, "strength"),
+        feed=composition(_label(json_object(given, "jar"))),
+        water=_water(json_object(given, "water")),
         vessel_l=vessel.value / 1000,
         measures=_measures(given),
     )
@@ -85,7 +85,7 @@ def _label(jar: Json) -> Label:
     grade = jar.get("grade")
     if not isinstance(grade, list) or len(grade) != 3:
         raise DaceError("jar.grade", repr(grade), "three numbers such as [4, 3, 8] would do")
-    n, p, k = (_number(value, "jar.grade") for value in grade)
+    n, p, k = (number(value, "jar.grade") for value in grade)
     nitrogen = jar.get("nitrogen")
     also = jar.get("also", {})
     density = jar.get("density_g_per_ml")
@@ -96,7 +96,7 @@ def _label(jar: Json) -> Label:
         basis=str(jar.get("basis", "oxide")),
         percent=str(jar.get("percent", "mass")),
         form=str(jar.get("form", "liquid")),
-        density_g_per_ml=None if density is None else _number(density, "jar.density_g_per_ml"),
+        density_g_per_ml=None if density is None else number(density, "jar.density_g_per_ml"),
         nitrogen=None if nitrogen is None else _pairs(nitrogen, "jar.nitrogen"),
         also=_pairs(also, "jar.also"),
     )
@@ -104,7 +104,7 @@ def _label(jar: Json) -> Label:
 
 def _water(water: Json) -> Water:
     if "ec_ms_cm" in water:
-        return water_from_ec(_number(water["ec_ms_cm"], "water.ec_ms_cm"))
+        return water_from_ec(number(water["ec_ms_cm"], "water.ec_ms_cm"))
     return water_from_report(_pairs(water, "water"))
 
 
@@ -118,27 +118,13 @@ def _measures(given: Json) -> str | None:
 def _pairs(value: Any, field: str) -> tuple[tuple[str, float], ...]:
     if not isinstance(value, Mapping):
         raise DaceError(field, repr(value), "names with numbers would do")
-    return tuple((str(key), _number(number, f"{field}.{key}")) for key, number in value.items())
+    return tuple((str(key), number(part, f"{field}.{key}")) for key, part in value.items())
 
 
-def _object(given: Json, field: str) -> Json:
-    value = given.get(field)
-    if not isinstance(value, dict):
-        raise DaceError(field, repr(value), "an object would do")
-    return value
-
-
-def _text(given: Json, field: str) -> str:
-    value = given.get(field)
-    if not isinstance(value, str):
-        raise DaceError(field, repr(value), "a text would do")
-    return value
-
-
-def _number(value: Any, field: str) -> float:
-    if isinstance(value, bool) or not isinstance(value, int | float) or not math.isfinite(value):
-        raise DaceError(field, repr(value)[:80], "a number would do")
-    return float(value)
-
-
-CALCULATORS: dict[str, Callable[[Json], Json]] = {"ec": ec, "dilute": dilute}
+CALCULATORS: dict[str, Callable[[Json], Json]] = {
+    "ec": ec,
+    "dilute": dilute,
+    "brew": brew,
+    "claim": claim,
+    "rootzone": rootzone,
+}

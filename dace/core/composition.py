@@ -78,7 +78,8 @@ class Composition:
 
     ``mg`` maps ``FEED_KEYS`` to mg per unit, charge closed with sulfate or sodium;
     ``mg_chloride`` is the same closed with chloride: the other end of what is possible.
-    ``spread`` is the relative 10/50/90 % range of any declared nutrient.
+    ``spread`` is the relative 10/50/90 % range of any declared nutrient, ``spreads`` those
+    of nutrients that have one of their own; ``known_by`` says where it all comes from.
     """
 
     unit: str
@@ -88,6 +89,12 @@ class Composition:
     spread: Range
     forms_declared: bool
     label: Label
+    spreads: tuple[tuple[str, Range], ...] = ()
+    known_by: str = "label"
+
+    def spread_of(self, name: str) -> Range:
+        """Relative range of one nutrient: its own where it has one."""
+        return dict(self.spreads).get(name, self.spread)
 
     def element(self, name: str) -> float:
         """Mg per unit of ``N``, ``P``, ``K``, ``Ca`` or ``Mg``."""

@@ -13,7 +13,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 from dataclasses import dataclass
-from functools import cache, reduce
+from functools import cache
 
 import numpy as np
 from numpy.typing import ArrayLike, NDArray
@@ -44,7 +44,7 @@ _DEBYE_HUECKEL_A = 0.509  # at 25 C, water
 _ONSAGER_FIXED, _ONSAGER_SHARE = 30.2, 0.229  # at 25 C, per charge
 _ION_SIZE = 1.42  # fitted once to measured salts
 _PAIR_LAMBDA = {1: 20.0, -1: 35.0}  # charged pairs move slowly
-_MAX_PASSES, _TOLERANCE = 25, 1e-5
+_MAX_PASSES, _TOLERANCE = 25, 1e-4
 
 
 @dataclass(frozen=True)
@@ -62,24 +62,63 @@ class Carrier:
 
 
 @dataclass(frozen=True)
+class Conducted:
+    """Who carries the current in solutions of one shape.
+
+    ``meq_l`` and ``lambda_eq`` are arrays of (ion or pair, *shape of the solutions*).
+    """
+
+    names: tuple[str, ...]
+    meq_l: Array
+    lambda_eq: Array
+
+    @property
+    def ec_ms_cm(self) -> Array:
+        """Conductivity at 25 C [mS/cm], of the shape of the solutions."""
+        return np.asarray(np.sum(self.meq_l * self.lambda_eq, axis=0) / 1000)
+
+    def carriers(self, index: int | tuple[int, ...] = ()) -> list[Carrier]:
+        """Contributions in one of the solutions, strongest first."""
+        at = index if isinstance(index, tuple) else (index,)
+        found = [
+            Carrier(name, float(meq[at]), float(lam[at]))
+            for name, meq, lam in zip(self.names, self.meq_l, self.lambda_eq, strict=True)
+        ]
+        return sorted((c for c in found if c.ec_ms_cm > 0), key=lambda c: -c.ec_ms_cm)
+
+
+@dataclass(frozen=True)
+class _Pairs:
+    """Ion pairs by position in the ions; ``power`` is how often gamma 1 enters the constant."""
+
+    cation: NDArray[np.int64]
+    anion: NDArray[np.int64]
+    k: Array
+    power: NDArray[np.int64]
+
+
+@dataclass(frozen=True)
 class _Tables:
-    charge: dict[str, int]
-    lambda_0: dict[str, float]
-    pairs: tuple[tuple[str, str, float], ...]
+    ions: tuple[str, ...]
+    charge: NDArray[np.int64]
+    lambda_0: Array
+    pairs: _Pairs
+    charged: NDArray[np.int64]
 
 
 @cache
 def _tables() -> _Tables:
     ions = load_table("ions")
-    pairs = tuple(
-        (row.text("cation"), row.text("anion"), row.number("log_k"))
-        for row in load_table("ion_pairs")
-    )
-    return _Tables(
-        {row.text("ion"): int(row.number("charge")) for row in ions},
-        {row.text("ion"): row.number("lambda_0") for row in ions},
-        pairs,
-    )
+    names = tuple(row.text("ion") for row in ions)
+    charge = np.array([int(row.number("charge")) for row in ions])
+    rows = load_table("ion_pairs")
+    cation = np.array([names.index(row.text("cation")) for row in rows])
+    anion = np.array([names.index(row.text("anion")) for row in rows])
+    k = np.array([10 ** row.number("log_k") / 1000 for row in rows])
+    pairs = _Pairs(cation, anion, k, -2 * charge[cation] * charge[anion])
+    lambda_0 = np.array([row.number("lambda_0") for row in ions])
+    charged = np.flatnonzero(charge[cation] + charge[anion])
+    return _Tables(names, charge, lambda_0, pairs, charged)
 
 
 def ec_25(ions: Mapping[str, ArrayLike], ph: ArrayLike = 6.5) -> float | Array:
@@ -114,29 +153,37 @@ def ec_25(ions: Mapping[str, ArrayLike], ph: ArrayLike = 6.5) -> float | Array:
     >>> abs(ec_25({"K": 390.98, "Cl": 354.53}, ph=7.0) / 1.413 - 1) < 0.005
     True
     """
-    total = np.zeros(np.broadcast(*_checked(ions).values(), np.asarray(ph)).shape)
-    for _, meq_l, lam in _carriers(ions, ph):
-        total = total + meq_l * lam / 1000
+    total = conducted(ions, ph).ec_ms_cm
     return float(total) if total.ndim == 0 else total
 
 
-def carriers(ions: Mapping[str, ArrayLike], ph: float = 6.5) -> list[Carrier]:
-    """Who carries the current in one solution, strongest first.
+def conducted(
+    ions: Mapping[str, ArrayLike], ph: ArrayLike = 6.5, tolerance: float = _TOLERANCE
+) -> Conducted:
+    """Who carries the current in each solution; arguments and errors as for :func:`ec_25`.
 
-    Parameters
-    ----------
-    ions : mapping of str to float
-        As for :func:`ec_25`, one solution.
-    ph : float
-        Acidity.
-
-    Returns
-    -------
-    list of Carrier
-        Contributions that add up to ``ec_25(ions, ph)``.
+    ``tolerance`` is the largest change of any ion's share at which the iteration ends.
     """
-    found = [Carrier(name, float(meq), float(lam)) for name, meq, lam in _carriers(ions, ph)]
-    return sorted((c for c in found if c.ec_ms_cm > 0), key=lambda c: -c.ec_ms_cm)
+    table = _tables()
+    acidity = np.asarray(ph, dtype=float)
+    if not np.all((acidity >= 0) & (acidity <= 14)):
+        raise DaceError("ph", f"a pH of {acidity}", "a number from 0 to 14 would do")
+    total = _totals(_checked(ions))
+    shape = np.broadcast(*total.values(), acidity).shape
+    lg = np.zeros(shape)
+    free = _split(table, total, acidity, lg, shape)
+    for _ in range(_MAX_PASSES):
+        held = _split(table, total, acidity, lg, shape)
+        after = 0.5 * free + 0.5 * held / (1 + _bound(table.pairs, free, lg))
+        change = float(np.max(np.abs(after - free) / np.maximum(held, 1e-9)))
+        charged = _charged_pairs(table, after, lg)
+        z2 = (table.charge**2).astype(float)
+        # pairs that keep a charge keep one
+        ionic = 0.5 / 1000 * (np.tensordot(z2, after, 1) + charged.sum(axis=0))
+        free, lg = after, _log_gamma(ionic)
+        if change < tolerance:
+            break
+    return _moving(table, free, charged, ionic)
 
 
 def ec_at(ec_25_ms_cm: float, temperature_c: float) -> float:
@@ -200,26 +247,57 @@ def _totals(mg_l: dict[str, Array]) -> dict[str, Array]:
     }
 
 
-def _split(total: dict[str, Array], ph: Array, lg: Array) -> dict[str, Array]:
+def _split(
+    table: _Tables, total: dict[str, Array], ph: Array, lg: Array, shape: tuple[int, ...]
+) -> Array:
     """Totals [mmol/L] by ion at this acidity and activity (``lg`` = log10 of gamma 1)."""
-    hpo4 = 1 / (1 + 10 ** (7.20 + 3 * lg - ph))
-    p = total["P"] / (1 + (1 - hpo4) * 10 ** (2.15 + lg - ph))
-    carbonate = 10 ** (ph - 10.33 - 3 * lg)
+    gamma, h = 10**lg, 10**-ph
+    hpo4 = 1 / (1 + 10**7.20 * gamma**3 * h)
+    p = total["P"] / (1 + (1 - hpo4) * 10**2.15 * gamma * h)
+    carbonate = 10**-10.33 / (h * gamma**3)
     hco3 = total["HCO3"] / (1 + 2 * carbonate)
-    ions = {key: total[key] for key in ("K", "Na", "Ca", "Mg", "Cl", "NO3", "SO4", "acetate")}
-    return ions | {
-        "NH4": total["NH4"] / (1 + 10 ** (ph - 9.25 + lg)),
+    parts = total | {
+        "NH4": total["NH4"] / (1 + 10**-9.25 * gamma / h),
         "H2PO4": p * (1 - hpo4),
         "HPO4": p * hpo4,
         "HCO3": hco3,
         "CO3": carbonate * hco3,
-        "H": 10 ** (3 - ph - lg),
-        "OH": 10 ** (ph - 11 - lg),
+        "H": 1000 * h / gamma,
+        "OH": 1e-11 / (h * gamma),
     }
+    split = np.empty((len(table.ions), *shape))
+    for row, name in enumerate(table.ions):
+        split[row] = parts[name]
+    return split
 
 
-def _total(*parts: Array) -> Array:
-    return reduce(np.add, parts)
+def _pair_constants(pairs: _Pairs, lg: Array) -> dict[int, Array]:
+    """What multiplies each pair's constant [per power of gamma]: gamma to that power."""
+    return {int(power): np.asarray(10 ** (power * lg)) for power in np.unique(pairs.power)}
+
+
+def _bound(pairs: _Pairs, free: Array, lg: Array) -> Array:
+    """For each ion, its pairs over its free form."""
+    gammas, bound = _pair_constants(pairs, lg), np.zeros_like(free)
+    for cation, anion, k, power in zip(
+        pairs.cation, pairs.anion, pairs.k, pairs.power, strict=True
+    ):
+        now = k * gammas[int(power)]
+        bound[cation] += now * free[anion]
+        bound[anion] += now * free[cation]
+    return bound
+
+
+def _charged_pairs(table: _Tables, free: Array, lg: Array) -> Array:
+    """Pairs that keep a charge [mmol/L]."""
+    pairs, at = table.pairs, table.charged
+    gammas = _pair_constants(pairs, lg)
+    return np.array(
+        [
+            pairs.k[i] * gammas[int(pairs.power[i])] * free[pairs.cation[i]] * free[pairs.anion[i]]
+            for i in at
+        ]
+    )
 
 
 def _log_gamma(ionic: Array) -> Array:
@@ -227,60 +305,17 @@ def _log_gamma(ionic: Array) -> Array:
     return -_DEBYE_HUECKEL_A * (root / (1 + root) - 0.3 * np.minimum(ionic, 0.5))
 
 
-def _carriers(ions: Mapping[str, ArrayLike], ph: ArrayLike) -> list[tuple[str, Array, Array]]:
-    """(ion or pair, meq/L, S cm2 per equivalent) of everything that carries current."""
-    table = _tables()
-    acidity = np.asarray(ph, dtype=float)
-    if not np.all((acidity >= 0) & (acidity <= 14)):
-        raise DaceError("ph", f"a pH of {acidity}", "a number from 0 to 14 would do")
-    total = _totals(_checked(ions))
-    lg = np.zeros(np.broadcast(*total.values(), acidity).shape)
-    free = _split(total, acidity, lg)
-    for _ in range(_MAX_PASSES):
-        held = _split(total, acidity, lg)
-        bound = dict.fromkeys(held, np.zeros(()))
-        pairs = {}
-        for cation, anion, log_k in table.pairs:
-            zc, za = table.charge[cation], table.charge[anion]
-            k = 10 ** (log_k + lg * (zc**2 + za**2 - (zc + za) ** 2)) / 1000
-            bound[cation] = bound[cation] + k * free[anion]
-            bound[anion] = bound[anion] + k * free[cation]
-            pairs[cation, anion] = k
-        after = {i: 0.5 * free[i] + 0.5 * held[i] / (1 + bound[i]) for i in held}
-        charged = {
-            (c, a): k * after[c] * after[a]
-            for (c, a), k in pairs.items()
-            if table.charge[c] + table.charge[a]
-        }
-        # pairs that keep a charge keep one
-        ionic = (
-            0.5
-            / 1000
-            * _total(*(table.charge[i] ** 2 * c for i, c in after.items()), *charged.values())
-        )
-        change = max(
-            float(np.max(np.abs(after[i] - free[i]) / np.maximum(held[i], 1e-9))) for i in held
-        )
-        free, lg = after, _log_gamma(ionic)
-        if change < _TOLERANCE:
-            break
-    return _moving(table, free, charged, ionic)
-
-
-def _moving(
-    table: _Tables, free: dict[str, Array], charged: dict[tuple[str, str], Array], ionic: Array
-) -> list[tuple[str, Array, Array]]:
-    drag: Array = np.sqrt(ionic) / (1 + _ION_SIZE * np.sqrt(ionic))
-
-    def slowed(lambda_0: float, z: int) -> Array:
-        lost = z * (_ONSAGER_FIXED + _ONSAGER_SHARE * lambda_0) * drag
-        return np.asarray(np.maximum(0.0, lambda_0 - lost))
-
-    moving = []
-    for ion, mmol in free.items():
-        z = abs(table.charge[ion])
-        moving.append((ion, z * mmol, slowed(table.lambda_0[ion], z)))
-    for (cation, anion), mmol in charged.items():
-        sign = table.charge[cation] + table.charge[anion]
-        moving.append((f"{cation}·{anion}", mmol, slowed(_PAIR_LAMBDA[sign], 1)))
-    return moving
+def _moving(table: _Tables, free: Array, charged: Array, ionic: Array) -> Conducted:
+    root = np.sqrt(ionic)
+    drag = root / (1 + _ION_SIZE * root)
+    pairs, at = table.pairs, table.charged
+    sign = table.charge[pairs.cation[at]] + table.charge[pairs.anion[at]]
+    z = np.concatenate([np.abs(table.charge), np.ones(len(at), dtype=np.int64)])
+    lambda_0 = np.concatenate([table.lambda_0, [_PAIR_LAMBDA[int(s)] for s in sign]])
+    deep = (-1,) + (1,) * ionic.ndim
+    lost = (z * (_ONSAGER_FIXED + _ONSAGER_SHARE * lambda_0)).reshape(deep) * drag
+    names = table.ions + tuple(
+        f"{table.ions[pairs.cation[i]]}·{table.ions[pairs.anion[i]]}" for i in at
+    )
+    meq_l = np.concatenate([np.abs(table.charge).reshape(deep) * free, charged])
+    return Conducted(names, meq_l, np.maximum(0.0, lambda_0.reshape(deep) - lost))

@@ -17,6 +17,7 @@ _MASS_NAMES = {"spinach", "chard", "kale", "broccoli", "choi", "rocket", "basil"
 _MASS_NAMES |= {"parsley", "sweetcorn", "celery", "garlic", "okra", "citrus"}
 """Names that no one counts by themselves: twelve kale plants."""
 
+_WARM_BASE_C = 9.0
 _SEEDLINGS = ("germination", "seedling")
 STAGE_WORDS = {
     "germination": "germinating",
@@ -50,8 +51,15 @@ class Stage:
     drain_ec_high: float
     water_l_day: Range
     duration_days: Range
+    duration_gdd: float | None
+    gdd_base_c: float | None
+    share: tuple[tuple[str, float], ...]
     confidence: str
     source: str
+
+    def share_of(self, nutrient: str) -> float:
+        """Share of the season's uptake that falls in this stage [fraction]."""
+        return dict(self.share)[nutrient]
 
     def wish_of(self, nutrient: str) -> Range:
         """What one litre of feed should hold at this stage [mg/L]."""
@@ -65,7 +73,11 @@ class Stage:
 
 @dataclass(frozen=True)
 class Crop:
-    """A crop and its stages in order."""
+    """A crop and its stages in order.
+
+    ``salt`` is the conductivity of a paste of its soil above which it yields less [mS/cm],
+    and what each mS/cm more costs [%]; None where no table has it.
+    """
 
     key: str
     name: str
@@ -74,9 +86,28 @@ class Crop:
     seedling_ec_max_ms_cm: float
     plants_per_m2: float
     typical_pot_litres: float
+    harvest_part: str
+    base_temp_c: float
+    uptake_g: tuple[tuple[str, Range], ...]
+    n_fixed_share: float
+    late_nitrogen: str
+    ph: tuple[float, float]
+    eaten_raw: bool
+    mycorrhizal: bool
+    ec_group: str
+    salt: tuple[float, float] | None
     stages: tuple[Stage, ...]
     confidence: str
     source: str
+
+    @property
+    def warm(self) -> bool:
+        """Whether it stops in cool weather, as those with a high base do."""
+        return self.base_temp_c >= _WARM_BASE_C
+
+    def uptake_of(self, nutrient: str) -> Range:
+        """What one plant takes up over a season [g], fixed nitrogen included."""
+        return dict(self.uptake_g)[nutrient]
 
     def counted(self, count: int) -> str:
         """So many plants in words.
@@ -157,9 +188,19 @@ def _stage(row: Row) -> Stage:
         drain_ec_high=row.number("pour_through_ec_high"),
         water_l_day=row.range("water_l_day"),
         duration_days=row.range("duration_days"),
+        duration_gdd=row.maybe("duration_gdd"),
+        gdd_base_c=row.maybe("gdd_base_c"),
+        share=_shares(row),
         confidence=row.text("feed_confidence"),
         source=source_words(row.text("source_family")),
     )
+
+
+def _shares(row: Row) -> tuple[tuple[str, float], ...]:
+    """Of uptake by nutrient; magnesium, for which the table has none, goes with nitrogen."""
+    shares = {n: row.number(f"share_{n.lower()}") for n in ("N", "P", "K", "Ca")}
+    shares["Mg"] = shares["N"]
+    return tuple((n, shares[n]) for n in NUTRIENTS)
 
 
 def _crop(row: Row, stages: list[Stage]) -> Crop:
@@ -171,10 +212,26 @@ def _crop(row: Row, stages: list[Stage]) -> Crop:
         seedling_ec_max_ms_cm=row.number("seedling_ec_max_ms_cm"),
         plants_per_m2=row.number("plants_per_m2"),
         typical_pot_litres=row.number("typical_pot_litres"),
+        harvest_part=row.text("harvest_part"),
+        base_temp_c=row.number("base_temp_c"),
+        uptake_g=tuple((n, row.range(f"{n.lower()}_g")) for n in NUTRIENTS),
+        n_fixed_share=row.number("n_fixed_share"),
+        late_nitrogen=row.text("nitrogen_late_risk"),
+        ph=(row.number("ph_low"), row.number("ph_high")),
+        eaten_raw=row.text("eaten_raw") == "y",
+        mycorrhizal=row.text("mycorrhizal") == "y",
+        ec_group=row.text("ec_group"),
+        salt=_salt(row),
         stages=tuple(sorted(stages, key=lambda s: s.order)),
         confidence=row.text("confidence"),
         source=source_words(row.text("source_family")),
     )
+
+
+def _salt(row: Row) -> tuple[float, float] | None:
+    if not row.text("salt_threshold_ds_m"):
+        return None
+    return row.number("salt_threshold_ds_m"), row.number("salt_slope_pct")
 
 
 def feed_cap(grown: Crop, stage: Stage, water_ec_ms_cm: float) -> Cap:

@@ -17,7 +17,7 @@ from functools import lru_cache
 import numpy as np
 
 from dace.core.composition import Composition, combined, label_step
-from dace.core.conductivity import IONS, carriers, ec_25
+from dace.core.conductivity import IONS, Carrier, conducted, ec_25
 from dace.core.crops import NUTRIENTS
 from dace.core.errors import DaceError
 from dace.core.figures import judgement
@@ -136,7 +136,7 @@ def _nutrient(name: str, amount: float, vessel_l: float, feed: Composition, wate
     if name == "N":
         from_water = water.of("NO3_N") * share
     value = from_feed + from_water
-    spread = combined(feed.spread, judgement("measuring_tolerance").range)
+    spread = combined(feed.spread_of(name), judgement("measuring_tolerance").range)
     below = from_feed * (1 - spread.low)
     above = from_feed * (spread.high - 1)
     if known is not None:
@@ -162,11 +162,11 @@ def _nutrient_steps(name: str, amount: float, vessel_l: float, feed: Composition
     per_unit = feed.element(name)
     if per_unit == 0:
         return (Step(f"{name} in the jar", "", 0.0, f"mg/{feed.unit}", "the label declares none"),)
-    if name in ("N", "P", "K"):
+    if name in ("N", "P", "K") and feed.known_by == "label":
         first = label_step(feed.label, name)
     else:
         first = Step(
-            f"{name} in 1 {feed.unit} of the jar", "", per_unit, f"mg/{feed.unit}", "label"
+            f"{name} in 1 {feed.unit} of the jar", "", per_unit, f"mg/{feed.unit}", feed.known_by
         )
     second = Step(
         f"{name} from the feed",
@@ -226,21 +226,21 @@ def _ec(amount_per_l: float, feed: Composition, water: Water) -> tuple[Result, f
         _mixed(amount_per_l, feed.mg, 0.0, _NO_WATER),
     ]
     stacked = {key: np.array([s[key] for s in scenarios]) for key in IONS}
-    likely, weak, strong, chloride, silent, alone = np.asarray(ec_25(stacked, _feed_ph())).tolist()
+    found = conducted(stacked, _feed_ph())
+    likely, weak, strong, chloride, silent, alone = found.ec_ms_cm.tolist()
     pen = judgement("pen_scale").range
     water_off = water.ec_ms_cm * (1 - pen.low)
     below = math.sqrt((likely - weak) ** 2 + max(0.0, likely - silent) ** 2 + water_off**2)
     above = math.sqrt((strong - likely) ** 2 + max(0.0, chloride - likely) ** 2 + water_off**2)
-    steps = _ec_steps(scenarios[0], feed, water)
+    steps = _ec_steps(found.carriers(0), feed, water)
     return Result(likely, max(0.0, likely - below), likely + above, "mS/cm", steps), alone
 
 
 _CATIONS = ("K", "Na", "NH4", "Ca", "Mg", "H")
 
 
-def _ec_steps(ions: Ions, feed: Composition, water: Water) -> Working:
+def _ec_steps(parts: list[Carrier], feed: Composition, water: Water) -> Working:
     """Who carries the current: meq/L times conductivity per equivalent, summed."""
-    parts = carriers(ions, _feed_ph())
     total = sum(part.ec_ms_cm for part in parts)
     groups = {"cations": [p for p in parts if p.ion in _CATIONS]}
     groups["anions and ion pairs"] = [p for p in parts if p.ion not in _CATIONS]
@@ -262,6 +262,8 @@ def _ec_steps(ions: Ions, feed: Composition, water: Water) -> Working:
             )
         )
     closing = "sulfate taken for what the label leaves out; chloride is the upper end"
+    if feed.known_by != "label":
+        closing = "acetate taken for what closes the charge"
     steps.append(
         Step("the can at 25 °C", " + ".join(say(s) for s in sums), total, "mS/cm", closing)
     )

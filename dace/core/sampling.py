@@ -233,6 +233,42 @@ def as_pour_through(reading: PenReading) -> Result | None:
     return Result(value, value * spread.low, value * spread.high, "mS/cm", tuple(steps))
 
 
+PEN_OLD_DAYS = 60.0
+"""From then on a pen's own error is taken for that of one left alone."""
+
+
+def pen_words(days: float) -> str:
+    """How far a pen can be trusted so many days after it was set right.
+
+    >>> pen_words(13)
+    'set right 13 days ago: good to about 3 %'
+    >>> pen_words(75)
+    'not set right for 75 days: good to about 14 %; dip it in its standard, 1.413 mS/cm'
+    """
+    whole = int(days)
+    old = days > PEN_OLD_DAYS
+    off = round(100 * (judgement("pen_old" if old else "pen_scale").range.high - 1))
+    if old:
+        return (
+            f"not set right for {whole} days: good to about {off} %; dip it in its standard, "
+            "1.413 mS/cm"
+        )
+    since = "today" if whole == 0 else "yesterday" if whole == 1 else f"{whole} days ago"
+    return f"set right {since}: good to about {off} %"
+
+
+def pour_through_ratio(method: str) -> float:
+    """How many times more a pour-through reads than another sample of the same pot.
+
+    >>> pour_through_ratio("pour_through"), pour_through_ratio("ext_1_2_vv")
+    (1.0, 3.6)
+    """
+    ratio = 1.0
+    for key in _TO_POUR_THROUGH.get(method, ()):
+        ratio *= next(r for r in load_table("ec_methods") if r.text("key") == key).number("typ")
+    return ratio
+
+
 def _spread(*parts: Range) -> Range:
     low = math.exp(-math.sqrt(sum(math.log(p.low) ** 2 for p in parts)))
     high = math.exp(math.sqrt(sum(math.log(p.high) ** 2 for p in parts)))

@@ -27,6 +27,20 @@ def run(name, given):
     )
 
 
+TUB = {
+    "medium": "peat_free_mix",
+    "litres": 40,
+    "filled_on": "2026-05-23",
+    "today": "2026-07-14",
+    "crop": "aubergine",
+    "stage": "flowering",
+    "plants": 4,
+    "started_on": "2026-03-10",
+    "poured": [{"on": "2026-07-01", "litres": 6, "ec_ms_cm": 1.4, "n_mg_l": 110, "k_mg_l": 190}],
+    "readings": [{"on": f"2026-07-{day}", "value": 3.9} for day in ("10", "12", "14")],
+}
+
+
 class Calculators(SimpleTestCase):
     def test_dilute(self):
         found = json.loads(run("dilute", GIVEN | {"measures": "metric"}).stdout)
@@ -47,6 +61,16 @@ class Calculators(SimpleTestCase):
             json.loads(run("ec", given).stdout)["ec_ms_cm"], 1.413 * 0.803, delta=0.01
         )
 
+    def test_rootzone_flushes_a_salty_tub(self):
+        """The same tub read at 3.9 in flower, where 2.6 is the top: some 17 L in three goes."""
+        found = json.loads(run("rootzone", TUB).stdout)
+        self.assertEqual(found["comfort"]["high"], 2.6)
+        self.assertEqual((found["word"], found["next_feed"]["say"]), ("too_salty", "plain"))
+        plan = found["flush"]
+        self.assertTrue(plan["litres"]["low"] < 17 < plan["litres"]["high"])
+        self.assertAlmostEqual(plan["goes"] * plan["each_l"], plan["litres"]["likely"])
+        self.assertAlmostEqual(plan["after_ms_cm"]["likely"] / plan["target_ms_cm"], 1, delta=0.1)
+
     def test_bad_input_is_one_sentence_and_exit_2(self):
         cases = (
             ("dilute", "no json"),
@@ -59,6 +83,11 @@ class Calculators(SimpleTestCase):
             ("dilute", GIVEN | {"measures": "ell"}),
             ("dilute", GIVEN | {"jar": JAR | {"nitrogen": {"nitrate": 9}}}),
             ("ec", {"ions": {"K": "x"}}),
+            ("rootzone", TUB | {"today": "tomorrow"}),
+            ("rootzone", TUB | {"medium": "custard"}),
+            ("rootzone", TUB | {"stage": "asleep"}),
+            ("rootzone", TUB | {"readings": [{"on": "2026-07-14", "value": -3}]}),
+            ("rootzone", TUB | {"poured": 7}),
             ("ec", {"ions": {}, "ph": 99}),
             ("ec", {"ions": {}, "temperature_c": 1e308}),
         )

@@ -7,7 +7,7 @@ from django.test import SimpleTestCase
 from hypothesis import given
 from hypothesis import strategies as st
 
-from dace.core.conductivity import IONS, carriers, ec_25, ec_at
+from dace.core.conductivity import IONS, conducted, ec_25, ec_at
 from dace.core.errors import DaceError
 
 REFERENCE = Path(__file__).parents[1] / "data" / "ec_open.csv"
@@ -70,7 +70,9 @@ class Properties(SimpleTestCase):
 
     def test_carriers_add_up(self):
         ions = {"K": 380, "NO3_N": 92, "Ca": 106, "HCO3": 323, "S_SO4": 60}
-        self.assertAlmostEqual(sum(c.ec_ms_cm for c in carriers(ions)), ec_25(ions), places=9)
+        self.assertAlmostEqual(
+            sum(c.ec_ms_cm for c in conducted(ions).carriers()), ec_25(ions), places=9
+        )
 
     def test_bad_ions_are_named(self):
         for ions in ({"Fe": 1}, {"K": -1}, {"K": float("nan")}, {"K": 1e308}):

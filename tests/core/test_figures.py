@@ -1,23 +1,17 @@
 """The shipped tables keep their own promises."""
 
+from importlib import resources
+
 from django.test import SimpleTestCase
 
 from dace.core.crops import NUTRIENTS, crops
 from dace.core.errors import FigureError
 from dace.core.figures import Row, load_table, sources
+from dace.core.materials import ELEMENTS, materials
 from dace.core.media import media
 
-TABLES = (
-    "atomic_weights",
-    "crops",
-    "ec_methods",
-    "ion_pairs",
-    "ions",
-    "judgements",
-    "measures",
-    "media",
-    "stages",
-)
+FIGURES = resources.files("dace.core.figures")
+TABLES = sorted(f.name.removesuffix(".csv") for f in FIGURES.iterdir() if f.name.endswith(".csv"))
 
 
 class Tables(SimpleTestCase):
@@ -64,3 +58,29 @@ class Crops(SimpleTestCase):
         for medium in media().values():
             self.assertGreater(medium.holding.low, 0.1)
             self.assertLess(medium.holding.high, 0.7)
+
+
+class Materials(SimpleTestCase):
+    def test_no_material_holds_more_than_itself(self):
+        for found in materials().values():
+            with self.subTest(found.key):
+                self.assertLess(sum(found.percent_of(e).typ for e in ELEMENTS), 100)
+                self.assertTrue(0 < found.dry_matter <= 1)
+
+    def test_forms_add_up_to_the_mineral_share(self):
+        for found in materials().values():
+            forms = found.nitrate_share + found.ammonium_share + found.urea_share
+            with self.subTest(found.key):
+                self.assertAlmostEqual(forms, found.n_mineral_share, delta=1.0)
+
+    def test_salts_hold_what_their_formula_says(self):
+        # KNO3: 13.85 % N, 38.67 % K; urea 46.65 % N; gypsum 23.28 % Ca; as pure
+        for key, element, pure in (
+            ("potassium_nitrate", "N", 13.85),
+            ("potassium_nitrate", "K", 38.67),
+            ("urea", "N", 46.65),
+            ("gypsum", "Ca", 23.28),
+        ):
+            percent = materials()[key].percent_of(element).typ
+            self.assertLessEqual(percent, pure * 1.005)
+            self.assertGreater(percent, pure * 0.75)

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable, Iterator
 from dataclasses import dataclass
 
-from dace.core.advice import Advice
+from dace.core.advice import Advice, gravest_first
 from dace.core.composition import Composition
 from dace.core.crops import Crop, Stage
 from dace.core.fitting import friendly_parts
@@ -51,9 +51,7 @@ def advise_can(situation: CanSituation) -> list[Advice]:
     list of Advice
         Ordered stop, care, info, school.
     """
-    order = ("stop", "care", "info", "school")
-    said = [advice for advice in _said(situation) if advice]
-    return sorted(said, key=lambda a: order.index(a.severity))
+    return gravest_first([advice for advice in _said(situation) if advice])
 
 
 def _said(situation: CanSituation) -> Iterator[Advice | None]:
