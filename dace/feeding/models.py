@@ -78,3 +78,50 @@ class Dose(Kept):
 
     def __str__(self) -> str:
         return f"{self.litres:g} L on {self.fill}"
+
+
+@tracked
+class Dressing(Kept):
+    """So many grams of something dry on a stand: from a jar, or of a material of the garden."""
+
+    stand = models.ForeignKey(Stand, on_delete=models.PROTECT, related_name="dressings")
+    fill = models.ForeignKey(Fill, on_delete=models.PROTECT, related_name="dressings")
+    jar = models.ForeignKey(Jar, null=True, on_delete=models.PROTECT, related_name="dressings")
+    material = models.CharField(max_length=40, blank=True)
+    grams = models.FloatField()
+    plants = models.PositiveIntegerField()
+    said = models.CharField(max_length=60)
+    given_at = models.DateTimeField()
+
+    class Meta:
+        indexes = [models.Index(fields=["household", "-given_at"], name="dressing_newest_first")]
+        constraints = [
+            models.CheckConstraint(condition=Q(grams__gt=0), name="dressing_is_something"),
+            models.CheckConstraint(condition=Q(plants__gte=1), name="dressing_reaches_a_plant"),
+            models.CheckConstraint(
+                condition=Q(jar__isnull=False) | ~Q(material=""), name="dressing_is_of_something"
+            ),
+        ]
+
+    def __str__(self) -> str:
+        return f"{self.grams:g} g on {self.fill}"
+
+
+@tracked
+class Watering(Kept):
+    """Plain water on a whole fill; ``flush`` where it is meant to take salts out."""
+
+    fill = models.ForeignKey(Fill, on_delete=models.PROTECT, related_name="waterings")
+    water = models.ForeignKey(Water, on_delete=models.PROTECT, related_name="+")
+    litres = models.FloatField()
+    flush = models.BooleanField(default=False)
+    poured_at = models.DateTimeField()
+
+    class Meta:
+        indexes = [models.Index(fields=["household", "-poured_at"], name="watering_newest_first")]
+        constraints = [
+            models.CheckConstraint(condition=Q(litres__gt=0), name="watering_is_something")
+        ]
+
+    def __str__(self) -> str:
+        return f"{self.litres:g} L of {self.water} on {self.fill}"

@@ -3,11 +3,12 @@
 from __future__ import annotations
 
 import uuid
+from typing import Any
 
-from django.db.models import F, Q, Sum
+from django.db.models import F, FloatField, OuterRef, QuerySet, Subquery, Sum
 from django.db.models.functions import Coalesce
 
-from dace.feeding.models import Can, CanPart, Dose
+from dace.feeding.models import Can, CanPart, Dose, Dressing
 from dace.households.scope import NotFoundError, Scope
 from dace.shelf.models import Jar
 
@@ -28,16 +29,27 @@ def jar_with_stock(scope: Scope, jar_id: uuid.UUID) -> tuple[Jar, float]:
 
 def jars_with_stock(scope: Scope) -> tuple[tuple[Jar, float], ...]:
     """Every jar with what it still holds; one query."""
-    since = Q(
-        draws__undone_at__isnull=True,
-        draws__can__undone_at__isnull=True,
-        draws__can__mixed_at__gte=F("stock_at"),
+    mixed = (
+        CanPart.objects.of(scope)
+        .filter(jar=OuterRef("pk"), can__undone_at__isnull=True)
+        .filter(can__mixed_at__gte=OuterRef("stock_at"))
     )
-    rows = Jar.objects.in_use(scope).annotate(
-        drawn=Coalesce(Sum("draws__amount", filter=since), 0.0)
+    spread = Dressing.objects.of(scope).filter(
+        jar=OuterRef("pk"), given_at__gte=OuterRef("stock_at")
+    )
+    rows = (
+        Jar.objects.in_use(scope)
+        .select_related("brew")
+        .annotate(drawn=_summed(mixed, "amount") + _summed(spread, "grams"))
     )
     ordered = rows.order_by("-dissolves", "created_at", "id")
     return tuple((jar, max(0.0, jar.stock - jar.drawn)) for jar in ordered)
+
+
+def _summed(rows: QuerySet[Any], field: str) -> Coalesce:
+    """The sum of a field over a jar's own rows, none where there are none."""
+    sums = rows.order_by().values("jar").annotate(total=Sum(field)).values("total")
+    return Coalesce(Subquery(sums, output_field=FloatField()), 0.0)
 
 
 def litres_left(scope: Scope, can: Can) -> float:

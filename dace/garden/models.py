@@ -21,6 +21,8 @@ class Garden(Kept):
     latitude = models.FloatField(default=51.0)
     measures = models.CharField(max_length=12, default="metric")
     degrees = models.CharField(max_length=1, default="C")
+    climate = models.CharField(max_length=20, blank=True)
+    approach = models.CharField(max_length=12, default="mixed")
 
     class Meta:
         constraints = [
@@ -115,6 +117,7 @@ class Fill(Kept):
     area_m2 = models.FloatField(null=True, blank=True)
     alike = models.PositiveIntegerField(default=1)
     ph = models.FloatField(null=True, blank=True)
+    logs_waterings = models.BooleanField(default=False)
     filled_on = models.DateField()
     renewed_on = models.DateField(null=True, blank=True)
 
@@ -139,6 +142,8 @@ class Planting(Kept):
     count = models.PositiveIntegerField()
     started_on = models.DateField()
     ended_on = models.DateField(null=True, blank=True)
+    approach = models.CharField(max_length=12, blank=True)
+    repeat_days = models.PositiveIntegerField(null=True, blank=True)
 
     class Meta:
         constraints = [
@@ -175,7 +180,7 @@ class Stand(Kept):
 
 @tracked
 class StageSeen(Kept):
-    """A stage that was seen on a planting; the latest is where it stands."""
+    """A look at a planting: the stage it was seen at. The stage clock is set by these."""
 
     planting = models.ForeignKey(Planting, on_delete=models.PROTECT, related_name="stages_seen")
     stage = models.CharField(max_length=20)
@@ -208,3 +213,51 @@ class Measure(Usable):
 
     def __str__(self) -> str:
         return self.name
+
+
+@tracked
+class SoilTest(Kept):
+    """What a test of a fill's soil or medium found: ``values`` in ``unit`` by nutrient."""
+
+    fill = models.ForeignKey(Fill, on_delete=models.PROTECT, related_name="tests")
+    tested_on = models.DateField()
+    unit = models.CharField(max_length=6, default="mg/L")
+    values = models.JSONField(default=dict)
+
+    class Meta:
+        indexes = [models.Index(fields=["fill", "-tested_on"], name="soil_test_latest_first")]
+
+    def __str__(self) -> str:
+        return f"{self.fill} tested {self.tested_on}"
+
+
+@tracked
+class OwnWeather(Kept):
+    """Days of her own weather, as one table: ``days`` are (date, low, high, rain or None)."""
+
+    garden = models.ForeignKey(Garden, on_delete=models.PROTECT, related_name="own_weather")
+    days = models.JSONField()
+
+    def __str__(self) -> str:
+        return f"{len(self.days)} days"
+
+
+@tracked
+class Harvest(Kept):
+    """What was picked of a planting: so many grams, or so many, or both."""
+
+    planting = models.ForeignKey(Planting, on_delete=models.PROTECT, related_name="harvests")
+    grams = models.FloatField(null=True, blank=True)
+    pieces = models.PositiveIntegerField(null=True, blank=True)
+    picked_on = models.DateField()
+
+    class Meta:
+        indexes = [models.Index(fields=["planting", "-picked_on"], name="harvest_newest_first")]
+        constraints = [
+            models.CheckConstraint(
+                condition=Q(grams__gt=0) | Q(pieces__gt=0), name="harvest_is_something"
+            )
+        ]
+
+    def __str__(self) -> str:
+        return f"{self.planting}, picked {self.picked_on}"

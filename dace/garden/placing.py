@@ -10,6 +10,7 @@ from django.db import transaction
 
 from dace.core.api import DaceError, medium
 from dace.garden.models import Fill, Garden, Place, Stand
+from dace.garden.services import today
 from dace.households.changes import change
 from dace.households.keeping import Written, keep, put_away
 from dace.households.scope import ConflictError, Scope, require_owner
@@ -72,6 +73,29 @@ def save_fill(scope: Scope, place: Place, fill_id: uuid.UUID, new: NewFill) -> F
         subject = subject_of(scope, fill_id, Subject.Kind.FILL)
         values = asdict(new) | {"place": place, "subject": subject}
         return keep(scope, Fill, Written(fill_id, "fill"), values)
+
+
+def empty_fill(scope: Scope, fill_id: uuid.UUID) -> Fill:
+    """A pot or tray is emptied: nothing stands in that medium any more.
+
+    Raises
+    ------
+    NotFoundError
+        If it is none of this household's.
+    ConflictError
+        If something still grows in it.
+    """
+    require_owner(scope)
+    fill = Fill.objects.select_related("place__garden").fetch(scope, fill_id, "fill_id")
+    standing = Stand.objects.of(scope).filter(
+        fill=fill, to_on__isnull=True, planting__ended_on__isnull=True
+    )
+    if standing.exists():
+        raise ConflictError("fill_id", f"{fill}, where something grows", "move or end that first")
+    with change(scope, "fill", f"{fill} emptied"):
+        fill.renewed_on = max(today(scope, fill.place.garden), fill.filled_on)
+        fill.save()
+    return fill
 
 
 def order_places(scope: Scope, garden: Garden, place_ids: list[uuid.UUID]) -> None:

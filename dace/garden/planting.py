@@ -51,35 +51,40 @@ def plant(scope: Scope, new: NewPlanting) -> Planting:
     repeat = Planting.objects.written_before(scope, new.id)
     if repeat is not None:
         return repeat
+    with change(scope, "planting", f"{crop(new.crop).name} planted"):
+        return plant_rows(scope, new)
+
+
+def plant_rows(scope: Scope, new: NewPlanting) -> Planting:
+    """The rows of a planting, within a change that the caller has begun."""
     grown = crop(new.crop)
     stage = grown.stage(new.stage)
     if new.started_on > today(scope, new.garden):
         raise DaceError("started_on", f"{new.started_on}", "a day that has been would do")
-    with change(scope, "planting", f"{grown.name} planted"):
-        planting = Planting.objects.create(
-            **new_row(scope, new.id),
-            garden=new.garden,
-            crop=grown.key,
-            count=sum(count for _, _, count in new.stands),
-            started_on=new.started_on,
-        )
-        for stand_id, fill, count in new.stands:
-            if Stand.objects.written_before(scope, stand_id) is not None:
-                raise ConflictError("stand_id", "an id that is in use", "make a new one")
-            Stand.objects.create(
-                **new_row(scope, stand_id),
-                planting=planting,
-                fill=fill,
-                count=count,
-                from_on=new.started_on,
-                fed=stand_id not in new.unfed,
-            )
-        StageSeen.objects.create(
-            **new_row(scope, uuid.uuid5(new.id, "first stage")),
+    planting = Planting.objects.create(
+        **new_row(scope, new.id),
+        garden=new.garden,
+        crop=grown.key,
+        count=sum(count for _, _, count in new.stands),
+        started_on=new.started_on,
+    )
+    for stand_id, fill, count in new.stands:
+        if Stand.objects.written_before(scope, stand_id) is not None:
+            raise ConflictError("stand_id", "an id that is in use", "make a new one")
+        Stand.objects.create(
+            **new_row(scope, stand_id),
             planting=planting,
-            stage=stage.key,
-            seen_on=new.seen_on,
+            fill=fill,
+            count=count,
+            from_on=new.started_on,
+            fed=stand_id not in new.unfed,
         )
+    StageSeen.objects.create(
+        **new_row(scope, uuid.uuid5(new.id, "first stage")),
+        planting=planting,
+        stage=stage.key,
+        seen_on=new.seen_on,
+    )
     return planting
 
 
@@ -204,31 +209,6 @@ def end_planting(scope: Scope, planting_id: uuid.UUID) -> Planting:
             planting.ended_on = max(today(scope, planting.garden), planting.started_on)
             planting.save()
     return planting
-
-
-def see_stage(scope: Scope, row_id: uuid.UUID, planting_id: uuid.UUID, stage: str) -> StageSeen:
-    """A stage seen today: from now on the planting stands there.
-
-    Raises
-    ------
-    NotFoundError
-        If the planting is none of this household's.
-    DaceError
-        If its crop has no such stage.
-    """
-    repeat = StageSeen.objects.written_before(scope, row_id)
-    if repeat is not None:
-        return repeat
-    planting = Planting.objects.fetch(scope, planting_id, "planting_id")
-    grown = crop(planting.crop)
-    seen = grown.stage(stage)
-    with change(scope, "stage", f"{grown.name} {seen.words}"):
-        return StageSeen.objects.create(
-            **new_row(scope, row_id),
-            planting=planting,
-            stage=seen.key,
-            seen_on=today(scope, planting.garden),
-        )
 
 
 def _standing(scope: Scope, stand_id: uuid.UUID) -> Stand:

@@ -3,14 +3,16 @@
 from __future__ import annotations
 
 import uuid
+from collections.abc import Iterable
 from dataclasses import dataclass
 from datetime import date
 from functools import cached_property
 
-from django.db.models import Prefetch
+from django.db.models import Prefetch, QuerySet
 
 from dace.core import api as core
-from dace.garden.models import Fill, Garden, Measure, Place, StageSeen, Stand, Vessel, Water
+from dace.garden.clocks import Clocks, clocks
+from dace.garden.models import Fill, Garden, Harvest, Measure, Place, Stand, Vessel, Water
 from dace.households.scope import NotFoundError, Scope
 
 
@@ -27,22 +29,32 @@ class StandRecord:
     spot: str
     crop_key: str
     started_on: date
-    stage_key: str
-    stage_since: date
+    clock: core.StageReading
+    looked_on: date | None
     count: int
     fed: bool
     holding_l: float | None
     area_m2: float | None
+    setting: str
+    medium: str
+    ph: float | None
+    since: date
 
     @cached_property
     def crop(self) -> core.Crop:
         """The core's figures of the crop."""
         return core.crop(self.crop_key)
 
-    @cached_property
+    @property
     def stage(self) -> core.Stage:
-        """The core's figures of the stage."""
-        return self.crop.stage(self.stage_key)
+        """The stage that the clock has it at."""
+        return self.clock.stage
+
+    @property
+    def stage_since(self) -> date:
+        """When that stage likely began."""
+        begun = [s.likely for s in self.clock.starts if s.stage == self.stage]
+        return begun[0] or self.started_on
 
 
 @dataclass(frozen=True)
@@ -66,53 +78,57 @@ def garden_of(scope: Scope) -> Garden:
 
 
 def stops(scope: Scope) -> tuple[StopRecord, ...]:
-    """Every place in walking order with its present stands; four queries."""
-    current = (
-        Stand.objects.of(scope)
-        .filter(
-            to_on__isnull=True, planting__ended_on__isnull=True, planting__undone_at__isnull=True
-        )
-        .select_related("planting")
-        .order_by("created_at", "id")
-    )
+    """Every place in walking order with its present stands; seven queries."""
+    current = _present(scope).select_related("planting").order_by("created_at", "id")
     present = Fill.objects.of(scope).filter(renewed_on__isnull=True).order_by("created_at", "name")
     fills = present.prefetch_related(Prefetch("stands", current, to_attr="standing"))
     places = Place.objects.in_use(scope).prefetch_related(
         Prefetch("fills", fills, to_attr="present")
     )
-    seen = _latest_stages(scope)
-    return tuple(_stop(place, seen) for place in places)
+    time = clocks(scope, garden_of(scope))
+    return tuple(_stop(place, time) for place in places)
 
 
 def stand(scope: Scope, stand_id: uuid.UUID) -> StandRecord:
-    """One present stand, by way of the path; four queries."""
-    for stop in stops(scope):
-        for found in stop.stands:
-            if found.id == stand_id:
-                return found
-    raise NotFoundError(
-        "stand_id", "an id of nothing that grows here", "choose a stop along the path"
+    """One present stand; four queries."""
+    row = (
+        _present(scope)
+        .filter(
+            pk=stand_id,
+            fill__renewed_on__isnull=True,
+            fill__undone_at__isnull=True,
+            fill__place__ended_on__isnull=True,
+        )
+        .select_related("planting__garden", "fill__place")
+        .first()
+    )
+    if row is None:
+        raise NotFoundError(
+            "stand_id", "an id of nothing that grows here", "choose a stop along the path"
+        )
+    time = clocks(scope, row.planting.garden, row.planting_id)
+    return _stand(row, row.fill, row.fill.place, time)
+
+
+def _present(scope: Scope) -> QuerySet[Stand]:
+    """Stands whose plants still grow there."""
+    return Stand.objects.of(scope).filter(
+        to_on__isnull=True, planting__ended_on__isnull=True, planting__undone_at__isnull=True
     )
 
 
-def _latest_stages(scope: Scope) -> dict[uuid.UUID, StageSeen]:
-    rows = StageSeen.objects.of(scope).order_by("seen_on", "created_at")
-    return {row.planting_id: row for row in rows}
-
-
-def _stop(place: Place, seen: dict[uuid.UUID, StageSeen]) -> StopRecord:
+def _stop(place: Place, time: Clocks) -> StopRecord:
     present: list[Fill] = place.present  # type: ignore[attr-defined]
     stands = tuple(
-        _stand(row, fill, place, seen[row.planting_id])
+        _stand(row, fill, place, time)
         for fill in present
         for row in fill.standing  # type: ignore[attr-defined]
-        if row.planting_id in seen
     )
     fills = tuple((fill.subject_id, fill.name or place.name) for fill in present)
     return StopRecord(place.id, place.name, place.kind, place.covered, stands, fills)
 
 
-def _stand(row: Stand, fill: Fill, place: Place, stage: StageSeen) -> StandRecord:
+def _stand(row: Stand, fill: Fill, place: Place, time: Clocks) -> StandRecord:
     holding = None
     if fill.volume_l is not None:
         holding = fill.volume_l * fill.alike * core.medium(fill.medium).holding.typ
@@ -126,13 +142,24 @@ def _stand(row: Stand, fill: Fill, place: Place, stage: StageSeen) -> StandRecor
         spot=fill.name or place.name,
         crop_key=row.planting.crop,
         started_on=row.planting.started_on,
-        stage_key=stage.stage,
-        stage_since=stage.seen_on,
+        clock=time.read(row.planting),
+        looked_on=time.last_look(row.planting_id),
         count=row.count,
         fed=row.fed,
         holding_l=holding,
         area_m2=fill.area_m2,
+        setting=setting_of(place),
+        medium=fill.medium,
+        ph=fill.ph,
+        since=row.from_on,
     )
+
+
+def setting_of(place: Place) -> str:
+    """How a place keeps what is poured on it, as the core's ledger calls it."""
+    if place.kind in (Place.Kind.BED, Place.Kind.RAISED):
+        return "covered_bed" if place.covered else "open_bed"
+    return "saucer" if place.kind == Place.Kind.TRAY else "pot"
 
 
 def waters(scope: Scope) -> tuple[Water, ...]:
@@ -171,3 +198,15 @@ def core_water(row: Water) -> core.Water:
 def by_subject(found: tuple[StopRecord, ...]) -> dict[uuid.UUID, StopRecord]:
     """Stops by the subjects of their fills."""
     return {subject_id: stop for stop in found for subject_id, _ in stop.fills}
+
+
+def fills_at(scope: Scope, place_id: uuid.UUID) -> tuple[uuid.UUID, ...]:
+    """Ids of the fills of a place that stand now, oldest first; one query."""
+    rows = Fill.objects.of(scope).filter(place_id=place_id, renewed_on__isnull=True)
+    return tuple(rows.order_by("created_at", "name").values_list("pk", flat=True))
+
+
+def harvests(scope: Scope, plantings: Iterable[uuid.UUID], most: int) -> tuple[Harvest, ...]:
+    """The newest harvests of some plantings; one query."""
+    rows = Harvest.objects.of(scope).filter(planting__in=list(plantings))
+    return tuple(rows.order_by("-picked_on", "-created_at")[:most])

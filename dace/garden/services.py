@@ -31,6 +31,8 @@ class NewGarden:
     latitude: float = 51.0
     measures: str = "metric"
     degrees: str = "C"
+    climate: str = ""
+    approach: str = "mixed"
 
 
 @dataclass(frozen=True)
@@ -74,6 +76,11 @@ def save_garden(scope: Scope, garden_id: uuid.UUID, new: NewGarden) -> Garden:
         raise DaceError("degrees", f"“{new.degrees}”", "C or F would do")
     if new.zone not in zoneinfo.available_timezones():
         raise DaceError("zone", f"“{new.zone}”", "a time zone such as Europe/London would do")
+    if new.climate:
+        core.climate(new.climate)
+    if new.approach not in core.APPROACHES:
+        would_do = f"one of {', '.join(core.APPROACHES)} would do"
+        raise DaceError("approach", f"“{new.approach}”", would_do)
     if not -90 <= new.latitude <= 90:
         raise DaceError("latitude", f"{new.latitude:g}°", "-90 to 90 would do")
     return keep(scope, Garden, Written(garden_id, "garden"), asdict(new))

@@ -18,6 +18,7 @@ class Subject(Kept):
         CAN = "can", "can"
         FILL = "fill", "fill"
         WATER = "water", "water"
+        BREW = "brew", "brew"
 
     kind = models.CharField(max_length=10, choices=Kind.choices)
 
@@ -27,7 +28,11 @@ class Subject(Kept):
 
 @tracked
 class Reading(Kept):
-    """A reading as the pen showed it, with what it means at 25 C."""
+    """A reading as the pen showed it, with what it means at 25 C.
+
+    ``pots`` is how many pots were averaged, ``pen_days`` how long the pen had gone without
+    being set right.
+    """
 
     subject = models.ForeignKey(Subject, on_delete=models.PROTECT, related_name="readings")
     value = models.FloatField()
@@ -39,6 +44,8 @@ class Reading(Kept):
     ec_low = models.FloatField()
     ec_likely = models.FloatField()
     ec_high = models.FloatField()
+    pots = models.PositiveIntegerField(default=1)
+    pen_days = models.FloatField(null=True, blank=True)
     taken_at = models.DateTimeField()
 
     class Meta:
@@ -49,6 +56,61 @@ class Reading(Kept):
 
     def __str__(self) -> str:
         return f"{self.ec_likely:.2f} mS/cm"
+
+
+@tracked
+class FieldTest(Kept):
+    """What else is measured by a place: acidity, a nitrate strip [mg/L], moisture by feel."""
+
+    class Kind(models.TextChoices):
+        """What was tested."""
+
+        PH = "ph", "pH"
+        NITRATE = "nitrate", "nitrate strip"
+        MOISTURE = "moisture", "moisture by feel"
+
+    subject = models.ForeignKey(Subject, on_delete=models.PROTECT, related_name="tests")
+    kind = models.CharField(max_length=10, choices=Kind.choices)
+    value = models.FloatField(null=True, blank=True)
+    word = models.CharField(max_length=10, blank=True)
+    taken_at = models.DateTimeField()
+
+    class Meta:
+        indexes = [models.Index(fields=["subject", "-taken_at"], name="field_test_newest_first")]
+
+    def __str__(self) -> str:
+        return f"{self.get_kind_display()} {self.word or f'{self.value:g}'}"
+
+
+@tracked
+class Series(Kept):
+    """A logger's readings of a subject; hours count from 1970 (UTC)."""
+
+    subject = models.ForeignKey(Subject, on_delete=models.PROTECT, related_name="series")
+    count = models.PositiveIntegerField()
+    first_hour = models.IntegerField()
+    last_hour = models.IntegerField()
+
+    def __str__(self) -> str:
+        return f"{self.count} readings of {self.subject}"
+
+
+class SeriesSpan(models.Model):
+    """An hour or a day of a series: least, most, sum and number. Written once, with it."""
+
+    series = models.ForeignKey(Series, on_delete=models.CASCADE, related_name="spans")
+    level = models.CharField(max_length=4)
+    hour = models.IntegerField()
+    low = models.FloatField()
+    high = models.FloatField()
+    total = models.FloatField()
+    count = models.PositiveIntegerField()
+
+    class Meta:
+        indexes = [models.Index(fields=["series", "level", "hour"], name="series_span_by_hour")]
+
+    def __str__(self) -> str:
+        return f"{self.low:g} to {self.high:g}"
 
 
 @tracked

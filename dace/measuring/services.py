@@ -10,9 +10,12 @@ from dace.core.api import SCALES, DaceError, PenReading, reading_at_25
 from dace.households.changes import change
 from dace.households.keeping import Written, keep, new_row
 from dace.households.scope import Scope
-from dace.measuring.models import Pen, Reading, Subject
+from dace.measuring.models import FieldTest, Pen, Reading, Subject
 
 _AHEAD = timedelta(minutes=5)
+_MOST_POTS = 50
+_MOISTURES = ("dry", "moist", "wet")
+_SPANS = {FieldTest.Kind.PH: (2.0, 11.0), FieldTest.Kind.NITRATE: (0.0, 2000.0)}
 
 
 @dataclass(frozen=True)
@@ -23,6 +26,8 @@ class NewReading:
     subject_id: uuid.UUID
     pen: PenReading
     taken_at: datetime | None = None
+    pots: int = 1
+    pen_id: uuid.UUID | None = None
 
 
 def log_reading(scope: Scope, new: NewReading) -> Reading:
@@ -40,6 +45,8 @@ def log_reading(scope: Scope, new: NewReading) -> Reading:
         return repeat
     taken_at = past_instant(scope, new.taken_at, "taken_at")
     at_25 = reading_at_25(new.pen)
+    if not 1 <= new.pots <= _MOST_POTS:
+        raise DaceError("pots", f"{new.pots} pots", f"1 to {_MOST_POTS} would do")
     with change(scope, "reading", f"reading of {at_25.value:.2f} mS/cm"):
         return Reading.objects.create(
             id=new.id,
@@ -55,8 +62,71 @@ def log_reading(scope: Scope, new: NewReading) -> Reading:
             ec_low=at_25.low,
             ec_likely=at_25.value,
             ec_high=at_25.high,
+            pots=new.pots,
+            pen_days=_pen_days(scope, new.pen_id, taken_at),
             taken_at=taken_at,
         )
+
+
+def _pen_days(scope: Scope, pen_id: uuid.UUID | None, taken_at: datetime) -> float | None:
+    """Days since the pen was set right; None where no pen was named."""
+    if pen_id is None:
+        return None
+    pen = Pen.objects.fetch(scope, pen_id, "pen_id")
+    return pen_days(pen, taken_at)
+
+
+def pen_days(pen: Pen, now: datetime) -> float:
+    """Days since a pen was set right."""
+    return max(0.0, (now - pen.calibrated_at).total_seconds() / 86_400)
+
+
+@dataclass(frozen=True)
+class NewTest:
+    """A pH, a nitrate strip [mg/L], or how moist it feels: dry, moist or wet."""
+
+    id: uuid.UUID
+    subject_id: uuid.UUID
+    kind: str
+    value: float | None = None
+    word: str = ""
+    taken_at: datetime | None = None
+
+
+def log_test(scope: Scope, new: NewTest) -> FieldTest:
+    """Keep a test of what drains, or of the medium.
+
+    Raises
+    ------
+    NotFoundError
+        If the subject is none of this household's.
+    DaceError
+        On ``kind``, ``value`` or ``word``.
+    """
+    repeat = FieldTest.objects.written_before(scope, new.id)
+    if repeat is not None:
+        return repeat
+    if new.kind not in FieldTest.Kind.values:
+        raise DaceError("kind", f"“{new.kind}”", f"one of {', '.join(FieldTest.Kind.values)}")
+    if new.kind == FieldTest.Kind.MOISTURE:
+        if new.word not in _MOISTURES:
+            raise DaceError("word", f"“{new.word}”", f"one of {', '.join(_MOISTURES)} would do")
+    else:
+        low, high = _SPANS[FieldTest.Kind(new.kind)]
+        if new.value is None or not low < new.value <= high:
+            read = "nothing" if new.value is None else f"{new.value:g}"
+            raise DaceError("value", read, f"above {low:g} and up to {high:g} would do")
+    with change(scope, "test") as draft:
+        row = FieldTest.objects.create(
+            **new_row(scope, new.id),
+            subject=Subject.objects.fetch(scope, new.subject_id, "subject_id"),
+            kind=new.kind,
+            value=None if new.kind == FieldTest.Kind.MOISTURE else new.value,
+            word=new.word if new.kind == FieldTest.Kind.MOISTURE else "",
+            taken_at=past_instant(scope, new.taken_at, "taken_at"),
+        )
+        draft.summary = str(row)
+    return row
 
 
 def subject_of(scope: Scope, owner_id: uuid.UUID, kind: Subject.Kind) -> Subject:

@@ -5,16 +5,81 @@ from __future__ import annotations
 from django.db import models
 from django.db.models import Q
 
+from dace.garden.models import Water
 from dace.households.changes import tracked
-from dace.households.models import Usable
+from dace.households.models import Kept, Usable
+from dace.measuring.models import Subject
+
+
+@tracked
+class OwnMaterial(Usable):
+    """A material that the household knows better: like one of the table, with % of its own."""
+
+    name = models.CharField(max_length=60)
+    like = models.CharField(max_length=40)
+    percent = models.JSONField(default=dict, blank=True)
+
+    def __str__(self) -> str:
+        return self.name
+
+
+@tracked
+class OwnRecipe(Usable):
+    """A recipe that the household keeps: method, ingredients and liquid as for a brew."""
+
+    name = models.CharField(max_length=60)
+    method = models.CharField(max_length=20)
+    ingredients = models.JSONField()
+    volume_l = models.FloatField()
+    acid_percent = models.FloatField(default=0.0)
+    note = models.CharField(max_length=300, blank=True)
+
+    def __str__(self) -> str:
+        return self.name
+
+
+@tracked
+class Brew(Usable):
+    """A home-made liquid on its way: what went in, how, and since when.
+
+    ``ingredients`` are dicts of material, mass_g, weighed, particle, said and, for one of the
+    household's own, percent. ``after_days`` is how long the same solids were soaked before.
+    """
+
+    subject = models.OneToOneField(Subject, on_delete=models.PROTECT, related_name="brew")
+    name = models.CharField(max_length=60)
+    method = models.CharField(max_length=20)
+    ingredients = models.JSONField()
+    volume_l = models.FloatField()
+    water = models.ForeignKey(Water, on_delete=models.PROTECT, related_name="+")
+    acid_percent = models.FloatField(default=0.0)
+    temperature_c = models.FloatField(default=16.0)
+    handling = models.JSONField(default=list, blank=True)
+    started_at = models.DateTimeField()
+    after = models.ForeignKey("self", null=True, on_delete=models.SET_NULL, related_name="second")
+    after_days = models.FloatField(null=True, blank=True)
+
+    class Meta:
+        ordering = ["started_at", "id"]
+        constraints = [
+            models.CheckConstraint(
+                condition=Q(volume_l__gte=0), name="brew_liquid_is_no_less_than_none"
+            )
+        ]
+
+    def __str__(self) -> str:
+        return self.name
 
 
 @tracked
 class Jar(Usable):
-    """A bought feed: the label's own numbers, and what was in it when last looked at.
+    """A feed, bought or bottled: the label's own numbers, and what was in it when last looked at.
 
     ``rate_per_l`` is the label's own rate (mL or g in a litre); ``spoon_g`` what a level
-    teaspoon of a dry feed weighs; ``price`` of the whole pack, in the garden's money.
+    teaspoon of a dry feed weighs; ``price`` of the whole pack, in the garden's money; ``material``
+    is what it is made of, where the core knows that: it says how a slow one comes out, and
+    which cautions bear on it. A bottle comes from a ``brew``, and ``contents`` are the core's
+    figures of it as it was strained.
     """
 
     name = models.CharField(max_length=80)
@@ -30,12 +95,15 @@ class Jar(Usable):
     dissolves = models.BooleanField(default=True)
     rate_per_l = models.FloatField(null=True, blank=True)
     slow = models.BooleanField(default=False)
+    material = models.CharField(max_length=40, blank=True)
     spoon_g = models.FloatField(null=True, blank=True)
     price = models.FloatField(null=True, blank=True)
     use_by = models.DateField(null=True, blank=True)
     holds = models.FloatField()
     stock = models.FloatField()
     stock_at = models.DateTimeField()
+    brew = models.ForeignKey(Brew, null=True, on_delete=models.PROTECT, related_name="bottles")
+    contents = models.JSONField(null=True, blank=True)
 
     class Meta:
         ordering = ["created_at", "id"]
@@ -47,3 +115,28 @@ class Jar(Usable):
 
     def __str__(self) -> str:
         return self.name
+
+
+@tracked
+class BrewEvent(Kept):
+    """Something done with a brew; ``litres`` is what straining gave."""
+
+    class Kind(models.TextChoices):
+        """What was done."""
+
+        ADD = "add", "something added"
+        STIR = "stir", "stirred"
+        VENT = "vent", "let the gas out"
+        STRAIN = "strain", "strained"
+        THROW = "throw", "thrown out"
+
+    brew = models.ForeignKey(Brew, on_delete=models.PROTECT, related_name="events")
+    kind = models.CharField(max_length=10, choices=Kind.choices)
+    at = models.DateTimeField()
+    litres = models.FloatField(null=True, blank=True)
+
+    class Meta:
+        indexes = [models.Index(fields=["brew", "-at"], name="brew_event_newest_first")]
+
+    def __str__(self) -> str:
+        return f"{self.brew}: {self.get_kind_display()}"

@@ -8,7 +8,7 @@ from dataclasses import dataclass
 from datetime import date
 from typing import Any
 
-from dace.core.api import DaceError, Label
+from dace.core.api import DaceError, Label, material
 from dace.households.changes import change
 from dace.households.keeping import Written, keep
 from dace.households.scope import Scope
@@ -31,6 +31,7 @@ class NewJar:
     spoon_g: float | None = None
     price: float | None = None
     use_by: date | None = None
+    material: str = ""
 
 
 def save_jar(scope: Scope, jar_id: uuid.UUID, new: NewJar) -> Jar:
@@ -57,6 +58,7 @@ def save_jar(scope: Scope, jar_id: uuid.UUID, new: NewJar) -> Jar:
         "rate_per_l": label.rate_per_l,
         "dissolves": new.dissolves,
         "slow": new.slow,
+        "material": new.material,
         "spoon_g": new.spoon_g,
         "price": new.price,
         "use_by": new.use_by,
@@ -69,6 +71,8 @@ def save_jar(scope: Scope, jar_id: uuid.UUID, new: NewJar) -> Jar:
 
 
 def _check(new: NewJar) -> None:
+    if new.material:
+        material(new.material)
     if not (math.isfinite(new.holds) and 0 < new.holds <= 1e6):
         raise DaceError("holds", f"a pack of {new.holds:g}", "more than 0 would do")
     if new.stock is not None and not 0 <= new.stock <= new.holds:

@@ -1,0 +1,63 @@
+"""Where each planting stands: the core's stage clock, fed with looks and weather."""
+
+from __future__ import annotations
+
+import uuid
+from collections.abc import Iterable
+from dataclasses import dataclass
+from datetime import date
+
+from dace.core import api as core
+from dace.core.api import Begun, Look, Outlook, StageReading
+from dace.garden.models import Garden, Place, Planting, StageSeen, Stand
+from dace.garden.weather import outlook
+from dace.households.scope import Scope
+
+_RAISED = (Place.Kind.TRAY, Place.Kind.FRAME)
+
+
+@dataclass(frozen=True)
+class Clocks:
+    """Every planting's looks, the kinds of place it began and stands in, and the weather."""
+
+    days: Outlook
+    looks: dict[uuid.UUID, tuple[Look, ...]]
+    kinds: dict[uuid.UUID, tuple[str, str]]
+
+    def read(self, planting: Planting) -> StageReading:
+        """Where a planting stands."""
+        grown = core.crop(planting.crop)
+        first, now = self.kinds.get(planting.pk, ("", ""))
+        begun = Begun(
+            started_on=planting.started_on,
+            looks=self.looks.get(planting.pk, ()),
+            indoors=grown.warm or first in _RAISED,
+            in_tray=now == Place.Kind.TRAY,
+        )
+        return core.stage_clock(grown, begun, self.days)
+
+    def last_look(self, planting_id: uuid.UUID) -> date | None:
+        """When she last looked at it."""
+        looks = self.looks.get(planting_id, ())
+        return looks[-1].on if looks else None
+
+
+def clocks(scope: Scope, garden: Garden, planting_id: uuid.UUID | None = None) -> Clocks:
+    """Of one planting or all; three queries."""
+    rows = StageSeen.objects.of(scope).order_by("seen_on", "created_at")
+    stands = Stand.objects.of(scope).order_by("from_on", "created_at")
+    if planting_id is not None:
+        rows = rows.filter(planting_id=planting_id)
+        stands = stands.filter(planting_id=planting_id)
+    kinds: dict[uuid.UUID, tuple[str, str]] = {}
+    for planting, kind in stands.values_list("planting_id", "fill__place__kind"):
+        kinds[planting] = (kinds.get(planting, (kind, ""))[0], kind)
+    return Clocks(outlook(scope, garden), looks_by_planting(rows), kinds)
+
+
+def looks_by_planting(rows: Iterable[StageSeen]) -> dict[uuid.UUID, tuple[Look, ...]]:
+    """Looks in order of days, by planting; the later of two on one day counts."""
+    found: dict[uuid.UUID, dict[date, Look]] = {}
+    for row in rows:
+        found.setdefault(row.planting_id, {})[row.seen_on] = Look(row.stage, row.seen_on)
+    return {key: tuple(looks.values()) for key, looks in found.items()}

@@ -1,0 +1,159 @@
+"""What happens to a planting as it grows: looks, the school it follows, sowing it again."""
+
+from __future__ import annotations
+
+import uuid
+from dataclasses import dataclass
+from datetime import date
+
+from dace.core.api import APPROACHES, STAGE_WORDS, DaceError, Look, crop, out_of_order
+from dace.garden.models import Fill, Planting, StageSeen, Stand
+from dace.garden.planting import NewPlanting, plant_rows
+from dace.garden.services import today
+from dace.households.changes import change
+from dace.households.keeping import new_row
+from dace.households.scope import ConflictError, Scope, require_owner
+
+
+@dataclass(frozen=True)
+class Seen:
+    """A stage as seen on a day (today where none is said); ``sure`` sets older looks aside."""
+
+    id: uuid.UUID
+    planting_id: uuid.UUID
+    stage: str
+    on: date | None = None
+    sure: bool = False
+
+
+def see_stage(scope: Scope, new: Seen) -> StageSeen:
+    """A look at a planting: the stage clock is set by it.
+
+    Raises
+    ------
+    NotFoundError
+        If the planting is none of this household's.
+    DaceError
+        If its crop has no such stage, or the day cannot be.
+    ConflictError
+        On ``stage`` where an older look says otherwise and she did not say that she is
+        sure; if she is, those that contradict it are set aside.
+    """
+    repeat = StageSeen.objects.written_before(scope, new.id)
+    if repeat is not None:
+        return repeat
+    planting = Planting.objects.select_related("garden").fetch(
+        scope, new.planting_id, "planting_id"
+    )
+    grown = crop(planting.crop)
+    seen = grown.stage(new.stage)
+    on = new.on or today(scope, planting.garden)
+    if not planting.started_on <= on <= today(scope, planting.garden):
+        raise DaceError("on", f"{on}", f"a day from {planting.started_on} to today would do")
+    with change(scope, "stage", f"{grown.name} {seen.words}"):
+        _set_aside(scope, planting, Look(seen.key, on), new.sure)
+        return StageSeen.objects.create(
+            **new_row(scope, new.id), planting=planting, stage=seen.key, seen_on=on
+        )
+
+
+def _set_aside(scope: Scope, planting: Planting, look: Look, sure: bool) -> None:
+    """What an older look says otherwise is asked about, never reordered."""
+    grown = crop(planting.crop)
+    for row in StageSeen.objects.of(scope).filter(planting=planting):
+        other = out_of_order(grown, (Look(row.stage, row.seen_on),), look)
+        if other is None:
+            continue
+        if not sure:
+            words = grown.stage(other.stage).words
+            raise ConflictError(
+                "stage",
+                f"{STAGE_WORDS[look.stage]} on {look.on:%-d %B}, and you saw it {words} on "
+                f"{other.on:%-d %B}",
+                "say that you are sure, and the older look is set aside",
+            )
+        row.undone_at = scope.now
+        row.save()
+
+
+def follow(scope: Scope, planting_id: uuid.UUID, approach: str) -> Planting:
+    """Which school a planting follows; empty is the garden's.
+
+    Raises
+    ------
+    DaceError
+        On ``approach``.
+    """
+    require_owner(scope)
+    if approach and approach not in APPROACHES:
+        raise DaceError("approach", f"“{approach}”", f"one of {', '.join(APPROACHES)} would do")
+    planting = Planting.objects.fetch(scope, planting_id, "planting_id")
+    with change(scope, "approach", f"{crop(planting.crop).name}: {approach or 'as the garden'}"):
+        planting.approach = approach
+        planting.save()
+    return planting
+
+
+def repeat_every(scope: Scope, planting_id: uuid.UUID, days: int | None) -> Planting:
+    """Sow the same again every so many days; None ends that.
+
+    Raises
+    ------
+    NotFoundError
+        If the planting is none of this household's.
+    """
+    require_owner(scope)
+    planting = Planting.objects.fetch(scope, planting_id, "planting_id")
+    said = f"every {days} days" if days else "no more"
+    with change(scope, "repeat", f"{crop(planting.crop).name} {said}"):
+        planting.repeat_days = days
+        planting.save()
+    return planting
+
+
+@dataclass(frozen=True)
+class Again:
+    """Ids for a planting that repeats another."""
+
+    id: uuid.UUID
+    stand_id: uuid.UUID
+    fill_id: uuid.UUID | None = None
+
+
+def sow_again(scope: Scope, planting_id: uuid.UUID, new: Again) -> Planting:
+    """The same crop and count again, today; the rhythm moves on to the new one.
+
+    Raises
+    ------
+    NotFoundError
+        If planting or fill are none of this household's.
+    """
+    require_owner(scope)
+    repeat = Planting.objects.written_before(scope, new.id)
+    if repeat is not None:
+        return repeat
+    before = Planting.objects.select_related("garden").fetch(scope, planting_id, "planting_id")
+    first = Stand.objects.of(scope).filter(planting=before).order_by("from_on").first()
+    if first is None:
+        raise DaceError("planting_id", "a planting that stands nowhere", "plant it anew")
+    fill_id = new.fill_id or first.fill_id
+    fill = Fill.objects.select_related("place").fetch(scope, fill_id, "fill_id")
+    day = today(scope, before.garden)
+    every = before.repeat_days
+    with change(scope, "planting", f"{crop(before.crop).name} sown again"):
+        planting = plant_rows(
+            scope,
+            NewPlanting(
+                id=new.id,
+                garden=before.garden,
+                crop=before.crop,
+                started_on=day,
+                stage=crop(before.crop).stages[0].key,
+                seen_on=day,
+                stands=((new.stand_id, fill, before.count),),
+            ),
+        )
+        planting.repeat_days, before.repeat_days = every, None
+        planting.save()
+        before.save()
+    return planting

@@ -1,0 +1,63 @@
+"""What was picked."""
+
+from __future__ import annotations
+
+import uuid
+from dataclasses import dataclass
+from datetime import date
+from zoneinfo import ZoneInfo
+
+from dace.core.api import DaceError
+from dace.garden.models import Harvest, Planting
+from dace.households.changes import change
+from dace.households.keeping import new_row
+from dace.households.scope import Scope
+
+_MOST_G, _MOST_PIECES = 1e6, 100_000
+
+
+@dataclass(frozen=True)
+class NewHarvest:
+    """Grams or pieces of a planting, or both; today where no day is given."""
+
+    id: uuid.UUID
+    planting_id: uuid.UUID
+    grams: float | None = None
+    pieces: int | None = None
+    picked_on: date | None = None
+
+
+def log_harvest(scope: Scope, new: NewHarvest) -> Harvest:
+    """Write a harvest down.
+
+    Raises
+    ------
+    NotFoundError
+        If the planting is none of this household's.
+    DaceError
+        On ``grams``, ``pieces`` or ``picked_on``.
+    """
+    repeat = Harvest.objects.written_before(scope, new.id)
+    if repeat is not None:
+        return repeat
+    planting = Planting.objects.select_related("garden").fetch(
+        scope, new.planting_id, "planting_id"
+    )
+    if new.grams is None and new.pieces is None:
+        raise DaceError("grams", "neither weight nor number", "one of them would do")
+    if new.grams is not None and not 0 < new.grams <= _MOST_G:
+        raise DaceError("grams", f"{new.grams:g} g", "above 0 and up to a tonne would do")
+    if new.pieces is not None and not 0 < new.pieces <= _MOST_PIECES:
+        raise DaceError("pieces", f"{new.pieces}", f"1 to {_MOST_PIECES} would do")
+    today = scope.now.astimezone(ZoneInfo(planting.garden.zone)).date()
+    on = new.picked_on or today
+    if not planting.started_on <= on <= today:
+        raise DaceError("picked_on", f"{on}", f"from {planting.started_on} to today would do")
+    with change(scope, "harvest", f"picked from {planting}"):
+        return Harvest.objects.create(
+            **new_row(scope, new.id),
+            planting=planting,
+            grams=new.grams,
+            pieces=new.pieces,
+            picked_on=on,
+        )

@@ -1,0 +1,104 @@
+"""The garden's weather: the service's days, her own where she wrote them down, and a forecast."""
+
+from __future__ import annotations
+
+import uuid
+import zoneinfo
+from dataclasses import dataclass
+from datetime import date, timedelta
+from functools import lru_cache
+
+from dace.core import api as core
+from dace.core.api import DaceError, Days, Outlook, WeatherAsked
+from dace.garden.models import Garden, OwnWeather
+from dace.households.changes import change
+from dace.households.keeping import new_row
+from dace.households.scope import Scope, require_owner
+from dace.standins.ports import WeatherService
+from dace.standins.weather import SimulatedWeather
+
+_BACK_DAYS = 750
+OwnDays = tuple[tuple[date, float, float, float | None], ...]
+
+
+@dataclass(frozen=True)
+class Weather:
+    """What is known of the weather today."""
+
+    today: date
+    past: Days
+    forecast: Days
+    outlook: Outlook
+    own_days: int
+
+
+def climate_of(garden: Garden) -> core.Climate:
+    """The garden's climate: the one she chose, or the nearest to its latitude."""
+    return core.climate(garden.climate) if garden.climate else core.climate_near(garden.latitude)
+
+
+def weather(scope: Scope, garden: Garden) -> Weather:
+    """The days up to today and those ahead; one query.
+
+    Her own days stand where she has them, the service's elsewhere.
+    """
+    today = scope.now.astimezone(zoneinfo.ZoneInfo(garden.zone)).date()
+    own = _own_days(scope, garden)
+    key = climate_of(garden).key
+    return _weather(key, garden.latitude, str(garden.pk), today, own)
+
+
+def outlook(scope: Scope, garden: Garden) -> Outlook:
+    """The same, as the core's clocks want it; one query."""
+    return weather(scope, garden).outlook
+
+
+def _own_days(scope: Scope, garden: Garden) -> OwnDays:
+    found: dict[str, tuple[float, float, float | None]] = {}
+    for table in OwnWeather.objects.of(scope).filter(garden=garden).order_by("created_at"):
+        found |= {on: (low, high, rain) for on, low, high, rain in table.days}
+    return tuple((date.fromisoformat(on), *found[on]) for on in sorted(found))
+
+
+@lru_cache(maxsize=16)
+def _weather(key: str, latitude: float, seed: str, today: date, own: OwnDays) -> Weather:
+    service: WeatherService = SimulatedWeather(key, latitude, seed)
+    first = today - timedelta(days=_BACK_DAYS)
+    past = _with_own(service.days(first, today), own)
+    forecast = service.forecast(today)
+    asked = WeatherAsked(core.climate(key), latitude, past, forecast)
+    used = sum(first <= on <= today for on, *_ in own)
+    return Weather(today, past, forecast, core.outlook(asked), used)
+
+
+def _with_own(service: Days, own: OwnDays) -> Days:
+    if not own:
+        return service
+    low, high, rain = list(service.t_min), list(service.t_max), list(service.rain_mm)
+    for on, t_min, t_max, rain_mm in own:
+        at = (on - service.first).days
+        if 0 <= at < len(low):
+            low[at], high[at] = t_min, t_max
+            rain[at] = rain[at] if rain_mm is None else rain_mm
+    return Days(service.first, tuple(low), tuple(high), tuple(rain))
+
+
+def keep_own_weather(scope: Scope, garden: Garden, row_id: uuid.UUID, text: str) -> OwnWeather:
+    """Her own days from a table as text; they count before the service's.
+
+    Raises
+    ------
+    DaceError
+        On ``text``, with the line that cannot be read; or if a day has not been yet.
+    """
+    require_owner(scope)
+    repeat = OwnWeather.objects.written_before(scope, row_id)
+    if repeat is not None:
+        return repeat
+    days = core.read_own_weather(text)
+    today = scope.now.astimezone(zoneinfo.ZoneInfo(garden.zone)).date()
+    if days[-1].on > today:
+        raise DaceError("text", f"{days[-1].on}", "days that have been would do")
+    rows = [[d.on.isoformat(), d.t_min, d.t_max, d.rain_mm] for d in days]
+    with change(scope, "weather", f"{len(rows)} days of your own weather"):
+        return OwnWeather.objects.create(**new_row(scope, row_id), garden=garden, days=rows)

@@ -1,0 +1,146 @@
+"""Brews as they stand: what went in, what was done, read and is due."""
+
+from __future__ import annotations
+
+import uuid
+from dataclasses import dataclass
+from datetime import datetime, timedelta
+from functools import cached_property
+
+from django.db.models import Prefetch
+
+from dace.core import api as core
+from dace.core.api import BrewEstimate, BrewReading, PenReading, Recipe
+from dace.garden.reads import core_water
+from dace.households.scope import NotFoundError, Scope
+from dace.measuring.models import Reading
+from dace.shelf.models import Brew, BrewEvent
+from dace.shelf.recipes import ingredients_of
+
+_LEAST_DAYS, _MOST_DAYS = 14, 90
+
+
+@dataclass(frozen=True)
+class StepRecord:
+    """Something to do with a brew: its kind, what to do, and when it is due."""
+
+    kind: str
+    words: str
+    due_at: datetime
+    due: bool
+
+
+@dataclass(frozen=True)
+class BrewRecord:
+    """A brew with all that bears on it; ``state`` is brewing, strained or thrown."""
+
+    brew: Brew
+    recipe: Recipe
+    state: str
+    day: float
+    events: tuple[BrewEvent, ...]
+    readings: tuple[Reading, ...]
+    steps: tuple[StepRecord, ...]
+
+    @cached_property
+    def estimate(self) -> BrewEstimate:
+        """Day by day, until some time after it is ready."""
+        ready = core.ready_days(self.recipe)
+        days = int(min(_MOST_DAYS, max(_LEAST_DAYS, 1.5 * ready[1], self.day + 7)))
+        read = tuple(reading_of(self.brew, row) for row in self.readings)
+        return core.estimate(self.recipe, days, read)
+
+    @property
+    def due(self) -> tuple[StepRecord, ...]:
+        """What is due today."""
+        return tuple(step for step in self.steps if step.due)
+
+
+def core_recipe(brew: Brew) -> Recipe:
+    """What went in, as the core knows it."""
+    return Recipe(
+        method=brew.method,
+        ingredients=ingredients_of(tuple(brew.ingredients)),
+        volume_l=brew.volume_l,
+        water=core_water(brew.water),
+        temperature_c=brew.temperature_c,
+        acid_percent=brew.acid_percent,
+        handling=tuple(brew.handling),
+        first_run_days=brew.after_days,
+    )
+
+
+def day_of(brew: Brew, at: datetime) -> float:
+    """Days since it began."""
+    return max(0.0, (at - brew.started_at).total_seconds() / 86_400)
+
+
+def core_readings(scope: Scope, brew: Brew) -> tuple[BrewReading, ...]:
+    """Its readings as the core knows them; one query."""
+    rows = Reading.objects.of(scope).filter(subject_id=brew.subject_id)
+    return tuple(reading_of(brew, row) for row in rows)
+
+
+def reading_of(brew: Brew, row: Reading) -> BrewReading:
+    """One reading: what the pen saw at 25 C, of how thin a mixture, on which day."""
+    pen = PenReading(row.value, row.scale, row.temperature_c, row.compensates)
+    day = min(day_of(brew, row.taken_at), 119.0)
+    return BrewReading(round(day, 2), core.reading_at_25(pen).value, row.parts_water)
+
+
+def brews(scope: Scope) -> tuple[BrewRecord, ...]:
+    """Every brew in use, oldest first; four queries, and one for each blended water."""
+    rows = _rows(scope)
+    read: dict[uuid.UUID, list[Reading]] = {}
+    for row in Reading.objects.of(scope).filter(subject__kind="brew").order_by("taken_at"):
+        read.setdefault(row.subject_id, []).append(row)
+    return tuple(_record(scope, brew, tuple(read.get(brew.subject_id, ()))) for brew in rows)
+
+
+def brew_now(scope: Scope, brew_id: uuid.UUID) -> BrewRecord:
+    """One brew as it stands; three queries.
+
+    Raises
+    ------
+    NotFoundError
+        If it is none of this household's.
+    """
+    for brew in _rows(scope, brew_id):
+        rows = Reading.objects.of(scope).filter(subject_id=brew.subject_id).order_by("taken_at")
+        return _record(scope, brew, tuple(rows))
+    raise NotFoundError("brew_id", "an id of no brew here", "choose one from the shelf")
+
+
+def _rows(scope: Scope, brew_id: uuid.UUID | None = None) -> list[Brew]:
+    events = BrewEvent.objects.of(scope).order_by("at", "created_at")
+    rows = Brew.objects.in_use(scope).select_related("water", "subject")
+    if brew_id is not None:
+        rows = rows.filter(pk=brew_id)
+    return list(rows.prefetch_related(Prefetch("events", events, to_attr="done")))
+
+
+def _record(scope: Scope, brew: Brew, read: tuple[Reading, ...]) -> BrewRecord:
+    events: tuple[BrewEvent, ...] = tuple(brew.done)  # type: ignore[attr-defined]
+    recipe = core_recipe(brew)
+    ended = next((e for e in events if e.kind in ("strain", "throw")), None)
+    state = {"": "brewing", "strain": "strained", "throw": "thrown"}[ended.kind if ended else ""]
+    day = day_of(brew, ended.at if ended else scope.now)
+    steps = _steps(scope, brew, events, recipe) if state == "brewing" else ()
+    return BrewRecord(brew, recipe, state, day, events, read, steps)
+
+
+def _steps(
+    scope: Scope, brew: Brew, events: tuple[BrewEvent, ...], recipe: Recipe
+) -> tuple[StepRecord, ...]:
+    """What the method wants, each with the next time for it."""
+    steps = []
+    for kind, words, every in core.method(brew.method).steps:
+        if every == 0:
+            due_at = brew.started_at + timedelta(days=core.ready_days(recipe)[1])
+        else:
+            last = max((e.at for e in events if e.kind == kind), default=brew.started_at)
+            due_at = last + timedelta(days=every)
+        # by the evening of its day
+        due = due_at <= scope.now + timedelta(hours=6)
+        steps.append(StepRecord(kind, words, due_at, due))
+    return tuple(sorted(steps, key=lambda step: step.due_at))
