@@ -1,7 +1,7 @@
 """Builds Weir Yard, through the same services as any garden.
 
 What grows and what was fed stands in ``weir_yard.toml``. What the pen showed is
-the core's own expectation, off by a seeded error of the size a pen makes.
+the can's own expectation, or what the simulated pots drain, off by a seeded error.
 """
 
 from __future__ import annotations
@@ -17,12 +17,15 @@ from zoneinfo import ZoneInfo
 
 from django.db import transaction
 
-from dace.core.api import Label, PenReading, usual_measures
+from dace.core.api import Label, PenReading, estimate, usual_measures
+from dace.desks.pen import dip
+from dace.feeding.dressing import Dry, give_dressing
 from dace.feeding.models import Dose
 from dace.feeding.services import NewCan, NewDose, mix_and_pour
-from dace.garden.models import Fill, Garden, Stand
-from dace.garden.placing import NewFill, NewPlace, save_fill, save_place
-from dace.garden.planting import NewPlanting, plant
+from dace.garden.growing import Seen, repeat_every, see_stage
+from dace.garden.models import Fill, Garden, Place, Stand
+from dace.garden.placing import NewFill, NewPlace, empty_fill, save_fill, save_place
+from dace.garden.planting import Move, NewPlanting, move, plant
 from dace.garden.services import (
     NewGarden,
     NewVessel,
@@ -32,9 +35,13 @@ from dace.garden.services import (
     save_vessel,
     save_water,
 )
+from dace.garden.soil import NewTest, keep_soil_test
 from dace.households.models import Household, Membership, User
 from dace.households.scope import Scope
 from dace.measuring.services import NewPen, NewReading, log_reading, save_pen
+from dace.shelf.brewing import NewBrew, Said, Strained, do_step, start_brew, strain
+from dace.shelf.brews import core_recipe
+from dace.shelf.models import Brew
 from dace.shelf.services import NewJar, save_jar
 
 _SEED = 14072026
@@ -88,6 +95,15 @@ class _Builder:
             self._jar(jar)
         for place in self.yard["places"]:
             self._place(garden, place)
+        self._spring_pots()
+        for place in self.yard["places"]:
+            for grows in dict.fromkeys(spot["grows"] for spot in place["spots"]):
+                spots = [spot for spot in place["spots"] if spot["grows"] == grows]
+                self._plant(garden, place["name"], spots)
+        empty_fill(self._at(date(2026, 5, 23)), key(self.yard["spring_pots"]["name"]))
+        self._slow_feeds()
+        for brew in self.yard["brews"]:
+            self._brew(brew)
         self._weeks()
         seedlings = self.yard["seedlings"]
         self._feed(seedlings["day"], 0, seedlings["feed"])
@@ -116,7 +132,9 @@ class _Builder:
             if name in label:
                 label[name] = tuple(label[name].items())
         minute = self.yard["jars"].index(jar)
-        rest = {name: jar[name] for name in ("dissolves", "slow", "spoon_g") if name in jar}
+        rest = {
+            name: jar[name] for name in ("dissolves", "slow", "spoon_g", "material") if name in jar
+        }
         new = NewJar(jar["name"], Label(**label), jar["holds"], jar["stock"], **rest)
         save_jar(self._at(_BEGAN, 10, minute), key(jar["name"]), new)
 
@@ -131,17 +149,26 @@ class _Builder:
             sized = {size: spot[size] for size in sizes if size in spot}
             fill = NewFill(spot["medium"], since, **sized)
             save_fill(scope, row, key(f"fill {spot.get('name', name)}"), fill)
-        for grows in dict.fromkeys(spot["grows"] for spot in spots):
-            self._plant(garden, name, [spot for spot in spots if spot["grows"] == grows])
+
+    def _spring_pots(self) -> None:
+        table = dict(self.yard["spring_pots"])
+        place = Place.objects.get(pk=key(table.pop("place")))
+        table.pop("emptied")
+        new = NewFill(filled_on=_BEGAN, **table)
+        save_fill(self._at(_BEGAN + timedelta(days=1)), place, key(new.name), new)
 
     def _plant(self, garden: Garden, place: str, spots: list[Table]) -> None:
         first = spots[0]
         stands, unfed = [], []
+        began: list[tuple[uuid.UUID, Fill, int]] = []
         for spot in spots:
             fed = spot.get("fed", True)
             stand_id = key(f"stand {spot['grows']} {'fed' if fed else 'unfed'}")
             fill = Fill.objects.get(pk=key(f"fill {spot.get('name', place)}"))
             stands.append((stand_id, fill, spot["count"]))
+            if "planted_out" in spot:
+                pots = Fill.objects.get(pk=key(self.yard["spring_pots"]["name"]))
+                began[-1:] = [(key(f"pots {spot['grows']}"), pots, spot["count"])]
             if not fed:
                 unfed.append(stand_id)
         new = NewPlanting(
@@ -151,12 +178,70 @@ class _Builder:
             started_on=first["started"],
             stage=first["stage"],
             seen_on=first["since"],
-            stands=tuple(stands),
+            stands=tuple(began or stands),
             unfed=tuple(unfed),
         )
-        plant(self._at(first["since"], 9), new)
+        row = plant(self._at(first["since"], 9), new)
+        if "planted_out" in first:
+            self._plant_out(first, stands[0])
+        if "looked" in first:
+            day, look_id = first["looked"], key(f"look {first['grows']}")
+            see_stage(self._at(day, 9), Seen(look_id, row.pk, first["stage"], day))
+        if "repeat" in first:
+            repeat_every(self._at(first["since"], 10), row.pk, first["repeat"])
         found = Stand.objects.select_related("fill").get(pk=stands[0][0])
         self.stands[first["grows"]] = found
+
+    def _plant_out(self, spot: Table, to: tuple[uuid.UUID, Fill, int]) -> None:
+        stand_id, fill, count = to
+        pots = key(f"pots {spot['grows']}")
+        day = spot["planted_out"]
+        move(self._at(day, 11), Move(stand_id, pots, fill.pk, count, day))
+
+    def _slow_feeds(self) -> None:
+        """Dry feeds, and the one test of soil."""
+        for table in self.yard["dressings"]:
+            stand = self.stands[table["grows"]]
+            jar_id = key(table["jar"]) if "jar" in table else None
+            dry = Dry(stand.pk, table["said"], jar_id, table.get("material", ""))
+            row_id = key(f"dressing {table['grows']} {table['day']}")
+            give_dressing(self._at(table["day"], 12), row_id, dry, "metric")
+        test = self.yard["soil_test"]
+        new = NewTest(key("soil test"), test["unit"], test["values"], test["day"])
+        keep_soil_test(self._at(test["day"], 15), key(f"fill {test['fill']}"), new)
+
+    def _brew(self, table: Table) -> None:
+        """A brew with what was done with it, read and bottled."""
+        name, begun = table["name"], table["begun"]
+        new = NewBrew(
+            name=name,
+            method=table["method"],
+            ingredients=tuple(Said(**item) for item in table["ingredients"]),
+            volume_l=table["volume_l"],
+            water_id=key(table["water"]),
+            temperature_c=table.get("temperature_c", 16.0),
+            acid_percent=table.get("acid_percent", 0.0),
+        )
+        brew = start_brew(self._at(begun, 17), key(name), new, "metric")
+        for step in table["steps"]:
+            for day in step["days"]:
+                scope = self._at(begun + timedelta(days=day), 17, 30)
+                do_step(scope, key(f"{name} {step['kind']} {day}"), brew.pk, step["kind"])
+        for reading in table.get("readings", ()):
+            self._read_brew(brew, begun + timedelta(days=reading["day"]), reading)
+        if "strained" in table:
+            told = dict(table["strained"])
+            scope = self._at(begun + timedelta(days=told.pop("day")), 18)
+            strain(scope, brew.pk, Strained(key(told["name"]), told["litres"], told["name"]))
+
+    def _read_brew(self, brew: Brew, day: date, reading: Table) -> None:
+        """What the pen showed: what was expected, off by as much as a pen is."""
+        found = estimate(core_recipe(brew), reading["day"])
+        shown = found.ec.likely[-1] / (1 + reading["parts"]) * 1.08
+        shown *= 1 + self.error.gauss(0, _PEN_ERROR)
+        pen = PenReading(round(shown, 2), parts_water=reading["parts"])
+        row_id = key(f"reading {brew.name} {day}")
+        log_reading(self._at(day, 18), NewReading(row_id, brew.subject_id, pen))
 
     def _weeks(self) -> None:
         """Feed, read some cans, and read what drains two days later."""
@@ -168,7 +253,7 @@ class _Builder:
                     shown = dose.can.ec_likely * (1 + self.error.gauss(0, _PEN_ERROR))
                     scope = self._at(day, 18, 4 * turn + 1)
                     self._read(scope, dose.can.subject_id, shown, "feed_solution")
-                self._drain(day + timedelta(days=2), turn, dose, week)
+                self._drain(day + timedelta(days=2), turn, dose)
 
     def _feed(self, day: date, minute: int, feed: Table) -> Dose:
         stand = self.stands[feed["grows"]]
@@ -184,11 +269,17 @@ class _Builder:
         )
         return mix_and_pour(self._at(day, 18, minute), can, dose)
 
-    def _drain(self, day: date, turn: int, dose: Dose, week: int) -> None:
-        """At home strength the drain settles near one and a half times the feed, slowly."""
-        factor = 1.2 + 0.1 * week
-        shown = factor * dose.can.ec_likely * (1 + self.error.gauss(0, _POT_ERROR))
-        self._read(self._at(day, 19, turn), dose.fill.subject_id, shown, "pour_through")
+    def _drain(self, day: date, turn: int, dose: Dose) -> None:
+        """What the yard's pen shows of what drains two days after a feed."""
+        scope, subject_id = self._at(day, 19, turn), dose.fill.subject_id
+        shown = (
+            dip(scope, key(self.yard["garden"]["pen"]["name"]), subject_id).value * self._one_pot()
+        )
+        self._read(scope, subject_id, shown, "pour_through")
+
+    def _one_pot(self) -> float:
+        """One sample beside another of the same pot."""
+        return 1 + self.error.gauss(0, _POT_ERROR)
 
     def _read(self, scope: Scope, subject_id: uuid.UUID, value: float, method: str) -> None:
         pen = PenReading(round(value, 2), method=method)

@@ -3,7 +3,10 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
+from datetime import date
 from typing import Protocol
+
+from dace.core.api import Days
 
 
 @dataclass(frozen=True)
@@ -28,4 +31,16 @@ class ConductivityPen(Protocol):
 
     def read(self, liquid: Liquid) -> Shown:
         """Dip it and wait until the number stands still."""
+        ...
+
+
+class WeatherService(Protocol):
+    """A service that reports a place's days and foresees some."""
+
+    def days(self, first: date, last: date) -> Days:
+        """What was reported, both days counted."""
+        ...
+
+    def forecast(self, today: date) -> Days:
+        """The days from tomorrow on, as foreseen today."""
         ...

@@ -1,4 +1,4 @@
-"""What the simulated pen reads: a mixing tank for each pot, moved by pours and days."""
+"""What the simulated pen reads: two layers in each pot, and waterings that nobody logged."""
 
 from __future__ import annotations
 
@@ -6,13 +6,17 @@ import math
 import random
 from collections.abc import Sequence
 from dataclasses import dataclass
-from datetime import datetime
+from datetime import datetime, timedelta
 
-_START_EC, _START_SD = 1.4, 0.25
-_DRYING_PER_DAY = 0.02
-_MOST_DRYING_DAYS = 12
-_MIXED = 0.75
+_SEED = 378
+_START_EC, _START_SD = 1.2, 0.25
 _OWN_WATER_L = 10.0
+_TAP_EC = 0.65
+_TAKEN_PER_DAY, _HALF_EC = 0.04, 1.0
+_WANDERS = 0.2
+_COMES = 0.9
+_MOST_DAYS = 400
+_PER_GRAM, _PER_ACID, _BUCKET_DAYS = 0.03, 4.2, 2.5
 
 
 @dataclass(frozen=True)
@@ -24,15 +28,85 @@ class Pour:
     ec_ms_cm: float
 
 
-def drain_ec(seed: str, holds_l: float | None, pours: Sequence[Pour], now: datetime) -> float:
+@dataclass(frozen=True)
+class Pot:
+    """Which pot (the same seed behaves the same), the water it holds and uses a day [L].
+
+    ``since`` is when it was filled; ``tap_ec`` of the water it is watered with unseen.
+    """
+
+    seed: str
+    since: datetime
+    holds_l: float | None = None
+    uses_l_day: float = 1.0
+    tap_ec: float = _TAP_EC
+
+
+class _Tank:
+    """Litres and salt (mS/cm times litres) in an upper and a lower layer."""
+
+    def __init__(self, pot: Pot) -> None:
+        self._chance = random.Random(f"tank {_SEED} {pot.seed}")  # noqa: S311 - repeatable, not secret
+        chance = self._chance
+        holds = (pot.holds_l or _OWN_WATER_L) * math.exp(chance.gauss(0, 0.08))
+        upper = chance.uniform(0.4, 0.6)
+        self.caps = [holds * upper, holds * (1 - upper)]
+        start = _START_EC * math.exp(chance.gauss(0, _START_SD))
+        self.water = [0.9 * cap for cap in self.caps]
+        self.salt = [start * litres for litres in self.water]
+        self.uses = pot.uses_l_day * math.exp(chance.gauss(0, 0.2))
+        self.through = chance.uniform(0.05, 0.35)
+        self.dry_at = chance.uniform(0.45, 0.7)
+        self.heavy_hand = chance.uniform(0.0, 0.2)
+        self.tap_ec = pot.tap_ec
+
+    def pour(self, litres: float, ec: float) -> None:
+        """From above: a part runs straight through, the rest mixes and pushes."""
+        for layer, cap in enumerate(self.caps):
+            straight = litres * self.through
+            self.salt[layer] += (litres - straight) * ec
+            self.water[layer] += litres - straight
+            spill = max(0.0, self.water[layer] - cap)
+            lost = self.salt[layer] * spill / self.water[layer]
+            self.water[layer] -= spill
+            self.salt[layer] -= lost
+            leaves = straight + spill
+            ec = (straight * ec + lost) / leaves if leaves > 0 else 0.0
+            litres = leaves
+
+    def day(self) -> None:
+        """Plants drink, take a little salt, salts wander; somebody waters when it looks dry."""
+        share = sum(self.water) / sum(self.caps)
+        sun, comes = math.exp(self._chance.gauss(0, 0.25)), self._chance.random() < _COMES
+        wants = self.uses * min(1.0, 2 * share) * sun
+        for layer, part in enumerate((0.6, 0.4)):
+            room = max(0.0, self.water[layer] - 0.1 * self.caps[layer])
+            self.water[layer] -= min(part * wants, room)
+        ecs = [self.salt[layer] / self.water[layer] for layer in (0, 1)]
+        for layer, ec in enumerate(ecs):
+            self.salt[layer] *= 1 - _TAKEN_PER_DAY * ec / (ec + _HALF_EC)
+        moved = _WANDERS * (ecs[0] - ecs[1]) * min(self.water) / 2
+        self.salt[0] -= moved
+        self.salt[1] += moved
+        lacks = sum(self.caps) - sum(self.water)
+        if lacks > (1 - self.dry_at) * sum(self.caps) and comes:
+            self.pour(lacks * (1 + self.heavy_hand), self.tap_ec)
+
+    def drain(self) -> float:
+        """What runs out once it is wet again, mostly from below."""
+        lacks = sum(self.caps) - sum(self.water)
+        whole = (sum(self.salt) + lacks * self.tap_ec) / sum(self.caps)
+        lower = (self.salt[1] + 0.4 * lacks * self.tap_ec) / self.caps[1]
+        return 0.4 * whole + 0.6 * lower
+
+
+def drain_ec(pot: Pot, pours: Sequence[Pour], now: datetime) -> float:
     """What drains from a pot now.
 
     Parameters
     ----------
-    seed : str
-        Which pot; the same pot begins the same.
-    holds_l : float or None
-        Water that it holds [L].
+    pot : Pot
+        Which pot, since when.
     pours : sequence of Pour
         Everything poured on it, in any order.
     now : datetime
@@ -43,23 +117,41 @@ def drain_ec(seed: str, holds_l: float | None, pours: Sequence[Pour], now: datet
     float
         Conductivity [mS/cm at 25 C].
     """
-    water = holds_l or _OWN_WATER_L
-    ec = _START_EC * math.exp(random.Random(seed).gauss(0, _START_SD))  # noqa: S311
-    last: datetime | None = None
-    for pour in sorted((p for p in pours if p.at <= now), key=lambda p: p.at):
-        ec = _dried(ec, last, pour.at)
-        exchanged = min(1.0, _MIXED * pour.litres / water)
-        ec = ec * (1 - exchanged) + pour.ec_ms_cm * exchanged
-        last = pour.at
-    return _dried(ec, last, now)
+    tank = _Tank(pot)
+    due = sorted((p for p in pours if pot.since <= p.at <= now), key=lambda p: p.at)
+    for day in range(min(_MOST_DAYS, max(0, (now - pot.since).days)) + 1):
+        if day:
+            tank.day()
+        while due and due[0].at < pot.since + timedelta(days=day + 1):
+            pour = due.pop(0)
+            tank.pour(pour.litres, pour.ec_ms_cm)
+    return tank.drain()
 
 
-def _dried(ec: float, since: datetime | None, now: datetime) -> float:
-    """Water goes up through the leaves and the salts stay, until somebody waters."""
-    if since is None:
-        return ec
-    days = min(_MOST_DRYING_DAYS, (now - since).total_seconds() / 86_400)
-    return ec * (1 + _DRYING_PER_DAY * days)
+def bucket_ec(seed: str, grams_per_l: float, acid_percent: float, days: float) -> float:
+    """What a brew reads: leaf gives up its salts over days, acid dissolves shell.
+
+    Parameters
+    ----------
+    seed : str
+        Which brew; the same one grows the same.
+    grams_per_l : float
+        Solids in a litre [g].
+    acid_percent : float
+        Of the liquid; 0 for water.
+    days : float
+        Since it began.
+
+    Returns
+    -------
+    float
+        Conductivity [mS/cm at 25 C].
+    """
+    chance = random.Random(f"bucket {seed}")  # noqa: S311 - repeatable, not secret
+    most = _PER_GRAM * grams_per_l if not acid_percent else _PER_ACID * acid_percent
+    pace = _BUCKET_DAYS * math.exp(chance.gauss(0, 0.3))
+    strength = most * math.exp(chance.gauss(0, 0.2))
+    return 0.05 + strength * (1 - math.exp(-max(0.0, days) / pace))
 
 
 def off(seed: str, sd: float) -> float:

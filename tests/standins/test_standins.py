@@ -8,7 +8,7 @@ from django.test import SimpleTestCase
 from dace.core.errors import DaceError
 from dace.standins.pen import PenMake, SimulatedPen
 from dace.standins.ports import Liquid
-from dace.standins.tank import Pour, drain_ec, off
+from dace.standins.tank import Pot, Pour, drain_ec, off
 
 MAKE = PenMake("mS/cm", 10.0, 0.01, True)
 NOW = datetime(2026, 7, 14, 17, 0, tzinfo=UTC)
@@ -57,41 +57,46 @@ class Pen(SimpleTestCase):
 
 
 class Tank(SimpleTestCase):
+    SINCE = NOW - timedelta(days=60)
+
     def pours(self, *ecs, litres=5.0):
         days = range(len(ecs), 0, -1)
         return [Pour(NOW - timedelta(days=d), litres, ec) for d, ec in zip(days, ecs, strict=True)]
 
+    def drain(self, pours, now=NOW, **more):
+        return drain_ec(
+            Pot(**{"seed": "tub", "since": self.SINCE, "holds_l": 20} | more), pours, now
+        )
+
     def test_a_strong_can_yesterday_reads_higher_today(self):
-        weak = drain_ec("tub", 20, self.pours(0.8), NOW)
-        strong = drain_ec("tub", 20, self.pours(4.0), NOW)
-        self.assertGreater(strong, weak)
+        self.assertGreater(self.drain(self.pours(4.0)), self.drain(self.pours(0.8)))
 
     def test_it_nears_what_is_poured(self):
-        """Twenty times the same can leaves the pot near that can, a little concentrated."""
-        settled = drain_ec("tub", 20, self.pours(*[1.5] * 20, litres=10), NOW)
-        self.assertTrue(1.45 < settled < 1.6)
+        """Thirty days of twice its water leave the pot near that can, a little concentrated."""
+        settled = self.drain(self.pours(*[1.5] * 30, litres=40))
+        self.assertTrue(1.35 < settled < 1.65, settled)
 
-    def test_it_dries_and_salts_stay(self):
-        pour = [Pour(NOW - timedelta(days=6), 5, 1.5)]
-        later = drain_ec("tub", 20, pour, NOW)
-        at_once = drain_ec("tub", 20, pour, NOW - timedelta(days=6))
-        self.assertGreater(later, at_once)
-        months = drain_ec("tub", 20, pour, NOW + timedelta(days=200))
-        self.assertLess(months, 1.5 * at_once)
+    def test_salts_of_the_tap_stay_and_rain_water_leaves_none(self):
+        tap, rain = (self.drain([], uses_l_day=3.0, tap_ec=ec) for ec in (0.65, 0.02))
+        self.assertGreater(tap, 1.5 * rain)
 
     def test_what_is_still_to_come_does_not_show(self):
         future = [Pour(NOW + timedelta(days=1), 20, 9.0)]
-        self.assertEqual(drain_ec("tub", 20, future, NOW), drain_ec("tub", 20, [], NOW))
+        self.assertEqual(self.drain(future), self.drain([]))
 
     def test_order_of_telling_does_not_matter(self):
         pours = self.pours(0.8, 2.0, 1.2)
-        self.assertEqual(drain_ec("t", 20, pours, NOW), drain_ec("t", 20, pours[::-1], NOW))
+        self.assertEqual(self.drain(pours), self.drain(pours[::-1]))
 
     def test_a_flush_washes_out(self):
         salty = self.pours(*[4.0] * 6)
-        before = drain_ec("tub", 20, salty, NOW)
-        flushed = drain_ec("tub", 20, [*salty, Pour(NOW, 20, 0.06)], NOW)
-        self.assertLess(flushed, 0.4 * before)
+        flushed = self.drain([*salty, *[Pour(NOW, 7, 0.06)] * 3])
+        self.assertLess(flushed, 0.7 * self.drain(salty))
+
+    def test_pots_differ_and_each_stays_as_it_is(self):
+        found = {self.drain([], seed=str(n)) for n in range(20)}
+        self.assertEqual(len(found), 20)
+        self.assertEqual(self.drain([], seed="3"), self.drain([], seed="3"))
 
     def test_what_is_off_is_off_the_same_way(self):
         self.assertEqual(off("can", 0.04), off("can", 0.04))
