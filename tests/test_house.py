@@ -90,7 +90,8 @@ class Queries(SimpleTestCase):
         """`.objects` is followed by the household's own door, in every app."""
         doors = ("of(", "in_use(", "fetch(", "written_before(", "create(", "select_related(")
         models = "Can|CanPart|Dose|Fill|Garden|Jar|Measure|Pen|Place|Planting|Reading|StageSeen"
-        models += "|Stand|Subject|Vessel|Water"
+        models += "|Stand|Subject|Vessel|Water|Brew|BrewEvent|Dressing|OwnMaterial|OwnRecipe"
+        models += "|OwnWeather|SoilTest|FieldTest|Harvest|Watering"
         for path in tracked("dace/*.py"):
             if "demo" in path.parts or "migrations" in path.parts:
                 continue

@@ -22,11 +22,14 @@ from dace.desks.bench_schemas import (
     WaysOut,
 )
 from dace.desks.figures import figure, range_out, steps_out
-from dace.feeding.reads import jar_with_stock, jars_with_stock
-from dace.garden.models import Garden, Water
-from dace.garden.reads import StandRecord, core_water, garden_of, owned, stand, vessels, waters
+from dace.desks.laid_out import laid_out
+from dace.desks.situation import advise_can
+from dace.feeding.reads import jars_with_stock
+from dace.garden.models import Garden
+from dace.garden.reads import StandRecord, garden_of, vessels, waters
 from dace.households.scope import Scope
-from dace.shelf.reads import composition_of, label_of
+from dace.households.version import version_of
+from dace.shelf.reads import label_of
 
 _LEAST_EACH_L = 0.001
 
@@ -77,40 +80,44 @@ def vessel_litres(garden: Garden, text: str, field: str = "vessel") -> float:
 
 
 def preview(scope: Scope, wanted: Wanted) -> PreviewOut:
-    """Work out one can; up to eight queries."""
-    garden = garden_of(scope)
-    jar, stock = jar_with_stock(scope, wanted.jar_id)
-    if not jar.dissolves:
-        raise DaceError(
-            "jar_id", f"{jar.name}, which does not dissolve", "spread it dry, or choose another jar"
-        )
-    water = Water.objects.fetch(scope, wanted.water_id, "water_id")
-    target = stand(scope, wanted.stand_id) if wanted.stand_id else None
+    """Work out one can; a query for the version, and some thirty when that is new."""
+    out = laid_out(version_of(scope), wanted.jar_id, wanted.water_id, wanted.stand_id)
+    target, measures = out.target, out.garden.measures
     asked = core.Asked(
         strength=wanted.strength,
-        feed=composition_of(jar),
-        water=core_water(water),
-        vessel_l=vessel_litres(garden, wanted.vessel),
-        measures=garden.measures,
+        feed=out.feed,
+        water=out.water,
+        vessel_l=vessel_litres(out.garden, wanted.vessel),
+        measures=measures,
         crop=target.crop if target else None,
         stage=target.stage if target else None,
-        stock=stock,
+        stock=out.stock,
         reading=wanted.reading,
-        owned=owned(scope),
-        g_per_ml=jar.spoon_g / core.TEASPOON_ML if jar.spoon_g else None,
+        owned=out.owned,
+        g_per_ml=out.g_per_ml,
     )
-    return _shown(core.answer(asked), wanted, target, stock, garden.measures)
+    found = core.answer(asked)
+    advice = list(found.advice)
+    if out.facts is not None:
+        said = [*out.roots, *advise_can(out.facts, found.can, out.tokens)]
+        advice = core.gravest_first(advice + said)
+    return _shown(found, wanted, target, _Shelf(out.stock, measures, advice))
+
+
+@dataclass(frozen=True)
+class _Shelf:
+    """What the jar holds, how the garden measures, and all that is to be said."""
+
+    stock: float
+    measures: str
+    advice: list[core.Advice]
 
 
 def _shown(
-    found: core.Answer,
-    wanted: Wanted,
-    target: StandRecord | None,
-    stock: float,
-    measures: str,
+    found: core.Answer, wanted: Wanted, target: StandRecord | None, shelf: _Shelf
 ) -> PreviewOut:
     can = found.can
-    after = stock - can.amount
+    after = shelf.stock - can.amount
     return PreviewOut(
         readings=[
             ReadingOfStrength(
@@ -135,8 +142,8 @@ def _shown(
         spoken=found.spoken,
         stock_after=after,
         stock_after_text=core.amount_words(max(0.0, after), can.unit),
-        pour=_pour(can, wanted, target, measures),
-        advice=[AdviceOut(**vars(a)) for a in found.advice],
+        pour=_pour(can, wanted, target, shelf.measures),
+        advice=[AdviceOut(**vars(a)) for a in shelf.advice],
     )
 
 

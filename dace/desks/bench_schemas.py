@@ -105,6 +105,7 @@ class AdviceOut(Schema):
     title: str
     text: str
     source: str
+    plan_effect: str
 
 
 class WaysOut(Schema):

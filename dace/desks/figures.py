@@ -68,6 +68,16 @@ def figure(result: Result, digits: int = 3) -> Figure:
     )
 
 
+def rough(value: float) -> str:
+    """A number that is an estimate, to two digits.
+
+    >>> rough(13014.2), rough(133.0), rough(0.0447)
+    ('13,000', '130', '0.045')
+    """
+    kept = float(f"{value:.2g}")
+    return f"{kept:,.0f}" if kept >= 100 else say(kept, 2)
+
+
 def range_out(found: Range) -> RangeOut:
     """A range with its ends in words, an en dash between."""
     return RangeOut(

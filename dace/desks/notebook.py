@@ -11,7 +11,6 @@ from ninja import Schema
 from reversion.models import Version
 
 from dace.core.api import (
-    PenReading,
     Result,
     amount_words,
     as_pour_through,
@@ -24,6 +23,7 @@ from dace.feeding.reads import doses, parts_by_can
 from dace.garden.reads import StopRecord, by_subject, stops, waters
 from dace.households.scope import Scope
 from dace.measuring.models import Reading
+from dace.measuring.reads import pen_reading
 
 
 class ReadingOut(Schema):
@@ -238,8 +238,7 @@ def _as_pour_through(row: Reading) -> str:
     """What a sample of the medium stands for, where it is none of what drains."""
     if row.subject.kind != "fill" or row.method == "pour_through":
         return ""
-    pen = PenReading(row.value, row.scale, row.temperature_c, row.compensates, row.method)
-    found = as_pour_through(pen)
+    found = as_pour_through(pen_reading(row))
     if found is None:
         return ""
     span = f"{found.low:.1f} to {found.high:.1f}"

@@ -7,10 +7,13 @@ from datetime import datetime
 
 from ninja import Schema
 
+from dace.core import api as core
 from dace.feeding.models import Dose
 from dace.garden.reads import StandRecord, StopRecord, garden_of, stops
 from dace.households.scope import Scope
 from dace.measuring.models import Reading
+from dace.measuring.reads import as_drain
+from dace.shelf.brews import brews
 
 
 class StandOut(Schema):
@@ -25,12 +28,16 @@ class StandOut(Schema):
     stage_key: str
     stage: str
     stage_since: str
+    question: str
     count: int
     fed: bool
 
 
 class StopOut(Schema):
-    """A stop along the path. ``drain_ec`` is the last reading of what drains, in words."""
+    """A stop along the path.
+
+    ``drain_ec`` is the last reading of what drains, in words, ``drain_word`` what it means.
+    """
 
     id: uuid.UUID
     name: str
@@ -39,19 +46,29 @@ class StopOut(Schema):
     drawing: str
     subject_id: uuid.UUID | None
     drain_ec: str
+    drain_word: str
     drain_at: datetime | None
     fed_at: datetime | None
     stands: list[StandOut]
 
 
+class BrewDueOut(Schema):
+    """A brew with something to do today."""
+
+    id: uuid.UUID
+    name: str
+    text: str
+
+
 class PathOut(Schema):
-    """The garden and its stops in walking order."""
+    """The garden, its stops in walking order, and brews that want something today."""
 
     garden: str
     zone: str
     measures: str
     now: datetime
     stops: list[StopOut]
+    brews: list[BrewDueOut]
 
 
 _DRAWINGS = {
@@ -72,7 +89,7 @@ _DRAWINGS = {
 
 
 def path(scope: Scope) -> PathOut:
-    """The whole path; seven queries whatever its length."""
+    """The whole path; sixteen queries whatever its length."""
     garden = garden_of(scope)
     drains = _last_drains(scope)
     fed = _last_fed(scope)
@@ -82,6 +99,11 @@ def path(scope: Scope) -> PathOut:
         measures=garden.measures,
         now=scope.now,
         stops=[_stop(stop, drains, fed) for stop in stops(scope)],
+        brews=[
+            BrewDueOut(id=r.brew.pk, name=r.brew.name, text=", ".join(s.words for s in r.due))
+            for r in brews(scope)
+            if r.due
+        ],
     )
 
 
@@ -101,18 +123,27 @@ def _stop(
     read = [drains[subject] for subject, _ in stop.fills if subject in drains]
     latest = max(read, key=lambda r: r.taken_at, default=None)
     drain = f"{latest.ec_likely:.1f}" if latest else ""
+    word = _word(stop, latest) if latest else ""
     return StopOut(
         id=stop.id,
         name=stop.name,
         kind=stop.kind,
-        line=_line(stop, drain),
-        drawing=_DRAWINGS[stop.stands[0].stage_key] if stop.stands else "rest",
+        line=_line(stop, f"{drain}, {word}" if word else drain),
+        drawing=_DRAWINGS[stop.stands[0].stage.key] if stop.stands else "rest",
         subject_id=stop.fills[0][0] if stop.fills else None,
         drain_ec=drain,
+        drain_word=word,
         drain_at=latest.taken_at if latest else None,
         fed_at=fed.get(stop.id),
         stands=[_stand(stand) for stand in stop.stands],
     )
+
+
+def _word(stop: StopRecord, reading: Reading) -> str:
+    """What the last reading means for what grows there."""
+    here = tuple((s.crop, s.stage) for s in stop.stands if s.subject_id == reading.subject_id)
+    band = core.comfort_of(here)
+    return core.ROOT_SHORT[core.word_for(as_drain(reading), band)] if band else ""
 
 
 def _line(stop: StopRecord, drain: str) -> str:
@@ -123,7 +154,9 @@ def _line(stop: StopRecord, drain: str) -> str:
     if len(crops) > 1:
         return ", ".join(crops)
     stage = stop.stands[0].stage.words
-    return f"drain {drain} · {stage}" if drain else f"{crops[0]} · {stage}"
+    if stop.stands[0].clock.doubtful:
+        stage = f"{stage}?"
+    return f"drain {drain}" if drain else f"{crops[0]} · {stage}"
 
 
 def _stand(stand: StandRecord) -> StandOut:
@@ -134,9 +167,10 @@ def _stand(stand: StandRecord) -> StandOut:
         crop_key=stand.crop_key,
         crop=stand.crop.name,
         counted=stand.crop.counted(stand.count),
-        stage_key=stand.stage_key,
+        stage_key=stand.stage.key,
         stage=stand.stage.words,
         stage_since=stand.stage_since.isoformat(),
+        question=stand.clock.question,
         count=stand.count,
         fed=stand.fed,
     )

@@ -12,6 +12,8 @@ from dace.feeding.reads import doses
 from dace.garden.reads import garden_of, stops, waters
 from dace.households.scope import Scope
 from dace.measuring.models import Pen
+from dace.measuring.services import pen_days
+from dace.shelf.brews import brews
 
 _NEWEST_CANS = 4
 
@@ -33,6 +35,7 @@ class PenToReadOut(Schema):
     name: str
     scale: str
     compensates: bool
+    trust: str
 
 
 class MethodOut(Schema):
@@ -61,7 +64,7 @@ _METHODS = {
 
 
 def readables(scope: Scope, stop_id: uuid.UUID | None) -> ReadablesOut:
-    """Newest cans first, then the drains of the chosen stop (or of all), then waters."""
+    """Newest cans, brews on their way, drains of the chosen stop (or of all), then waters."""
     pens = list(Pen.objects.in_use(scope).order_by("created_at"))
     most = pens[0].most_ms_cm if pens else None
     found: dict[uuid.UUID, ReadableOut] = {}
@@ -71,6 +74,13 @@ def readables(scope: Scope, stop_id: uuid.UUID | None) -> ReadablesOut:
         if can.subject_id not in found and len(found) < _NEWEST_CANS:
             parts, advice = _parts(can.ec_likely, most)
             found[can.subject_id] = _readable(can.subject_id, name, "can", parts, advice)
+    for record in brews(scope):
+        if record.state == "brewing":
+            name = f"the brew: {record.brew.name}"
+            expected = record.estimate.ec.at(min(len(record.estimate.days) - 1, int(record.day)))
+            parts, advice = _parts(expected[2], most)
+            subject_id = record.brew.subject_id
+            found[subject_id] = _readable(subject_id, name, "brew", parts, advice)
     for stop in stops(scope):
         if stop_id is None or stop.id == stop_id:
             for subject_id, name in stop.fills:
@@ -81,7 +91,13 @@ def readables(scope: Scope, stop_id: uuid.UUID | None) -> ReadablesOut:
     return ReadablesOut(
         subjects=list(found.values()),
         pens=[
-            PenToReadOut(id=p.pk, name=p.name, scale=p.scale, compensates=p.compensates)
+            PenToReadOut(
+                id=p.pk,
+                name=p.name,
+                scale=p.scale,
+                compensates=p.compensates,
+                trust=core.pen_words(pen_days(p, scope.now)),
+            )
             for p in pens
         ],
         methods=[MethodOut(key=key, name=name) for key, name in _METHODS.items()],

@@ -16,6 +16,7 @@ from dace.garden.reads import StopRecord, core_water, garden_of, stops, vessels,
 from dace.households.people import members
 from dace.households.scope import Scope
 from dace.measuring.models import Pen
+from dace.measuring.services import pen_days
 from dace.shelf.models import Jar
 from dace.shelf.reads import label_of
 
@@ -31,6 +32,8 @@ class GardenOut(Schema):
     latitude: float
     measures: str
     degrees: str
+    climate: str
+    approach: str
 
 
 class FillOut(Schema):
@@ -120,6 +123,7 @@ class OwnJarOut(Schema):
     rate_per_l: float | None
     dissolves: bool
     slow: bool
+    material: str
     spoon_g: float | None
     price: float | None
     use_by: date | None
@@ -139,6 +143,7 @@ class PenOut(Schema):
     step_ms_cm: float
     compensates: bool
     calibrated_at: datetime
+    trust: str
 
 
 class MemberOut(Schema):
@@ -177,10 +182,16 @@ def setup(scope: Scope) -> SetupOut:
         waters=[_water(water) for water in waters(scope)],
         vessels=[_copied(OwnVesselOut, row) for row in vessels(scope)],
         measures=[_copied(OwnMeasureOut, row) for row in owned],
-        jars=[_jar(jar, stock) for jar, stock in jars_with_stock(scope)],
-        pens=[_copied(PenOut, row) for row in pens],
+        jars=[_jar(jar, stock) for jar, stock in jars_with_stock(scope) if jar.contents is None],
+        pens=[_pen(row, scope.now) for row in pens],
         people=[MemberOut(name=m.name, role=m.role) for m in members(scope)],
     )
+
+
+def _pen(row: Pen, now: datetime) -> PenOut:
+    """A pen with how far it can be trusted today."""
+    copied = {name: getattr(row, name) for name in PenOut.model_fields if name != "trust"}
+    return PenOut(**copied, trust=core.pen_words(pen_days(row, now)))
 
 
 def _copied(schema: type[S], row: object) -> S:
@@ -264,6 +275,7 @@ def _jar(jar: Jar, stock: float) -> OwnJarOut:
         rate_per_l=jar.rate_per_l,
         dissolves=jar.dissolves,
         slow=jar.slow,
+        material=jar.material,
         spoon_g=jar.spoon_g,
         price=jar.price,
         use_by=jar.use_by,

@@ -4,7 +4,21 @@ from __future__ import annotations
 
 from ninja import NinjaAPI
 
-from dace.desks.api import bench, changes, notebook, path, people, places, sessions, setup
+from dace.desks.api import (
+    bench,
+    changes,
+    dressings,
+    notebook,
+    path,
+    people,
+    places,
+    roots,
+    season,
+    series,
+    sessions,
+    setup,
+    shelf,
+)
 from dace.households.security import HouseholdSession
 from dace.project import errors
 
@@ -24,3 +38,8 @@ api.add_router("", changes.router)
 api.add_router("", people.router)
 api.add_router("", places.router)
 api.add_router("", setup.router)
+api.add_router("", season.router)
+api.add_router("", dressings.router)
+api.add_router("", shelf.router)
+api.add_router("", roots.router)
+api.add_router("", series.router)

@@ -257,6 +257,27 @@ class Readings(WeirYardCase):
 class Promises(WeirYardCase):
     def test_reads_keep_their_number_of_queries(self):
         # three of each are for the session, its user and its member
-        for path, queries in (("/api/path", 10), ("/api/bench", 7), ("/api/notebook", 12)):
+        for path, queries in (
+            ("/api/path", 16),
+            ("/api/bench", 7),
+            ("/api/notebook", 15),
+            ("/api/season", 13),
+        ):
             with self.subTest(path), self.assertNumQueries(queries):
                 self.asking.get(path)
+
+    def test_a_second_can_from_the_same_things_reads_no_more_than_the_version(self):
+        self.asking.post("/api/bench/preview", self.wanted())
+        with self.assertNumQueries(4):
+            self.asking.post("/api/bench/preview", self.wanted(strength="1 + 400"))
+
+    def test_what_was_kept_gives_way_to_what_was_written_and_undone(self):
+        def after():
+            reply = self.asking.post("/api/bench/preview", self.wanted(strength="45 mL"))
+            return reply.json()["stock_after"]
+
+        full = after()
+        self.asking.post("/api/pours", self.pour_body(strength="45 mL"))
+        self.assertAlmostEqual(full - after(), 45, places=6)
+        self.asking.post("/api/undo")
+        self.assertAlmostEqual(after(), full, places=6)

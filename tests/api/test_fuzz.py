@@ -65,11 +65,29 @@ def bodies():
     }
     water_ = {"name": "x", "kind": "read", "ec_ms_cm": 0.5, "report": None, "parts": None}
     pen = {"name": "x", "scale": "mS/cm", "most_ms_cm": 10, "step_ms_cm": 0.01}
+    look = {"id": new_id(), "stage": "harvest", "on": "2026-07-10", "sure": False}
+    again = {"id": new_id(), "stand_id": new_id(), "fill_id": None}
+    test = {"id": new_id(), "unit": "mg/L", "values": {"P": 20.0}, "tested_on": "2026-07-01"}
+    dry = {"stand_id": stand, "said": "10 g each", "jar_id": None, "material": "garden_compost"}
+    dry |= {"also_said": "2 handfuls"}
+    leaf = {"material": "comfrey_fresh", "amount": "1 kg", "particle": "chopped_coarse"}
+    recipe = {"name": "x", "method": "cold_steep", "ingredients": [leaf], "liquid": "9 L"}
+    brew = recipe | {"water_id": water, "temperature_c": 16, "acid_percent": 0, "handling": []}
+    bottle = {"bottle_id": new_id(), "litres": "7 L", "name": "x"}
+    field_test = {"id": new_id(), "subject_id": reading["subject_id"], "kind": "ph", "value": 6.5}
+    watering = {"id": new_id(), "fill_id": str(key("fill Quay tub 2")), "water_id": water}
+    watering |= {"litres": "5 L", "flush": False}
+    harvest = {"id": new_id(), "planting_id": str(key("planting chard")), "grams": 500, "pieces": 3}
     return (
         ("post", "/api/bench/preview", can | {"stand_id": stand, "plants": 4, "litres": "1.5 L"}),
         ("post", "/api/pours", {"can": can | {"id": new_id()}, "dose": dose}),
         ("post", f"/api/cans/{new_id()}/doses", dose),
         ("post", "/api/readings", reading),
+        ("post", "/api/readings/meaning", reading),
+        ("post", "/api/field-tests", field_test),
+        ("post", "/api/waterings", watering),
+        ("post", "/api/harvests", harvest),
+        ("put", f"/api/fills/{key('fill Quay tub 2')}/waterings", {"logs": True}),
         ("post", "/api/undo", {"change_id": None}),
         ("post", "/api/sign-in", {"name": "A", "password": "B"}),
         ("post", "/api/sign-up", {"name": "A", "password": "B", "garden": "C"}),
@@ -92,6 +110,28 @@ def bodies():
         ("post", f"/api/stands/{stand}/move", {"id": new_id(), "fill_id": new_id(), "count": 1}),
         ("post", f"/api/stands/{stand}/thin", {"id": new_id(), "count": 1}),
         ("post", f"/api/pens/{key('yard pen')}/dip", {"subject_id": new_id()}),
+        ("post", f"/api/plantings/{key('planting chard')}/stage", look),
+        ("post", f"/api/plantings/{key('planting chard')}/approach", {"approach": "soluble"}),
+        ("post", f"/api/plantings/{key('planting chard')}/repeat", {"days": 14}),
+        ("post", f"/api/plantings/{key('planting chard')}/again", again),
+        ("post", f"/api/fills/{key('fill Quay tub 2')}/tests", test),
+        ("post", "/api/weather", {"id": new_id(), "text": "2026-07-01,10,20,1"}),
+        ("post", "/api/dressings/preview", dry),
+        ("post", "/api/brews/preview", brew),
+        ("post", "/api/brews", brew | {"id": new_id()}),
+        ("post", f"/api/brews/{key('Nettle soak')}/steps", {"id": new_id(), "kind": "stir"}),
+        ("post", f"/api/brews/{key('Nettle soak')}/add", brew["ingredients"][0] | {"id": new_id()}),
+        ("post", f"/api/brews/{key('Nettle soak')}/strain", bottle),
+        ("post", f"/api/brews/{key('June comfrey')}/second", {"id": new_id(), "liquid": "9 L"}),
+        ("post", f"/api/brews/{key('Nettle soak')}/throw", {"id": new_id()}),
+        (
+            "post",
+            "/api/claims",
+            {"claim": "3 % nitrogen in milk", "brew_id": None, "vessel": "9 L"},
+        ),
+        ("put", f"/api/materials/{new_id()}", {"name": "x", "like": "urea", "percent": {"N": 40}}),
+        ("put", f"/api/recipes/{new_id()}", recipe),
+        ("post", "/api/dressings", dry | {"id": new_id(), "given_at": None}),
     )
 
 
@@ -137,6 +177,9 @@ class AnythingAtAll(TestCase):
             "/api/notebook?before=9999-12-31T23:59Z",
             "/api/notebook?stop=x",
             "/api/notebook?limit=1e9",
+            "/api/season?ahead=999",
+            "/api/season?ahead=x",
+            f"/api/plantings/{new_id()}/page",
             "/api/crops/%00",
             "/api/crops/x%2Fy",
             "/api/crops/" + "x" * 3000,

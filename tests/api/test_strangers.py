@@ -6,6 +6,7 @@ import re
 
 from django.test import Client, TestCase, override_settings
 
+from dace.demo.weir_yard import key
 from tests.api.base import Asking, WeirYardCase, new_id
 
 GARDEN = {"name": "Stranger", "password": "nine rusty trowels", "garden": "Elsewhere"}
@@ -53,6 +54,22 @@ class Strangers(WeirYardCase):
         self.assertEqual(stranger.get("/api/bench").json()["jars"], [])
         self.assertEqual(stranger.get("/api/notebook").json()["doses"], [])
         self.assertEqual(stranger.get(f"/api/notebook?stop={dose['stop_id']}").json()["doses"], [])
+        pair = {"id": new_id(), "stand_id": new_id()}
+        soil = {"id": new_id(), "unit": "mg/L", "values": {"P": 20}}
+        dry = {"stand_id": self.stand, "said": "10 g each", "material": "garden_compost"}
+        self.assertEqual(stranger.get("/api/season").json()["strips"], [])
+        tub = f"/api/places/{key('Quay tub 2')}/roots"
+        self.assert_refused(stranger.get(tub), 404, "place_id")
+        logs = f"/api/fills/{key('fill Quay tub 2')}/waterings"
+        self.assert_refused(stranger.put(logs, {"logs": True}), 404, "fill_id")
+        brew = f"/api/brews/{key('Comfrey ferment')}"
+        bottle = {"bottle_id": new_id(), "litres": "9 L", "name": "x"}
+        self.assert_refused(stranger.get(brew), 404, "brew_id")
+        jar_page = stranger.get(f"/api/jars/{self.jar}/page")
+        self.assert_refused(jar_page, 404, "jar_id")
+        self.assertEqual(stranger.get("/api/shelf").json(), {"jars": [], "brews": []})
+        page = stranger.get(f"/api/plantings/{planting}/page")
+        self.assert_refused(page, 404, "planting_id")
         mine = {"jar_id": self.jar, "water_id": self.water, "stand_id": self.stand}
         rest = {"id": new_id(), "stand_id": self.stand, "plants": 1, "litres_each": 0.1}
         reading = {"id": new_id(), "subject_id": dose["can_subject_id"], "value": 1.0}
@@ -61,12 +78,40 @@ class Strangers(WeirYardCase):
             ("/api/pours", self.pour_body(), "jar_id"),
             (f"/api/cans/{dose['can_id']}/doses", rest, "can_id"),
             ("/api/readings", reading, "subject_id"),
+            ("/api/field-tests", reading | {"kind": "ph", "value": 6}, "subject_id"),
+            ("/api/harvests", {"id": new_id(), "planting_id": planting, "grams": 1}, "planting_id"),
+            (
+                "/api/waterings",
+                {
+                    "id": new_id(),
+                    "fill_id": str(key("fill Quay tub 2")),
+                    "water_id": self.water,
+                    "litres": "1 L",
+                },
+                "fill_id",
+            ),
             (
                 f"/api/plantings/{planting}/stage",
                 {"id": new_id(), "stage": "flowering"},
                 "planting_id",
             ),
             ("/api/undo", {"change_id": change}, "change"),
+            (f"/api/plantings/{planting}/approach", {"approach": "mixed"}, "planting_id"),
+            (f"/api/plantings/{planting}/repeat", {"days": 14}, "planting_id"),
+            (f"/api/plantings/{planting}/again", pair, "planting_id"),
+            (f"/api/fills/{key('fill Quay tub 2')}/tests", soil, "fill_id"),
+            ("/api/dressings/preview", dry, "stand_id"),
+            (f"{brew}/steps", {"id": new_id(), "kind": "vent"}, "brew_id"),
+            (f"{brew}/strain", bottle, "brew_id"),
+            (
+                f"{brew}/add",
+                {"id": new_id(), "material": "nettle_fresh", "amount": "1 L"},
+                "brew_id",
+            ),
+            (f"{brew}/second", {"id": new_id(), "liquid": "9 L"}, "brew_id"),
+            (f"{brew}/throw", {"id": new_id()}, "brew_id"),
+            ("/api/claims", {"claim": "3 % nitrogen", "brew_id": brew[-36:]}, "brew_id"),
+            ("/api/dressings", dry | {"id": new_id()}, "stand_id"),
         ):
             with self.subTest(path):
                 self.assert_refused(stranger.post(path, body), 404, field)

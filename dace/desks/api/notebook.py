@@ -34,6 +34,8 @@ class ReadingIn(Schema):
     parts_water: Number = 0.0
     method: Line = "feed_solution"
     taken_at: Instant | None = None
+    pots: Annotated[int, Field(ge=1, le=50)] = 1
+    pen_id: uuid.UUID | None = None
 
 
 class Which(Schema):
@@ -67,5 +69,7 @@ def log_reading(request: Any, payload: ReadingIn) -> Any:
     """Write a reading down."""
     given = payload.dict()
     pen = PenReading(**{field.name: given[field.name] for field in fields(PenReading)})
-    new = NewReading(payload.id, payload.subject_id, pen, payload.taken_at)
+    new = NewReading(
+        payload.id, payload.subject_id, pen, payload.taken_at, payload.pots, payload.pen_id
+    )
     return 201, written(request.auth, write_reading(request.auth, new).id)

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import uuid
+from datetime import date
 from typing import Any
 
 from django.http import HttpRequest
@@ -11,7 +12,7 @@ from ninja import Router, Schema
 from dace.core.api import Crop, crop
 from dace.desks.path import PathOut
 from dace.desks.path import path as read_path
-from dace.garden.planting import see_stage
+from dace.garden.growing import Seen, see_stage
 from dace.households.changes import change_of
 from dace.households.fields import Name
 
@@ -35,10 +36,12 @@ class CropOut(Schema):
 
 
 class StageIn(Schema):
-    """A stage that was seen."""
+    """A stage as seen, today where no day is said; ``sure`` sets older looks aside."""
 
     id: uuid.UUID
     stage: Name
+    on: date | None = None
+    sure: bool = False
 
 
 class WrittenOut(Schema):
@@ -70,7 +73,7 @@ def crop_out(found: Crop) -> CropOut:
 @router.post("/plantings/{planting_id}/stage", response={201: WrittenOut}, operation_id="see_stage")
 def stage_seen(request: Any, planting_id: uuid.UUID, payload: StageIn) -> Any:
     """Say which stage a planting is at."""
-    seen = see_stage(request.auth, payload.id, planting_id, payload.stage)
+    seen = see_stage(request.auth, Seen(planting_id=planting_id, **payload.dict()))
     return 201, written(request.auth, seen.id)
 
 

@@ -100,7 +100,7 @@ class ThinIn(Schema):
 
 
 class MediumOut(Schema):
-    """Something to fill a place with."""
+    """Something to choose: a medium, a material or a climate, and its kind."""
 
     key: str
     name: str
@@ -112,14 +112,24 @@ class ChoicesOut(Schema):
 
     crops: list[CropOut]
     media: list[MediumOut]
+    materials: list[MediumOut]
+    climates: list[MediumOut]
+    approaches: dict[str, str]
 
 
 @router.get("/choices", response=ChoicesOut, operation_id="choices")
 def choices(request: Any) -> ChoicesOut:
-    """Crops and media."""
+    """Crops, media, materials, climates and approaches."""
     return ChoicesOut(
         crops=[crop_out(c) for c in core.crops().values()],
         media=[MediumOut(key=m.key, name=m.name, kind=m.kind) for m in core.media().values()],
+        materials=[
+            MediumOut(key=m.key, name=m.name, kind=m.family) for m in core.materials().values()
+        ],
+        climates=[
+            MediumOut(key=c.key, name=c.name, kind="climate") for c in core.climates().values()
+        ],
+        approaches=core.APPROACHES,
     )
 
 

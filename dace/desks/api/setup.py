@@ -53,6 +53,8 @@ class GardenIn(Schema):
     latitude: Number
     measures: Name
     degrees: Name
+    climate: Line = ""
+    approach: Name = "mixed"
 
 
 class WaterIn(Schema):
@@ -100,6 +102,7 @@ class JarIn(Schema):
     stock: Line = ""
     dissolves: bool = True
     slow: bool = False
+    material: Line = ""
     spoon_g: Number | None = None
     price: Number | None = None
     use_by: date | None = None

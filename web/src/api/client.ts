@@ -9,6 +9,8 @@ export interface Problem {
   read: string;
   would_do: string;
   message: string;
+  /** The answer's number: 409 where what was asked does not fit what stands. */
+  status?: number;
 }
 
 const UNREACHED: Problem = {
@@ -16,6 +18,7 @@ const UNREACHED: Problem = {
   read: 'no answer',
   would_do: 'try again in a moment',
   message: 'Dace did not answer. What you typed is still here: try again in a moment.',
+  status: 0,
 };
 
 let token = '';
@@ -43,14 +46,15 @@ export async function ask<T>(
   try {
     const { data, error, response } = await request;
     if (response.ok && data !== undefined) return { data };
-    return { problem: problemOf(error) };
+    return { problem: problemOf(error, response.status) };
   } catch (failure) {
     if (failure instanceof DOMException && failure.name === 'AbortError') throw failure;
     return { problem: UNREACHED };
   }
 }
 
-function problemOf(error: unknown): Problem {
-  if (error && typeof error === 'object' && 'error' in error) return error.error as Problem;
+function problemOf(error: unknown, status: number): Problem {
+  if (error && typeof error === 'object' && 'error' in error)
+    return { ...(error.error as Problem), status };
   return UNREACHED;
 }

@@ -44,6 +44,186 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/brew-choices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Choices
+         * @description Methods, materials and recipes.
+         */
+        get: operations["brew_choices"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/brews": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Start
+         * @description Begin a brew.
+         */
+        post: operations["start_brew"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/brews/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Preview
+         * @description Work a brew out; writes nothing.
+         */
+        post: operations["preview_brew"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/brews/{brew_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * One Brew
+         * @description One brew's page.
+         */
+        get: operations["brew"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/brews/{brew_id}/add": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Add
+         * @description Something more goes in.
+         */
+        post: operations["add_to_brew"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/brews/{brew_id}/second": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Second
+         * @description Fresh liquid on the same solids.
+         */
+        post: operations["second_run"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/brews/{brew_id}/steps": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Step
+         * @description Stirred, or let the gas out.
+         */
+        post: operations["brew_step"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/brews/{brew_id}/strain": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Strained
+         * @description Strain a brew into a bottle.
+         */
+        post: operations["strain_brew"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/brews/{brew_id}/throw": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Throw
+         * @description A brew goes on the heap.
+         */
+        post: operations["throw_out_brew"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/cans/{can_id}/doses": {
         parameters: {
             query?: never;
@@ -93,11 +273,31 @@ export interface paths {
         };
         /**
          * Choices
-         * @description Crops and media.
+         * @description Crops, media, materials, climates and approaches.
          */
         get: operations["choices"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/claims": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Claim
+         * @description Hold a claim against mass balance, or against itself.
+         */
+        post: operations["check_claim"];
         delete?: never;
         options?: never;
         head?: never;
@@ -144,6 +344,126 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/dressings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Give
+         * @description Log a dry feed.
+         */
+        post: operations["give_dressing"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/dressings/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Preview
+         * @description Work a dry feed out; writes nothing.
+         */
+        post: operations["preview_dressing"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/dry-feeds": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Dry Feeds
+         * @description What there is to spread.
+         */
+        get: operations["dry_feeds"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/field-tests": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Field Test
+         * @description Write a pH, a nitrate strip or the feel of it down.
+         */
+        post: operations["log_field_test"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/fills/{fill_id}/tests": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Soil Test
+         * @description Keep what a test found.
+         */
+        post: operations["keep_soil_test"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/fills/{fill_id}/waterings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Every Watering
+         * @description Whether every watering of a fill is written down.
+         */
+        put: operations["log_every_watering"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/garden": {
         parameters: {
             query?: never;
@@ -158,6 +478,26 @@ export interface paths {
          */
         put: operations["save_garden"];
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/harvests": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Harvest
+         * @description Write down what was picked.
+         */
+        post: operations["log_harvest"];
         delete?: never;
         options?: never;
         head?: never;
@@ -204,6 +544,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jars/{jar_id}/page": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Jar
+         * @description A jar or bottle in full.
+         */
+        get: operations["jar_page"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jars/{jar_id}/stock": {
         parameters: {
             query?: never;
@@ -238,6 +598,26 @@ export interface paths {
          * @description Join a household as a helper, and sign in.
          */
         post: operations["join"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/materials/{row_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Material
+         * @description A material of her own.
+         */
+        put: operations["save_material"];
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -444,6 +824,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/places/{place_id}/roots": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Roots
+         * @description What the drain of a place says.
+         */
+        get: operations["place_roots"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/plantings": {
         parameters: {
             query?: never;
@@ -484,6 +884,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/plantings/{planting_id}/again": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Again
+         * @description Sow the same again today.
+         */
+        post: operations["sow_again"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plantings/{planting_id}/approach": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Approach
+         * @description Choose the school that a planting follows.
+         */
+        post: operations["follow"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/plantings/{planting_id}/end": {
         parameters: {
             query?: never;
@@ -498,6 +938,46 @@ export interface paths {
          * @description The crop is over.
          */
         post: operations["end_planting"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plantings/{planting_id}/page": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Planting
+         * @description One planting: stages, books, history.
+         */
+        get: operations["planting"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plantings/{planting_id}/repeat": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Repeat
+         * @description Sow the same every so many days.
+         */
+        post: operations["repeat_every"];
         delete?: never;
         options?: never;
         head?: never;
@@ -584,6 +1064,86 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/readings/meaning": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * What It Means
+         * @description What a reading means; writes nothing.
+         */
+        post: operations["reading_meaning"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/recipes/{row_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Recipe
+         * @description A recipe of her own.
+         */
+        put: operations["save_recipe"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/season": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Season
+         * @description Every strip on one axis of thirty weeks.
+         */
+        get: operations["season"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/series": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Take In
+         * @description Take a logger's table in.
+         */
+        post: operations["import_series"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/session": {
         parameters: {
             query?: never;
@@ -616,6 +1176,26 @@ export interface paths {
          * @description Everything that the household keeps.
          */
         get: operations["setup"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Whole Shelf
+         * @description Jars, bottles and brews.
+         */
+        get: operations["shelf"];
         put?: never;
         post?: never;
         delete?: never;
@@ -764,6 +1344,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/subjects/{subject_id}/series": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * One Series
+         * @description A span of a subject's newest series; empty where it has none.
+         */
+        get: operations["series"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/undo": {
         parameters: {
             query?: never;
@@ -804,6 +1404,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/waterings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Watering
+         * @description Write plain water down.
+         */
+        post: operations["log_watering"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/waters/{water_id}": {
         parameters: {
             query?: never;
@@ -818,6 +1438,30 @@ export interface paths {
          */
         put: operations["save_water"];
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/weather": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Weather
+         * @description Today's weather and the days ahead.
+         */
+        get: operations["weather"];
+        put?: never;
+        /**
+         * Keep Weather
+         * @description Keep her own days of weather.
+         */
+        post: operations["keep_weather"];
         delete?: never;
         options?: never;
         head?: never;
@@ -849,12 +1493,36 @@ export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
         /**
+         * AddIn
+         * @description Something more that goes into a brew.
+         */
+        AddIn: {
+            /** Amount */
+            amount: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Material */
+            material: string;
+            /** Own Id */
+            own_id?: string | null;
+            /**
+             * Particle
+             * @default chopped_coarse
+             */
+            particle: string;
+        };
+        /**
          * AdviceOut
          * @description A caution, a remark or a school.
          */
         AdviceOut: {
             /** Key */
             key: string;
+            /** Plan Effect */
+            plan_effect: string;
             /** Severity */
             severity: string;
             /** Source */
@@ -863,6 +1531,299 @@ export interface components {
             text: string;
             /** Title */
             title: string;
+        };
+        /**
+         * AgainIn
+         * @description Ids of the planting that repeats one, and where it stands.
+         */
+        AgainIn: {
+            /** Fill Id */
+            fill_id?: string | null;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * Stand Id
+             * Format: uuid
+             */
+            stand_id: string;
+        };
+        /**
+         * ApproachIn
+         * @description A school; empty is the garden's.
+         */
+        ApproachIn: {
+            /**
+             * Approach
+             * @default
+             */
+            approach: string;
+        };
+        /**
+         * BalanceOut
+         * @description One nutrient as it stands today.
+         */
+        BalanceOut: {
+            /** By Source */
+            by_source: {
+                [key: string]: number;
+            };
+            /** Had Text */
+            had_text: string;
+            /** Name */
+            name: string;
+            need: components["schemas"]["Figure"];
+            /** Needs Text */
+            needs_text: string;
+            /** Nutrient */
+            nutrient: string;
+            reached: components["schemas"]["Figure"];
+            /** Text */
+            text: string;
+            /** Word */
+            word: string;
+        };
+        /**
+         * BandOut
+         * @description 10, 50 and 90 % on each day.
+         */
+        BandOut: {
+            /** High */
+            high: number[];
+            /** Likely */
+            likely: number[];
+            /** Low */
+            low: number[];
+            /** Name */
+            name: string;
+        };
+        /**
+         * BrewChoicesOut
+         * @description What there is to choose from when a brew begins.
+         */
+        BrewChoicesOut: {
+            /** Materials */
+            materials: components["schemas"]["NamedOut"][];
+            /** Methods */
+            methods: components["schemas"]["NamedOut"][];
+            /** Own Materials */
+            own_materials: components["schemas"]["NamedOut"][];
+            /** Particles */
+            particles: components["schemas"]["NamedOut"][];
+            /** Recipes */
+            recipes: components["schemas"]["RecipeOut"][];
+            /** Spread Only */
+            spread_only: string[];
+            /** Waters */
+            waters: components["schemas"]["NamedOut"][];
+        };
+        /**
+         * BrewDueOut
+         * @description A brew with something to do today.
+         */
+        BrewDueOut: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Name */
+            name: string;
+            /** Text */
+            text: string;
+        };
+        /**
+         * BrewEventOut
+         * @description Something done with a brew.
+         */
+        BrewEventOut: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Text */
+            text: string;
+        };
+        /**
+         * BrewFiguresOut
+         * @description A brew worked out, whether it stands already or is only thought of.
+         */
+        BrewFiguresOut: {
+            /** Bands */
+            bands: components["schemas"]["BandOut"][];
+            /** Days */
+            days: number[];
+            /** Dilute Text */
+            dilute_text: string;
+            /** Does Not */
+            does_not: string[];
+            ec: components["schemas"]["BandOut"];
+            /** Forms */
+            forms: components["schemas"]["HeldOut"][];
+            /** Gathering */
+            gathering: components["schemas"]["AdviceOut"][];
+            /** Good For */
+            good_for: string[];
+            /** Held */
+            held: components["schemas"]["HeldOut"][];
+            /** Keeps Text */
+            keeps_text: string;
+            limits: components["schemas"]["LimitsOut"] | null;
+            /** Method Note */
+            method_note: string;
+            /** Notes */
+            notes: string[];
+            /** Off Signs */
+            off_signs: string;
+            /** Preparing */
+            preparing: components["schemas"]["AdviceOut"][];
+            /** Ready */
+            ready: number[];
+            /** Ready Text */
+            ready_text: string;
+            /** Recovered L */
+            recovered_l: number[];
+            /** Working */
+            working: components["schemas"]["StepOut"][];
+        };
+        /**
+         * BrewIn
+         * @description A brew as typed; ``liquid`` is a volume such as ``18 L``.
+         */
+        BrewIn: {
+            /**
+             * Acid Percent
+             * @default 0
+             */
+            acid_percent: number;
+            /**
+             * Handling
+             * @default []
+             */
+            handling: string[];
+            /** Ingredients */
+            ingredients: components["schemas"]["SaidIn"][];
+            /** Liquid */
+            liquid: string;
+            /** Method */
+            method: string;
+            /** Name */
+            name: string;
+            /** Started At */
+            started_at?: string | null;
+            /**
+             * Temperature C
+             * @default 16
+             */
+            temperature_c: number;
+            /**
+             * Water Id
+             * Format: uuid
+             */
+            water_id: string;
+        };
+        /**
+         * BrewOut
+         * @description One brew's page.
+         */
+        BrewOut: {
+            /** After Id */
+            after_id: string | null;
+            /** Bottles */
+            bottles: components["schemas"]["ShelfJarOut"][];
+            /** Day */
+            day: number;
+            /** Events */
+            events: components["schemas"]["BrewEventOut"][];
+            figures: components["schemas"]["BrewFiguresOut"];
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Method */
+            method: string;
+            /** Method Key */
+            method_key: string;
+            /** Name */
+            name: string;
+            /** Read Advice */
+            read_advice: string;
+            /** Read Parts */
+            read_parts: number;
+            /** Readings */
+            readings: components["schemas"]["BrewReadingOut"][];
+            /**
+             * Started At
+             * Format: date-time
+             */
+            started_at: string;
+            /** State */
+            state: string;
+            /** Steps */
+            steps: components["schemas"]["DueOut"][];
+            /**
+             * Subject Id
+             * Format: uuid
+             */
+            subject_id: string;
+            /** Went In */
+            went_in: string[];
+        };
+        /**
+         * BrewReadingOut
+         * @description A reading of a brew: the day, what it comes to undiluted, and whether it is doubted.
+         */
+        BrewReadingOut: {
+            /** Conflict */
+            conflict: string;
+            /** Day */
+            day: number;
+            /** Ec Ms Cm */
+            ec_ms_cm: number;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Shown */
+            shown: string;
+        };
+        /**
+         * BrewStepIn
+         * @description Stirred, or let the gas out.
+         */
+        BrewStepIn: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Kind */
+            kind: string;
+        };
+        /**
+         * ByDayOut
+         * @description Nitrogen out for each plant by a day [mg], as likely and in a cooler spell.
+         */
+        ByDayOut: {
+            /** Nitrogen Mg */
+            nitrogen_mg: number;
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Text */
+            text: string;
         };
         /**
          * CanIn
@@ -938,10 +1899,45 @@ export interface components {
          * @description What there is to choose from when setting up.
          */
         ChoicesOut: {
+            /** Approaches */
+            approaches: {
+                [key: string]: string;
+            };
+            /** Climates */
+            climates: components["schemas"]["MediumOut"][];
             /** Crops */
             crops: components["schemas"]["CropOut"][];
+            /** Materials */
+            materials: components["schemas"]["MediumOut"][];
             /** Media */
             media: components["schemas"]["MediumOut"][];
+        };
+        /**
+         * ClaimIn
+         * @description Something heard over the fence; held against a brew where one is named.
+         */
+        ClaimIn: {
+            /** Brew Id */
+            brew_id?: string | null;
+            /** Claim */
+            claim: string;
+            /**
+             * Vessel
+             * @default 9 L
+             */
+            vessel: string;
+        };
+        /**
+         * ClaimOut
+         * @description A claim held against mass balance, or against itself.
+         */
+        ClaimOut: {
+            /** Text */
+            text: string;
+            /** Verdict */
+            verdict: string;
+            /** Working */
+            working: components["schemas"]["StepOut"][];
         };
         /**
          * CropOut
@@ -954,6 +1950,23 @@ export interface components {
             name: string;
             /** Stages */
             stages: components["schemas"]["StageOut"][];
+        };
+        /**
+         * DayOut
+         * @description A day foreseen: low and high [C], rain [mm].
+         */
+        DayOut: {
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Rain Mm */
+            rain_mm: number;
+            /** T Max */
+            t_max: number;
+            /** T Min */
+            t_min: number;
         };
         /**
          * DipIn
@@ -1056,6 +2069,174 @@ export interface components {
             water: string;
         };
         /**
+         * DotOut
+         * @description A reading on the chart: ``day`` counts from the first, ``hollow`` where it is doubted.
+         */
+        DotOut: {
+            /** Day */
+            day: number;
+            /** Ec */
+            ec: number;
+            /** Hollow */
+            hollow: boolean;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Title */
+            title: string;
+        };
+        /**
+         * DressingOut
+         * @description A dry feed worked out; nothing is written yet.
+         */
+        DressingOut: {
+            /** Advice */
+            advice: components["schemas"]["AdviceOut"][];
+            /** At Once */
+            at_once: {
+                [key: string]: number;
+            };
+            /** Cooler */
+            cooler: string;
+            /** Disagreement */
+            disagreement: string;
+            /** Enough */
+            enough: boolean;
+            /** Grams */
+            grams: number;
+            /** Name */
+            name: string;
+            /** Out By */
+            out_by: components["schemas"]["ByDayOut"][];
+            /** Season */
+            season: {
+                [key: string]: number;
+            };
+            /** Stock After Text */
+            stock_after_text: string;
+            /** Ways */
+            ways: components["schemas"]["ToldOut"][];
+            /** Working */
+            working: components["schemas"]["StepOut"][];
+        };
+        /**
+         * DropOut
+         * @description Something given: nitrogen for each plant [mg], and what it was.
+         */
+        DropOut: {
+            /** Nitrogen Mg */
+            nitrogen_mg: number;
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Source */
+            source: string;
+            /** Text */
+            text: string;
+        };
+        /**
+         * DryFeedOut
+         * @description Something dry to spread: a jar's or a material of the garden.
+         */
+        DryFeedOut: {
+            /** Jar Id */
+            jar_id: string | null;
+            /** Material */
+            material: string;
+            /** Name */
+            name: string;
+            /** Text */
+            text: string;
+        };
+        /**
+         * DryIn
+         * @description A dry feed on a stand, as typed; ``also_said`` is a second telling of the same dose.
+         */
+        DryIn: {
+            /**
+             * Also Said
+             * @default
+             */
+            also_said: string;
+            /** Jar Id */
+            jar_id?: string | null;
+            /**
+             * Material
+             * @default
+             */
+            material: string;
+            /** Said */
+            said: string;
+            /**
+             * Stand Id
+             * Format: uuid
+             */
+            stand_id: string;
+        };
+        /**
+         * DueOut
+         * @description Something to do with a brew.
+         */
+        DueOut: {
+            /** Due */
+            due: boolean;
+            /**
+             * Due At
+             * Format: date-time
+             */
+            due_at: string;
+            /** Kind */
+            kind: string;
+            /** Words */
+            words: string;
+        };
+        /**
+         * EventOut
+         * @description Something that was done or seen.
+         */
+        EventOut: {
+            /** Kind */
+            kind: string;
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Text */
+            text: string;
+        };
+        /**
+         * FieldTestIn
+         * @description A pH, a nitrate strip [mg/L], or moisture by feel.
+         */
+        FieldTestIn: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Kind */
+            kind: string;
+            /**
+             * Subject Id
+             * Format: uuid
+             */
+            subject_id: string;
+            /** Taken At */
+            taken_at?: string | null;
+            /** Value */
+            value?: number | null;
+            /**
+             * Word
+             * @default
+             */
+            word: string;
+        };
+        /**
          * Figure
          * @description A number for a person, with its range and how it was got.
          */
@@ -1105,6 +2286,21 @@ export interface components {
             size: string;
         };
         /**
+         * FillOfferOut
+         * @description Something on the shelf that would bring what lacks.
+         */
+        FillOfferOut: {
+            /** Dissolves */
+            dissolves: boolean;
+            /**
+             * Jar Id
+             * Format: uuid
+             */
+            jar_id: string;
+            /** Text */
+            text: string;
+        };
+        /**
          * FillOut
          * @description What a place holds.
          */
@@ -1131,10 +2327,53 @@ export interface components {
             size: string;
         };
         /**
+         * FlushOut
+         * @description A flush to pour: ``done`` goes lie behind, ``goes`` ahead, of ``each`` litres.
+         */
+        FlushOut: {
+            /** After Text */
+            after_text: string;
+            /** Done */
+            done: number;
+            /** Each L */
+            each_l: number;
+            /** Each Text */
+            each_text: string;
+            /** Goes */
+            goes: number;
+            /** Litres */
+            litres: number;
+            /** Range Text */
+            range_text: string;
+            /** Read Next */
+            read_next: boolean;
+            /** Text */
+            text: string;
+            /** Water */
+            water: string;
+            /**
+             * Water Id
+             * Format: uuid
+             */
+            water_id: string;
+            /** Working */
+            working: components["schemas"]["StepOut"][];
+        };
+        /**
          * GardenIn
          * @description Where the garden is and how it measures.
          */
         GardenIn: {
+            /**
+             * Approach
+             * @default mixed
+             */
+            approach: string;
+            /**
+             * Climate
+             * @default
+             */
+            climate: string;
             /** Degrees */
             degrees: string;
             /** Latitude */
@@ -1151,6 +2390,10 @@ export interface components {
          * @description The garden and its habits.
          */
         GardenOut: {
+            /** Approach */
+            approach: string;
+            /** Climate */
+            climate: string;
             /** Degrees */
             degrees: string;
             /**
@@ -1166,6 +2409,86 @@ export interface components {
             name: string;
             /** Zone */
             zone: string;
+        };
+        /**
+         * GiveIn
+         * @description A dry feed to log.
+         */
+        GiveIn: {
+            /**
+             * Also Said
+             * @default
+             */
+            also_said: string;
+            /** Given At */
+            given_at?: string | null;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Jar Id */
+            jar_id?: string | null;
+            /**
+             * Material
+             * @default
+             */
+            material: string;
+            /** Said */
+            said: string;
+            /**
+             * Stand Id
+             * Format: uuid
+             */
+            stand_id: string;
+        };
+        /**
+         * HarvestIn
+         * @description What was picked.
+         */
+        HarvestIn: {
+            /** Grams */
+            grams?: number | null;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Picked On */
+            picked_on?: string | null;
+            /** Pieces */
+            pieces?: number | null;
+            /**
+             * Planting Id
+             * Format: uuid
+             */
+            planting_id: string;
+        };
+        /**
+         * HeldOut
+         * @description One nutrient on a day, in words [mg/L].
+         */
+        HeldOut: {
+            /** Name */
+            name: string;
+            /** Range Text */
+            range_text: string;
+            /** Text */
+            text: string;
+        };
+        /**
+         * IngredientOut
+         * @description Something in a recipe.
+         */
+        IngredientOut: {
+            /** Amount */
+            amount: string;
+            /** Material */
+            material: string;
+            /** Name */
+            name: string;
+            /** Particle */
+            particle: string;
         };
         /**
          * InvitationOut
@@ -1206,6 +2529,11 @@ export interface components {
             form: string;
             /** Grade */
             grade: string;
+            /**
+             * Material
+             * @default
+             */
+            material: string;
             /** Name */
             name: string;
             /** Nitrogen */
@@ -1267,6 +2595,49 @@ export interface components {
             unit: string;
         };
         /**
+         * JarPageOut
+         * @description A jar or bottle: what it holds, what it costs, what bears on it, and its label to print.
+         */
+        JarPageOut: {
+            /** Advice */
+            advice: components["schemas"]["AdviceOut"][];
+            /** Bottle */
+            bottle: boolean;
+            /** Brew Id */
+            brew_id: string | null;
+            /** Dilute Text */
+            dilute_text: string;
+            /** Does Not */
+            does_not: string[];
+            /** Elements */
+            elements: components["schemas"]["PartOut"][];
+            /** Good For */
+            good_for: string[];
+            /** Grade */
+            grade: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Known By */
+            known_by: string;
+            /** Label Cautions */
+            label_cautions: string[];
+            /** Made On */
+            made_on: string | null;
+            /** Name */
+            name: string;
+            /** Price Per N */
+            price_per_n: string;
+            /** Stock Text */
+            stock_text: string;
+            /** Use By */
+            use_by: string | null;
+            /** Weighs */
+            weighs: string;
+        };
+        /**
          * JoinIn
          * @description A name and a password for the link that somebody gave.
          */
@@ -1284,6 +2655,114 @@ export interface components {
          */
         LastOut: {
             change: components["schemas"]["ChangeOut"] | null;
+        };
+        /**
+         * LedgerOut
+         * @description Need and supply, past and to come.
+         */
+        LedgerOut: {
+            /** Balances */
+            balances: components["schemas"]["BalanceOut"][];
+            /** Days */
+            days: string[];
+            /** Fills */
+            fills: components["schemas"]["FillOfferOut"][];
+            /** Lines */
+            lines: components["schemas"]["LineOut"][];
+            /** Next Text */
+            next_text: string;
+            /** Rhythm */
+            rhythm: string;
+            /** Sentence */
+            sentence: string;
+        };
+        /**
+         * LimitsOut
+         * @description What acid and shell allow at most, and which of them runs out.
+         */
+        LimitsOut: {
+            /** Acid Left G */
+            acid_left_g: number;
+            /** Acid Runs Out */
+            acid_runs_out: boolean;
+            /** Acid Share Used */
+            acid_share_used: number;
+            /** Ca Ceiling Mg L */
+            ca_ceiling_mg_l: number;
+            /** Gas L */
+            gas_l: number;
+            /** Sentence */
+            sentence: string;
+            /** Share Dissolved */
+            share_dissolved: number;
+            /** Solid Used G */
+            solid_used_g: number;
+            /** Working */
+            working: components["schemas"]["StepOut"][];
+        };
+        /**
+         * LineOut
+         * @description One nutrient's books over the days of ``LedgerOut.days`` [mg a plant, summed].
+         */
+        LineOut: {
+            /** High */
+            high: number[];
+            /** Low */
+            low: number[];
+            /** Need */
+            need: number[];
+            /** Nutrient */
+            nutrient: string;
+            /** Reached */
+            reached: number[];
+        };
+        /**
+         * LogsIn
+         * @description Whether every watering is written down.
+         */
+        LogsIn: {
+            /** Logs */
+            logs: boolean;
+        };
+        /**
+         * LookOut
+         * @description A look at a planting.
+         */
+        LookOut: {
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Words */
+            words: string;
+        };
+        /**
+         * MaterialIn
+         * @description A material that she knows better than the table.
+         */
+        MaterialIn: {
+            /** Like */
+            like: string;
+            /** Name */
+            name: string;
+            /**
+             * Percent
+             * @default {}
+             */
+            percent: {
+                [key: string]: number;
+            };
+        };
+        /**
+         * MeaningOut
+         * @description What a reading means before it is written down.
+         */
+        MeaningOut: {
+            /** Text */
+            text: string;
+            /** Word */
+            word: string;
         };
         /**
          * MeasureIn
@@ -1314,7 +2793,7 @@ export interface components {
         };
         /**
          * MediumOut
-         * @description Something to fill a place with.
+         * @description Something to choose: a medium, a material or a climate, and its kind.
          */
         MediumOut: {
             /** Key */
@@ -1378,6 +2857,47 @@ export interface components {
             on?: string | null;
         };
         /**
+         * NamedOut
+         * @description Something to choose, and what it is.
+         */
+        NamedOut: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Text */
+            text: string;
+        };
+        /**
+         * NextFeedOut
+         * @description What the roots say of the next feed.
+         */
+        NextFeedOut: {
+            /** Say */
+            say: string;
+            /** Sure */
+            sure: string;
+            /** Why */
+            why: string;
+            /** Words */
+            words: string;
+        };
+        /**
+         * NoteOut
+         * @description A line of the place's own records.
+         */
+        NoteOut: {
+            /** At */
+            at: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Text */
+            text: string;
+        };
+        /**
          * NotebookOut
          * @description Doses and drain readings in one list by time, each kind in its own field.
          */
@@ -1437,6 +2957,8 @@ export interface components {
              * Format: uuid
              */
             id: string;
+            /** Material */
+            material: string;
             /** Name */
             name: string;
             /** Nitrogen */
@@ -1478,6 +3000,30 @@ export interface components {
             name: string;
             /** Step Ml */
             step_ml: number;
+        };
+        /**
+         * OwnRecipeIn
+         * @description A recipe of her own.
+         */
+        OwnRecipeIn: {
+            /**
+             * Acid Percent
+             * @default 0
+             */
+            acid_percent: number;
+            /** Ingredients */
+            ingredients: components["schemas"]["SaidIn"][];
+            /** Liquid */
+            liquid: string;
+            /** Method */
+            method: string;
+            /** Name */
+            name: string;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
         };
         /**
          * OwnStandOut
@@ -1571,10 +3117,35 @@ export interface components {
             usual: boolean;
         };
         /**
+         * OwnWeatherIn
+         * @description Her own days, as a table in text.
+         */
+        OwnWeatherIn: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Text */
+            text: string;
+        };
+        /**
+         * PartOut
+         * @description Something on a bottle label or a jar's page: a name and its words.
+         */
+        PartOut: {
+            /** Name */
+            name: string;
+            /** Text */
+            text: string;
+        };
+        /**
          * PathOut
-         * @description The garden and its stops in walking order.
+         * @description The garden, its stops in walking order, and brews that want something today.
          */
         PathOut: {
+            /** Brews */
+            brews: components["schemas"]["BrewDueOut"][];
             /** Garden */
             garden: string;
             /** Measures */
@@ -1642,6 +3213,8 @@ export interface components {
             scale: string;
             /** Step Ms Cm */
             step_ms_cm: number;
+            /** Trust */
+            trust: string;
         };
         /**
          * PenToReadOut
@@ -1659,6 +3232,21 @@ export interface components {
             name: string;
             /** Scale */
             scale: string;
+            /** Trust */
+            trust: string;
+        };
+        /**
+         * PickableOut
+         * @description Something that can be picked there.
+         */
+        PickableOut: {
+            /** Name */
+            name: string;
+            /**
+             * Planting Id
+             * Format: uuid
+             */
+            planting_id: string;
         };
         /**
          * PlaceIn
@@ -1698,6 +3286,27 @@ export interface components {
             stands: components["schemas"]["OwnStandOut"][];
         };
         /**
+         * PlaceRootsOut
+         * @description A place with every fill that it holds, and what was picked there.
+         */
+        PlaceRootsOut: {
+            /** Fills */
+            fills: components["schemas"]["RootsOut"][];
+            /** Harvests */
+            harvests: components["schemas"]["NoteOut"][];
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Name */
+            name: string;
+            /** Plantings */
+            plantings: components["schemas"]["PickableOut"][];
+            /** Plants */
+            plants: string[];
+        };
+        /**
          * PlantingIn
          * @description What grows: crop, count, since when, where, and the stage as she sees it.
          */
@@ -1730,6 +3339,77 @@ export interface components {
             started_on: string;
         };
         /**
+         * PlantingOut
+         * @description One planting.
+         */
+        PlantingOut: {
+            /** Advice */
+            advice: components["schemas"]["AdviceOut"][];
+            /** Approach */
+            approach: string;
+            /** Approaches */
+            approaches: {
+                [key: string]: string;
+            };
+            /** Chance */
+            chance: string;
+            /** Counted */
+            counted: string;
+            /** Crop */
+            crop: string;
+            /** Crop Key */
+            crop_key: string;
+            /** Ended On */
+            ended_on: string | null;
+            /** Events */
+            events: components["schemas"]["EventOut"][];
+            /** Fill Id */
+            fill_id: string | null;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            ledger: components["schemas"]["LedgerOut"];
+            /** Looked On */
+            looked_on: string | null;
+            /** Looks */
+            looks: components["schemas"]["LookOut"][];
+            /** Place */
+            place: string;
+            /** Place Id */
+            place_id: string | null;
+            /** Question */
+            question: string;
+            /** Repeat Days */
+            repeat_days: number | null;
+            /** Said */
+            said: string[];
+            /** Soil Test */
+            soil_test: string;
+            /** Sow Again On */
+            sow_again_on: string | null;
+            /** Stage */
+            stage: string;
+            /** Stage Key */
+            stage_key: string;
+            stage_working: components["schemas"]["Figure"];
+            /** Stages */
+            stages: components["schemas"]["StageBandOut"][];
+            /** Stand Id */
+            stand_id: string | null;
+            /**
+             * Started On
+             * Format: date
+             */
+            started_on: string;
+            /**
+             * Today
+             * Format: date
+             */
+            today: string;
+        };
+        /**
          * PourIn
          * @description A can and the dose from it.
          */
@@ -1753,6 +3433,20 @@ export interface components {
             litres_each: number;
             /** Plants */
             plants: number;
+        };
+        /**
+         * PouredOut
+         * @description A feed, a watering, a flush or something dry on the chart, sized by ``amount``.
+         */
+        PouredOut: {
+            /** Amount */
+            amount: number;
+            /** Day */
+            day: number;
+            /** Kind */
+            kind: string;
+            /** Title */
+            title: string;
         };
         /**
          * PreviewIn
@@ -1896,6 +3590,13 @@ export interface components {
              * @default 0
              */
             parts_water: number;
+            /** Pen Id */
+            pen_id?: string | null;
+            /**
+             * Pots
+             * @default 1
+             */
+            pots: number;
             /**
              * Scale
              * @default mS/cm
@@ -1964,12 +3665,220 @@ export interface components {
             verdict: string;
         };
         /**
+         * RecipeOut
+         * @description A recipe to begin from.
+         */
+        RecipeOut: {
+            /** Acid Percent */
+            acid_percent: number;
+            /** Handling */
+            handling: string[];
+            /** Ingredients */
+            ingredients: components["schemas"]["IngredientOut"][];
+            /** Key */
+            key: string;
+            /** Method */
+            method: string;
+            /** Method Key */
+            method_key: string;
+            /** Name */
+            name: string;
+            /** Note */
+            note: string;
+            /** Own */
+            own: boolean;
+            /** Volume L */
+            volume_l: number;
+        };
+        /**
          * RecountIn
          * @description How many really stand there.
          */
         RecountIn: {
             /** Count */
             count: number;
+        };
+        /**
+         * RepeatIn
+         * @description Every how many days; null ends it.
+         */
+        RepeatIn: {
+            /** Days */
+            days?: number | null;
+        };
+        /**
+         * RootChartOut
+         * @description Day by day from ``first``: the band, what is comfortable, rain; ``today`` is an index.
+         */
+        RootChartOut: {
+            /** Axis */
+            axis: string;
+            /** Comfort High */
+            comfort_high: (number | null)[];
+            /** Comfort Low */
+            comfort_low: (number | null)[];
+            /** Dots */
+            dots: components["schemas"]["DotOut"][];
+            /**
+             * First
+             * Format: date
+             */
+            first: string;
+            /** High */
+            high: number[];
+            /** Likely */
+            likely: number[];
+            /** Low */
+            low: number[];
+            /** Poured */
+            poured: components["schemas"]["PouredOut"][];
+            /** Rain Mm */
+            rain_mm: number[];
+            /** Today */
+            today: number;
+        };
+        /**
+         * RootsOut
+         * @description One fill: what its drain (or soil) is likely to read, what that means, and what to do.
+         */
+        RootsOut: {
+            chart: components["schemas"]["RootChartOut"];
+            /** Doubts */
+            doubts: string[];
+            /**
+             * Fill Id
+             * Format: uuid
+             */
+            fill_id: string;
+            flush: components["schemas"]["FlushOut"] | null;
+            /** Headline */
+            headline: string;
+            /** Is Bed */
+            is_bed: boolean;
+            /** Lines */
+            lines: string[];
+            /** Logs Waterings */
+            logs_waterings: boolean;
+            /** Name */
+            name: string;
+            next_feed: components["schemas"]["NextFeedOut"] | null;
+            /** Records */
+            records: components["schemas"]["NoteOut"][];
+            /**
+             * Subject Id
+             * Format: uuid
+             */
+            subject_id: string;
+            /** Word */
+            word: string;
+            /** Working */
+            working: components["schemas"]["StepOut"][];
+        };
+        /**
+         * RowIn
+         * @description An id for what is written.
+         */
+        RowIn: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+        };
+        /**
+         * SaidIn
+         * @description An ingredient as typed: a material, or one of her own, and how much.
+         */
+        SaidIn: {
+            /** Amount */
+            amount: string;
+            /** Material */
+            material: string;
+            /** Own Id */
+            own_id?: string | null;
+            /**
+             * Particle
+             * @default chopped_coarse
+             */
+            particle: string;
+        };
+        /**
+         * SeasonOut
+         * @description Every strip on one axis.
+         */
+        SeasonOut: {
+            /** Climate */
+            climate: string;
+            /**
+             * First
+             * Format: date
+             */
+            first: string;
+            /**
+             * Last
+             * Format: date
+             */
+            last: string;
+            /** Own Days */
+            own_days: number;
+            /** Strips */
+            strips: components["schemas"]["StripOut"][];
+            /**
+             * Today
+             * Format: date
+             */
+            today: string;
+            /** Weeks */
+            weeks: components["schemas"]["WeekOut"][];
+        };
+        /**
+         * SecondIn
+         * @description Fresh liquid on the same solids.
+         */
+        SecondIn: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Liquid */
+            liquid: string;
+        };
+        /**
+         * SeriesIn
+         * @description Whose readings a file holds.
+         */
+        SeriesIn: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * Subject Id
+             * Format: uuid
+             */
+            subject_id: string;
+        };
+        /**
+         * SeriesOut
+         * @description A series over a span: each point's instant, least, most and number of readings.
+         */
+        SeriesOut: {
+            /** At */
+            at: string[];
+            /** Count */
+            count: number[];
+            /** First */
+            first: string | null;
+            /** High */
+            high: number[];
+            /** Last */
+            last: string | null;
+            /** Low */
+            low: number[];
+            /** Total */
+            total: number;
         };
         /**
          * SessionOut
@@ -2020,6 +3929,72 @@ export interface components {
             waters: components["schemas"]["OwnWaterOut"][];
         };
         /**
+         * ShelfBrewOut
+         * @description A brew on its way or done, with its level and what is next.
+         */
+        ShelfBrewOut: {
+            /** Day */
+            day: number;
+            /** Ec Text */
+            ec_text: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Method */
+            method: string;
+            /** Name */
+            name: string;
+            /** Next */
+            next: components["schemas"]["DueOut"][];
+            /** Ready Text */
+            ready_text: string;
+            /** State */
+            state: string;
+        };
+        /**
+         * ShelfJarOut
+         * @description A jar or bottle with its level; ``share`` is how full it is, 0 to 1.
+         */
+        ShelfJarOut: {
+            /** Bottle */
+            bottle: boolean;
+            /** Dissolves */
+            dissolves: boolean;
+            /** Form */
+            form: string;
+            /** Grade */
+            grade: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Name */
+            name: string;
+            /** Share */
+            share: number;
+            /** Stale */
+            stale: boolean;
+            /** Stock Text */
+            stock_text: string;
+            /** Suits */
+            suits: string;
+            /** Use By */
+            use_by: string | null;
+        };
+        /**
+         * ShelfOut
+         * @description The whole shelf.
+         */
+        ShelfOut: {
+            /** Brews */
+            brews: components["schemas"]["ShelfBrewOut"][];
+            /** Jars */
+            jars: components["schemas"]["ShelfJarOut"][];
+        };
+        /**
          * ShownOut
          * @description What the pen shows; temperature in C.
          */
@@ -2056,8 +4031,72 @@ export interface components {
             password: string;
         };
         /**
+         * SoilTestIn
+         * @description A test of a fill's soil or medium; what was not tested is left out.
+         */
+        SoilTestIn: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Tested On */
+            tested_on?: string | null;
+            /** Unit */
+            unit: string;
+            /** Values */
+            values: {
+                [key: string]: number;
+            };
+        };
+        /**
+         * SpanIn
+         * @description So many days up to a day back from the last reading; all of it where ``days`` is 0.
+         */
+        SpanIn: {
+            /**
+             * Back
+             * @default 0
+             */
+            back: number;
+            /**
+             * Days
+             * @default 0
+             */
+            days: number;
+        };
+        /**
+         * StageBandOut
+         * @description A stage of a strip: its start as 10/50/90 % days, and whether that was seen.
+         */
+        StageBandOut: {
+            /** Cue */
+            cue: string;
+            /**
+             * High
+             * Format: date
+             */
+            high: string;
+            /** Key */
+            key: string;
+            /**
+             * Likely
+             * Format: date
+             */
+            likely: string;
+            /**
+             * Low
+             * Format: date
+             */
+            low: string;
+            /** Seen */
+            seen: boolean;
+            /** Words */
+            words: string;
+        };
+        /**
          * StageIn
-         * @description A stage that was seen.
+         * @description A stage as seen, today where no day is said; ``sure`` sets older looks aside.
          */
         StageIn: {
             /**
@@ -2065,8 +4104,15 @@ export interface components {
              * Format: uuid
              */
             id: string;
+            /** On */
+            on?: string | null;
             /** Stage */
             stage: string;
+            /**
+             * Sure
+             * @default false
+             */
+            sure: boolean;
         };
         /**
          * StageOut
@@ -2105,6 +4151,8 @@ export interface components {
              * Format: uuid
              */
             planting_id: string;
+            /** Question */
+            question: string;
             /** Spot */
             spot: string;
             /** Stage */
@@ -2113,6 +4161,47 @@ export interface components {
             stage_key: string;
             /** Stage Since */
             stage_since: string;
+        };
+        /**
+         * StartIn
+         * @description A brew to begin.
+         */
+        StartIn: {
+            /**
+             * Acid Percent
+             * @default 0
+             */
+            acid_percent: number;
+            /**
+             * Handling
+             * @default []
+             */
+            handling: string[];
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Ingredients */
+            ingredients: components["schemas"]["SaidIn"][];
+            /** Liquid */
+            liquid: string;
+            /** Method */
+            method: string;
+            /** Name */
+            name: string;
+            /** Started At */
+            started_at?: string | null;
+            /**
+             * Temperature C
+             * @default 16
+             */
+            temperature_c: number;
+            /**
+             * Water Id
+             * Format: uuid
+             */
+            water_id: string;
         };
         /**
          * StepOut
@@ -2142,13 +4231,17 @@ export interface components {
         };
         /**
          * StopOut
-         * @description A stop along the path. ``drain_ec`` is the last reading of what drains, in words.
+         * @description A stop along the path.
+         *
+         *     ``drain_ec`` is the last reading of what drains, in words, ``drain_word`` what it means.
          */
         StopOut: {
             /** Drain At */
             drain_at: string | null;
             /** Drain Ec */
             drain_ec: string;
+            /** Drain Word */
+            drain_word: string;
             /** Drawing */
             drawing: string;
             /** Fed At */
@@ -2168,6 +4261,67 @@ export interface components {
             stands: components["schemas"]["StandOut"][];
             /** Subject Id */
             subject_id: string | null;
+        };
+        /**
+         * StrainIn
+         * @description What straining gave, as typed, and the bottle's name.
+         */
+        StrainIn: {
+            /**
+             * Bottle Id
+             * Format: uuid
+             */
+            bottle_id: string;
+            /** Litres */
+            litres: string;
+            /** Name */
+            name: string;
+        };
+        /**
+         * StripOut
+         * @description One planting over the weeks.
+         */
+        StripOut: {
+            /** Counted */
+            counted: string;
+            /** Crop */
+            crop: string;
+            /** Crop Key */
+            crop_key: string;
+            /** Drops */
+            drops: components["schemas"]["DropOut"][];
+            /** Ended On */
+            ended_on: string | null;
+            /** Looks */
+            looks: components["schemas"]["LookOut"][];
+            /** Place */
+            place: string;
+            /** Place Id */
+            place_id: string | null;
+            /**
+             * Planting Id
+             * Format: uuid
+             */
+            planting_id: string;
+            /** Question */
+            question: string;
+            /** Said */
+            said: string[];
+            /** Sow Again On */
+            sow_again_on: string | null;
+            /** Stage */
+            stage: string;
+            /** Stages */
+            stages: components["schemas"]["StageBandOut"][];
+            /** Stand Id */
+            stand_id: string | null;
+            /**
+             * Started On
+             * Format: date
+             */
+            started_on: string;
+            /** Text */
+            text: string;
         };
         /**
          * SuppliesOut
@@ -2195,6 +4349,16 @@ export interface components {
              * Format: uuid
              */
             id: string;
+        };
+        /**
+         * ToldOut
+         * @description The dose in one way.
+         */
+        ToldOut: {
+            /** Kind */
+            kind: string;
+            /** Text */
+            text: string;
         };
         /**
          * UndoIn
@@ -2280,6 +4444,36 @@ export interface components {
             name: string;
         };
         /**
+         * WateringIn
+         * @description Plain water on a fill, as typed: ``17 L``.
+         */
+        WateringIn: {
+            /**
+             * Fill Id
+             * Format: uuid
+             */
+            fill_id: string;
+            /**
+             * Flush
+             * @default false
+             */
+            flush: boolean;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Litres */
+            litres: string;
+            /** Poured At */
+            poured_at?: string | null;
+            /**
+             * Water Id
+             * Format: uuid
+             */
+            water_id: string;
+        };
+        /**
          * WaysOut
          * @description The same can, said in each way.
          */
@@ -2296,6 +4490,38 @@ export interface components {
             parts: string;
             /** Per Litre */
             per_litre: string;
+        };
+        /**
+         * WeatherOut
+         * @description Today and the days ahead.
+         */
+        WeatherOut: {
+            /** Ahead */
+            ahead: components["schemas"]["DayOut"][];
+            /** Own Days */
+            own_days: number;
+            today: components["schemas"]["DayOut"];
+            /** Words */
+            words: string;
+        };
+        /**
+         * WeekOut
+         * @description A week's weather: mean low and high [C], rain in all [mm]; ``known`` once it has been.
+         */
+        WeekOut: {
+            /**
+             * First
+             * Format: date
+             */
+            first: string;
+            /** Known */
+            known: boolean;
+            /** Rain Mm */
+            rain_mm: number;
+            /** T Max */
+            t_max: number;
+            /** T Min */
+            t_min: number;
         };
         /**
          * Where
@@ -2388,6 +4614,226 @@ export interface operations {
             };
         };
     };
+    brew_choices: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BrewChoicesOut"];
+                };
+            };
+        };
+    };
+    start_brew: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StartIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+        };
+    };
+    preview_brew: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BrewIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BrewFiguresOut"];
+                };
+            };
+        };
+    };
+    brew: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                brew_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BrewOut"];
+                };
+            };
+        };
+    };
+    add_to_brew: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                brew_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AddIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+        };
+    };
+    second_run: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                brew_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SecondIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+        };
+    };
+    brew_step: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                brew_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BrewStepIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+        };
+    };
+    strain_brew: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                brew_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StrainIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+        };
+    };
+    throw_out_brew: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                brew_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RowIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+        };
+    };
     pour_rest: {
         parameters: {
             query?: never;
@@ -2454,6 +4900,30 @@ export interface operations {
             };
         };
     };
+    check_claim: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ClaimIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClaimOut"];
+                };
+            };
+        };
+    };
     crop: {
         parameters: {
             query?: never;
@@ -2496,6 +4966,150 @@ export interface operations {
             };
         };
     };
+    give_dressing: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["GiveIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+        };
+    };
+    preview_dressing: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DryIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DressingOut"];
+                };
+            };
+        };
+    };
+    dry_feeds: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DryFeedOut"][];
+                };
+            };
+        };
+    };
+    log_field_test: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FieldTestIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+        };
+    };
+    keep_soil_test: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                fill_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SoilTestIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+        };
+    };
+    log_every_watering: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                fill_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LogsIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+        };
+    };
     save_garden: {
         parameters: {
             query?: never;
@@ -2511,6 +5125,30 @@ export interface operations {
         responses: {
             /** @description OK */
             200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+        };
+    };
+    log_harvest: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HarvestIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -2566,6 +5204,28 @@ export interface operations {
             };
         };
     };
+    jar_page: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                jar_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JarPageOut"];
+                };
+            };
+        };
+    };
     look_at_stock: {
         parameters: {
             query?: never;
@@ -2612,6 +5272,32 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SessionOut"];
+                };
+            };
+        };
+    };
+    save_material: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                row_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MaterialIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
                 };
             };
         };
@@ -2858,6 +5544,28 @@ export interface operations {
             };
         };
     };
+    place_roots: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                place_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlaceRootsOut"];
+                };
+            };
+        };
+    };
     plant: {
         parameters: {
             query?: never;
@@ -2908,6 +5616,58 @@ export interface operations {
             };
         };
     };
+    sow_again: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                planting_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AgainIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+        };
+    };
+    follow: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                planting_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ApproachIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+        };
+    };
     end_planting: {
         parameters: {
             query?: never;
@@ -2918,6 +5678,54 @@ export interface operations {
             cookie?: never;
         };
         requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+        };
+    };
+    planting: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                planting_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlantingOut"];
+                };
+            };
+        };
+    };
+    repeat_every: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                planting_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RepeatIn"];
+            };
+        };
         responses: {
             /** @description OK */
             200: {
@@ -3026,6 +5834,118 @@ export interface operations {
             };
         };
     };
+    reading_meaning: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReadingIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MeaningOut"];
+                };
+            };
+        };
+    };
+    save_recipe: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                row_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OwnRecipeIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+        };
+    };
+    season: {
+        parameters: {
+            query?: {
+                ahead?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SeasonOut"];
+                };
+            };
+        };
+    };
+    import_series: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /**
+                     * File
+                     * Format: binary
+                     */
+                    file: string;
+                    /**
+                     * Id
+                     * Format: uuid
+                     */
+                    id: string;
+                    /**
+                     * Subject Id
+                     * Format: uuid
+                     */
+                    subject_id: string;
+                };
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+        };
+    };
     session: {
         parameters: {
             query?: never;
@@ -3062,6 +5982,26 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SetupOut"];
+                };
+            };
+        };
+    };
+    shelf: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelfOut"];
                 };
             };
         };
@@ -3232,6 +6172,31 @@ export interface operations {
             };
         };
     };
+    series: {
+        parameters: {
+            query?: {
+                days?: number;
+                back?: number;
+            };
+            header?: never;
+            path: {
+                subject_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SeriesOut"];
+                };
+            };
+        };
+    };
     undo: {
         parameters: {
             query?: never;
@@ -3282,6 +6247,30 @@ export interface operations {
             };
         };
     };
+    log_watering: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WateringIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+        };
+    };
     save_water: {
         parameters: {
             query?: never;
@@ -3299,6 +6288,50 @@ export interface operations {
         responses: {
             /** @description OK */
             200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+        };
+    };
+    weather: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WeatherOut"];
+                };
+            };
+        };
+    };
+    keep_weather: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OwnWeatherIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
                 headers: {
                     [name: string]: unknown;
                 };

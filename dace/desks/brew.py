@@ -1,0 +1,275 @@
+"""The page of one brew, and of one that is only thought of yet."""
+
+from __future__ import annotations
+
+import uuid
+from zoneinfo import ZoneInfo
+
+from dace.core import api as core
+from dace.core.api import BrewEstimate, DaceError, Limits, Recipe, say
+from dace.desks.bench_schemas import AdviceOut
+from dace.desks.figures import rough, steps_out
+from dace.desks.shelf import due_out, ready_text, shelf_jar
+from dace.desks.shelf_schemas import (
+    BandOut,
+    BrewEventOut,
+    BrewFiguresOut,
+    BrewOut,
+    BrewReadingOut,
+    HeldOut,
+    JarPageOut,
+    LimitsOut,
+    PartOut,
+)
+from dace.feeding.reads import jar_with_stock, jars_with_stock
+from dace.garden.reads import garden_of
+from dace.households.scope import Scope
+from dace.measuring.models import Pen, Reading
+from dace.shelf.brewing import NewBrew, recipe_as_said
+from dace.shelf.brews import BrewRecord, brew_now, core_recipe, reading_of
+from dace.shelf.models import Jar
+from dace.shelf.reads import composition_of, tokens_of
+
+_PREVIEW_DAYS = 30
+_LABEL = ("acid_extract_dilution", "ferment_on_plants", "ash_caustic", "brew_on_salad_crops")
+
+
+def figures(recipe: Recipe, found: BrewEstimate, day: float) -> BrewFiguresOut:
+    """A brew's bands, what it holds on a day, what it is good for, and cautions."""
+    at = min(len(found.days) - 1, max(0, round(day)))
+    likely = {n: found.of(n).at(at)[1] for n in core.NUTRIENTS}
+    purpose = core.purpose_of(likely, found.ec.at(at)[1])
+    method = core.method(recipe.method)
+    gathering, preparing = core.advise_brew(recipe)
+    return BrewFiguresOut(
+        days=list(found.days),
+        ec=BandOut(name="EC", **vars(found.ec)),
+        bands=[BandOut(name=n, **vars(band)) for n, band in found.nutrients],
+        ready=list(found.ready_day),
+        ready_text=ready_text(found.ready_day),
+        keeps_text=_keeps(found.keeps_days),
+        recovered_l=list(found.recovered_l),
+        held=[_held(n, found.of(n).at(at)) for n in core.NUTRIENTS],
+        forms=[_held(name, band.at(at)) for name, band in found.forms],
+        good_for=list(purpose.good_for),
+        does_not=list(purpose.does_not),
+        dilute_text=_dilute(purpose),
+        notes=list(found.notes),
+        limits=_limits(found.limits),
+        working=steps_out(found.working),
+        gathering=[AdviceOut(**vars(a)) for a in gathering],
+        preparing=[AdviceOut(**vars(a)) for a in preparing],
+        off_signs=method.off_signs,
+        method_note=method.note,
+    )
+
+
+def _held(name: str, band: tuple[float, float, float]) -> HeldOut:
+    low, likely, high = (rough(v) for v in band)
+    return HeldOut(name=name, text=likely, range_text=f"{low} to {high} mg/L, likely {likely}")
+
+
+def _keeps(keeps: tuple[float, float, float]) -> str:
+    if keeps[2] < 2:
+        return "use it the same day"
+    return f"keeps about {keeps[1]:.0f} days ({keeps[0]:.0f} to {keeps[2]:.0f}) in a cool place"
+
+
+def _dilute(purpose: core.Purpose) -> str:
+    brings = ", ".join(f"{n} {rough(v)}" for n, v in purpose.brings)
+    if purpose.parts == 0:
+        return f"As it is, a litre brings {brings} mg."
+    return f"At 1 + {purpose.parts} a litre brings {brings} mg."
+
+
+def _limits(limits: Limits | None) -> LimitsOut | None:
+    if limits is None:
+        return None
+    runs = "the acid runs out" if limits.acid_runs_out else "the shell or bone runs out"
+    sentence = (
+        f"Here {runs}: about {say(limits.solid_used_g, 2)} g of solids can go, at most "
+        f"{limits.ca_ceiling_mg_l:,.0f} mg of calcium a litre, and up to "
+        f"{say(limits.gas_l, 3)} L of gas. {say(limits.acid_left_g, 2)} g of acid is left over. "
+        "Never close the lid."
+    )
+    return LimitsOut(
+        acid_runs_out=limits.acid_runs_out,
+        ca_ceiling_mg_l=limits.ca_ceiling_mg_l,
+        gas_l=limits.gas_l,
+        acid_left_g=limits.acid_left_g,
+        acid_share_used=limits.acid_share_used,
+        solid_used_g=limits.solid_used_g,
+        share_dissolved=limits.share_dissolved,
+        sentence=sentence,
+        working=steps_out(limits.working),
+    )
+
+
+def preview_brew(scope: Scope, new: NewBrew) -> BrewFiguresOut:
+    """A brew that is only thought of; three queries."""
+    recipe, _, _ = recipe_as_said(scope, new, garden_of(scope).measures)
+    found = core.estimate(recipe, _PREVIEW_DAYS)
+    return figures(recipe, found, found.ready_day[1])
+
+
+def brew_page(scope: Scope, brew_id: uuid.UUID) -> BrewOut:
+    """One brew; seven queries, and one for a blended water."""
+    record = brew_now(scope, brew_id)
+    brew, zone = record.brew, ZoneInfo(garden_of(scope).zone)
+    parts, advice = _how_to_read(scope, record)
+    return BrewOut(
+        id=brew.pk,
+        subject_id=brew.subject_id,
+        name=brew.name,
+        method=core.method(brew.method).name,
+        method_key=brew.method,
+        went_in=_went_in(record),
+        state=record.state,
+        day=round(record.day, 1),
+        started_at=brew.started_at,
+        figures=figures(record.recipe, record.estimate, record.day),
+        readings=[_reading(record, row) for row in record.readings],
+        read_parts=parts,
+        read_advice=advice,
+        steps=due_out(record.steps),
+        events=[
+            BrewEventOut(
+                id=event.pk,
+                at=event.at,
+                text=event.get_kind_display()
+                + (f", {say(event.litres, 3)} L" if event.litres else ""),
+            )
+            for event in reversed(record.events)
+        ],
+        bottles=[
+            shelf_jar(jar, stock, scope.now, zone)
+            for jar, stock in jars_with_stock(scope)
+            if jar.brew_id == brew.pk
+        ],
+        after_id=brew.after_id,
+    )
+
+
+def _went_in(record: BrewRecord) -> list[str]:
+    brew = record.brew
+    found = [
+        f"{item.get('said') or core.amount_words(item['mass_g'], 'g')} of "
+        f"{core.material(item['material']).name.lower()}, "
+        f"{core.modifier(item['particle']).name.lower()}"
+        + (f", from day {item['since_day']:.0f}" if item.get("since_day") else "")
+        for item in brew.ingredients
+    ]
+    if brew.volume_l > 0:
+        acid = brew.acid_percent
+        liquid = f"of vinegar of {say(acid)} %" if acid else f"from the {brew.water.name}"
+        found.append(f"{say(brew.volume_l, 3)} L {liquid}")
+    found.append(f"at about {say(brew.temperature_c)} °C")
+    if brew.after_days:
+        found.append("on solids that were soaked once before")
+    return found
+
+
+def _reading(record: BrewRecord, row: Reading) -> BrewReadingOut:
+    as_read = reading_of(record.brew, row)
+    conflict = next((c for c in record.estimate.conflicts if c.reading == as_read), None)
+    text = ""
+    if conflict is not None:
+        text = (
+            f"Expected {say(conflict.expected_low, 2)} to {say(conflict.expected_high, 2)}: "
+            f"{conflict.reasons}."
+        )
+    parts = f" at 1 + {say(row.parts_water)}" if row.parts_water else ""
+    return BrewReadingOut(
+        id=row.pk,
+        day=as_read.day,
+        ec_ms_cm=row.ec_likely,
+        shown=f"{say(row.value, 3)} {row.scale}{parts}",
+        conflict=text,
+    )
+
+
+def _how_to_read(scope: Scope, record: BrewRecord) -> tuple[int, str]:
+    """How many parts of water it wants before her pen can read it."""
+    pen = Pen.objects.in_use(scope).order_by("created_at").first()
+    if pen is None:
+        return 0, ""
+    at = min(len(record.estimate.days) - 1, round(record.day))
+    try:
+        parts = core.parts_for_pen(record.estimate.ec.at(at)[2], pen.most_ms_cm)
+    except DaceError as error:
+        return 0, error.sentence
+    if parts == 0:
+        return 0, "Stir it, let it settle, and read it as it is."
+    return parts, f"Stir it, then read 1 part in {parts} of rain water."
+
+
+def jar_page(scope: Scope, jar_id: uuid.UUID) -> JarPageOut:
+    """A jar or bottle in full; three queries."""
+    jar, stock = jar_with_stock(scope, jar_id)
+    feed, unit = composition_of(jar), "mL" if jar.form == "liquid" else "g"
+    per_l = {n: 1000 * feed.element(n) for n in core.NUTRIENTS}
+    good: tuple[str, ...] = ()
+    does_not: tuple[str, ...] = ()
+    dilute = ""
+    if jar.contents is not None:
+        purpose = core.purpose_of(per_l, jar.contents["ec_ms_cm"][1])
+        good, does_not, dilute = purpose.good_for, purpose.does_not, _dilute(purpose)
+    zone = ZoneInfo(garden_of(scope).zone)
+    return JarPageOut(
+        id=jar.pk,
+        name=jar.name,
+        bottle=jar.contents is not None,
+        grade=feed.label.grade,
+        known_by=feed.known_by,
+        elements=[
+            _element(feed, n, unit, jar.contents is not None)
+            for n in core.NUTRIENTS
+            if feed.element(n) > 0
+        ],
+        weighs=_weighs(jar),
+        price_per_n=_price(jar, feed),
+        stock_text=core.amount_words(stock, unit),
+        use_by=jar.use_by,
+        good_for=list(good),
+        does_not=list(does_not),
+        dilute_text=dilute,
+        label_cautions=_label_cautions(jar),
+        advice=[AdviceOut(**vars(a)) for a in core.advise_jar(tokens_of(jar))],
+        brew_id=jar.brew_id,
+        made_on=jar.stock_at.astimezone(zone).date() if jar.contents is not None else None,
+    )
+
+
+def _element(feed: core.Composition, n: str, unit: str, bottle: bool) -> PartOut:
+    value, spread = feed.element(n), feed.spread_of(n)
+    if bottle:
+        low, likely, high = (rough(1000 * value * f) for f in (spread.low, 1.0, spread.high))
+        return PartOut(name=n, text=f"{low} to {high} mg in 1 L, likely {likely}")
+    low, high = say(value * spread.low, 2), say(value * spread.high, 2)
+    return PartOut(name=n, text=f"{low} to {high} mg in 1 {unit}, likely {say(value, 3)}")
+
+
+def _weighs(jar: Jar) -> str:
+    if jar.spoon_g:
+        return f"a level teaspoon weighs {say(jar.spoon_g)} g"
+    if jar.form == "solid" and jar.material:
+        grams = core.TEASPOON_ML * core.material(jar.material).density_g_per_ml
+        return f"a level teaspoon weighs about {say(grams, 2)} g"
+    return ""
+
+
+def _price(jar: Jar, feed: core.Composition) -> str:
+    nitrogen_g = jar.holds * feed.element("N") / 1000
+    if jar.price is None or nitrogen_g <= 0:
+        return ""
+    return f"{jar.price / nitrogen_g:.2f} for each gram of nitrogen"
+
+
+def _label_cautions(jar: Jar) -> list[str]:
+    """What a bottle must say on itself."""
+    said = ["Plant feed. Not for drinking. Never in a drink bottle."]
+    said.append("Keep from children and pets.")
+    if jar.brew is not None:
+        _, preparing = core.advise_brew(core_recipe(jar.brew))
+        said += [f"{a.text.split('. ')[0]}." for a in preparing if a.key in _LABEL]
+    return said

@@ -1,0 +1,102 @@
+"""A logger's table: taken in, kept by hours and days, drawn over any span."""
+
+from datetime import UTC, datetime, timedelta
+from zoneinfo import ZoneInfo
+
+from django.core.files.uploadedfile import SimpleUploadedFile
+from django.test import SimpleTestCase
+
+from dace.core.api import DaceError, read_log
+from dace.demo.weir_yard import key
+from dace.measuring.models import SeriesSpan
+from tests.api.base import Asking, WeirYardCase, new_id
+
+BEGAN = datetime(2024, 1, 1, tzinfo=UTC)
+
+
+def table(lines, every_minutes=10, spike_at=None):
+    """So many readings of 1.0 to 1.4, one of them a spike."""
+    rows = ["time,ec"]
+    for n in range(lines):
+        at = BEGAN + timedelta(minutes=every_minutes * n)
+        value = 9.9 if n == spike_at else 1 + (n % 5) / 10
+        rows.append(f"{at:%Y-%m-%dT%H:%M}Z,{value}")
+    return "\n".join(rows)
+
+
+class Reading(SimpleTestCase):
+    def test_times_are_the_gardens_unless_they_say_otherwise(self):
+        summer = "2026-07-14 12:30"
+        here = read_log(f"{summer},1", ZoneInfo("Europe/London"))[0].hour
+        said = read_log(f"{summer}Z,1", ZoneInfo("Europe/London"))[0].hour
+        east = read_log(f"{summer}+02:00,1", UTC)[0].hour
+        west = read_log(f"{summer}-02:00,1\n{summer}+02:00,1", UTC)
+        self.assertEqual(said - here, 1)
+        self.assertEqual(said - east, 2)
+        self.assertEqual([one.hour - said for one in west], [-2, 2])
+
+    def test_a_line_that_cannot_be_read_is_named(self):
+        good = "2026-07-14 12:30;1,5"
+        self.assertEqual(read_log(good, UTC)[0].high, 1.5)
+        for bad, number in (
+            (f"{good}\nyesterday;1", 2),
+            (f"{good}\n2026-13-45 12:30;1", 2),
+            (f"{good}\n2026-07-14 12:40;much", 2),
+            (f"{good}\n\n2026-07-14 12:40;-3", 3),
+            (f"{good}\n2026-07-14 12:40;inf", 2),
+        ):
+            with self.subTest(bad), self.assertRaises(DaceError) as caught:
+                read_log(bad, UTC)
+            self.assertIn(f"line {number}", caught.exception.read)
+        with self.assertRaises(DaceError):
+            read_log("time,ec", UTC)
+
+
+class Series(WeirYardCase):
+    def setUp(self):
+        super().setUp()
+        stop = self.asking.get("/api/path").json()["stops"][2]
+        self.subject = stop["subject_id"]
+
+    def take(self, text, subject=None, asking=None):
+        asking = asking or self.asking
+        file = SimpleUploadedFile("log.csv", text if isinstance(text, bytes) else text.encode())
+        body = {"id": new_id(), "subject_id": subject or self.subject, "file": file}
+        return asking.client.post("/api/series", body, headers={"X-CSRFToken": asking.token})
+
+    def drawn(self, query=""):
+        return self.asking.get(f"/api/subjects/{self.subject}/series{query}").json()
+
+    def test_every_spike_is_kept_whatever_the_span(self):
+        lines = 2 * 365 * 24 * 6
+        self.assertEqual(self.take(table(lines, spike_at=lines // 2)).status_code, 201)
+        whole = self.drawn()
+        self.assertEqual(whole["total"], lines)
+        self.assertEqual(sum(whole["count"]), lines)
+        self.assertLessEqual(len(whole["at"]), 600)
+        self.assertEqual((max(whole["high"]), min(whole["low"])), (9.9, 1.0))
+        near = self.drawn("?days=30&back=350")
+        self.assertEqual(max(near["high"]), 9.9)
+        self.assertEqual(self.drawn("?days=30")["high"][-1], 1.4)
+
+    def test_another_household_neither_reads_nor_writes_it(self):
+        self.take(table(50))
+        stranger = Asking()
+        garden = {"name": "Stranger", "password": "nine rusty trowels", "garden": "Elsewhere"}
+        self.assertEqual(stranger.post("/api/sign-up", garden).status_code, 201)
+        seen = stranger.get(f"/api/subjects/{self.subject}/series")
+        self.assert_refused(seen, 404, "subject_id")
+        self.assert_refused(self.take(table(5), asking=stranger), 404, "subject_id")
+        self.assertEqual(self.drawn()["total"], 50)
+
+    def test_it_is_undone_whole_and_refused_whole(self):
+        self.take(table(100))
+        self.asking.post("/api/undo")
+        self.assertEqual(self.drawn()["total"], 0)
+        rows = SeriesSpan.objects.count()
+        self.assert_refused(self.take(table(50) + "\nnonsense"), 422, "text")
+        self.assert_refused(self.take(b"\xff\xfe\x00"), 422, "file")
+        self.assertEqual(SeriesSpan.objects.count(), rows)
+        self.assert_refused(self.take(table(5), subject=new_id()), 404, "subject_id")
+        unknown = self.asking.get(f"/api/subjects/{key('nobody')}/series")
+        self.assert_refused(unknown, 404, "subject_id")
