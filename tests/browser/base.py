@@ -10,6 +10,7 @@ from django.contrib.staticfiles.testing import StaticLiveServerTestCase
 from playwright.sync_api import Browser, Page, Playwright, expect, sync_playwright
 
 from dace.demo import weir_yard
+from dace.desks.laid_out import laid_out
 from tools.chromium import ARGUMENTS
 
 AXE = "web/node_modules/axe-core/axe.min.js"
@@ -43,6 +44,7 @@ class BrowserCase(StaticLiveServerTestCase):
         super().tearDownClass()
 
     def setUp(self) -> None:
+        laid_out.cache_clear()  # each test numbers its changes from one
         weir_yard.build()
         self.context = self.browser.new_context(viewport=self.viewport)
         self.page = self.context.new_page()

@@ -155,10 +155,10 @@ class Story(BrowserCase):
         self.at_tub_2()
         self.press("I see a change")
         self.press("Fruit longer than a finger and glossy")
-        expect(self.page.get_by_text("fruit swelling since 14 July")).to_be_visible()
+        expect(self.page.get_by_text("fruit swelling since 10 July")).to_be_visible()
         expect(self.page.get_by_text("likes 81–216", exact=True)).to_be_visible()
         self.press("Undo")
-        expect(self.page.get_by_text("in flower since 6 July")).to_be_visible()
+        expect(self.page.get_by_text("in flower since 2 July")).to_be_visible()
 
 
 class Views(BrowserCase):

@@ -20,7 +20,7 @@
     keys.findOpen = false;
     if (one.stop) garden.choose(one.stop);
     if (one.stand) garden.chooseStand(one.stand);
-    void goTo(one.desk);
+    void goTo(one.desk, one.jar ? { jar: one.jar } : {});
   }
 </script>
 

@@ -1,5 +1,6 @@
 <script lang="ts">
   import StageMark from '../drawings/StageMark.svelte';
+  import BrewsDue from './BrewsDue.svelte';
   import { ago } from '../ui/time';
   import { garden, type Stop } from './garden.svelte';
 
@@ -56,6 +57,7 @@
       </li>
     {/each}
   </ol>
+  <BrewsDue brews={garden.path?.brews ?? []} />
 </nav>
 
 <style>

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { Router } from 'sv-router';
+  import { route } from './router';
   import ReadingSheet from '../desks/notebook/ReadingSheet.svelte';
   import Button from '../ui/Button.svelte';
   import FindSheet from './FindSheet.svelte';
@@ -14,7 +15,14 @@
   import { working } from './working.svelte';
   import WorkingPane from './WorkingPane.svelte';
 
+  let desk: HTMLElement | undefined = $state();
+
   onMount(() => garden.load());
+
+  // A page begins at its top, however far down the last one was read.
+  $effect(() => {
+    if (route.pathname) desk?.scrollTo({ top: 0 });
+  });
 </script>
 
 <svelte:window onkeydown={keys.press} />
@@ -23,7 +31,7 @@
 <div class="shell" class:folded={working.folded}>
   <TopBar />
   <PathRail />
-  <main id="desk" tabindex="-1">
+  <main id="desk" tabindex="-1" bind:this={desk}>
     {#if garden.problem && !garden.path}
       <div class="trouble">
         <h1>The path did not load</h1>

@@ -1,13 +1,20 @@
 <script lang="ts">
+  import { onMount } from 'svelte';
   import Fish from '../drawings/Fish.svelte';
   import { dayInWords } from '../ui/time';
   import { garden } from './garden.svelte';
   import { keys } from './keys.svelte';
   import { DESKS, route } from './router';
   import { session } from './session.svelte';
+  import { weather } from './weather.svelte';
+  import WeatherAhead from './WeatherAhead.svelte';
 
-  const here = $derived(route.pathname === '/' ? '/bench' : route.pathname);
+  const here = $derived(
+    route.pathname === '/' ? '/bench' : route.pathname.replace(/^(\/[a-z]+)\/.*/, '$1'),
+  );
   const today = $derived(garden.path ? dayInWords(garden.path.now, garden.path.zone) : '');
+
+  onMount(() => weather.load());
 </script>
 
 <header>
@@ -23,7 +30,11 @@
     {/each}
   </nav>
   <div class="side">
-    <span class="today">{today}</span>
+    <div class="today">
+      <b>{today}</b>
+      {#if weather.data}<span>{weather.data.words}</span>{/if}
+    </div>
+    <WeatherAhead />
     <a class="setup" href="/setup" aria-current={here === '/setup' ? 'page' : undefined}>Set-up</a>
     <button
       type="button"
@@ -75,14 +86,14 @@
 
   nav {
     display: flex;
-    gap: 6px;
+    gap: 2px;
   }
 
   nav a {
     display: flex;
     align-items: center;
     min-height: var(--touch);
-    padding: 0 18px;
+    padding: 0 15px;
     border: 1px solid transparent;
     border-radius: var(--radius-round);
     color: inherit;
@@ -106,10 +117,11 @@
     display: grid;
     place-items: center;
     min-height: var(--touch);
-    padding: 0 var(--space-3);
+    padding: 0 var(--space-2);
     border-radius: var(--radius-round);
     color: inherit;
     font-size: var(--text-s);
+    white-space: nowrap;
   }
 
   .find path {
@@ -120,8 +132,18 @@
 
   .today {
     margin-right: var(--space-2);
-    font-weight: 600;
+    text-align: right;
     white-space: nowrap;
+  }
+
+  .today b,
+  .today span {
+    display: block;
+  }
+
+  .today span {
+    color: var(--color-text-soft);
+    font-size: var(--text-s);
   }
 
   button {

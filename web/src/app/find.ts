@@ -9,6 +9,7 @@ export interface Found {
   desk: DeskPath;
   stop?: Schemas['StopOut'];
   stand?: Schemas['StandOut'];
+  jar?: string;
 }
 
 /** Everything there is to find: places, crops, jars, pages. */
@@ -34,7 +35,8 @@ export function allFindable(stops: Schemas['StopOut'][], jars: Schemas['JarOut']
     id: jar.id,
     name: jar.name,
     line: `${jar.stock_text} left`,
-    desk: '/setup' as const,
+    desk: '/shelf/jar' as const,
+    jar: jar.id,
   }));
   const pages = [...DESKS, { path: '/setup' as const, name: 'Set-up' }].map((desk) => ({
     id: desk.path,

@@ -62,9 +62,9 @@ class Keys {
 }
 
 /** To a desk, keeping the chosen stop; the focus goes to its heading. */
-export async function goTo(path: DeskPath): Promise<void> {
+export async function goTo(path: DeskPath, more: Record<string, string> = {}): Promise<void> {
   const stop = garden.stop?.id;
-  await navigate(path, stop ? { search: { stop } } : {});
+  await navigate(path, { search: { ...(stop ? { stop } : {}), ...more } });
   await tick();
   document.querySelector<HTMLElement>('#desk')?.focus();
 }

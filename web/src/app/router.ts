@@ -2,16 +2,21 @@ import { createRouter } from 'sv-router';
 import BenchPage from '../desks/bench/BenchPage.svelte';
 import ComingDesk from '../desks/coming/ComingDesk.svelte';
 import NotebookPage from '../desks/notebook/NotebookPage.svelte';
-import SetupPage from '../desks/setup/SetupPage.svelte';
 
 export const { p, navigate, isActive, route } = createRouter({
   '/': BenchPage,
   '/round': ComingDesk,
   '/bench': BenchPage,
-  '/shelf': ComingDesk,
-  '/season': ComingDesk,
+  '/shelf': () => import('../desks/shelf/ShelfPage.svelte'),
+  '/shelf/begin': () => import('../desks/shelf/StartBrew.svelte'),
+  '/shelf/brew': () => import('../desks/shelf/BrewPage.svelte'),
+  '/shelf/jar': () => import('../desks/shelf/JarPage.svelte'),
+  '/season': () => import('../desks/season/SeasonPage.svelte'),
+  '/season/planting': () => import('../desks/season/PlantingPage.svelte'),
+  '/place': () => import('../desks/place/PlacePage.svelte'),
+  '/pen': () => import('../desks/place/PenPage.svelte'),
   '/notebook': NotebookPage,
-  '/setup': SetupPage,
+  '/setup': () => import('../desks/setup/SetupPage.svelte'),
   '*': ComingDesk,
 });
 
@@ -23,4 +28,4 @@ export const DESKS = [
   { path: '/notebook', name: 'Notebook' },
 ] as const;
 
-export type DeskPath = (typeof DESKS)[number]['path'] | '/setup';
+export type DeskPath = (typeof DESKS)[number]['path'] | '/setup' | '/shelf/jar';

@@ -37,11 +37,16 @@
     {#if stand && garden.stop}
       <span>
         for {stand.spot} · {stand.counted} ·
-        {stand.stage} since {dateInWords(stand.stage_since)}{stand.fed
+        {stand.stage}{stand.question ? '?' : ` since ${dateInWords(stand.stage_since)}`}{stand.fed
           ? ''
           : ' · kept unfed, to compare'}
       </span>
-      <Button look="quiet" onclick={() => (staging = true)}>I see a change</Button>
+      {#if stand.question}
+        <Button onclick={() => (staging = true)}>{stand.question}</Button>
+      {:else}
+        <Button look="quiet" onclick={() => (staging = true)}>I see a change</Button>
+      {/if}
+      <a href="/place{garden.search}">What the roots say</a>
     {:else}
       <span>for no stop in particular</span>
     {/if}
@@ -84,7 +89,15 @@
     />
   </div>
 </header>
-{#if stand}<StageSheet {stand} bind:open={staging} />{/if}
+{#if stand}
+  <StageSheet
+    plantingId={stand.planting_id}
+    crop={stand.crop}
+    cropKey={stand.crop_key}
+    stageKey={stand.stage_key}
+    bind:open={staging}
+  />
+{/if}
 
 <style>
   header {

@@ -1,59 +1,82 @@
 <script lang="ts">
   import { newId } from '../../ui/ids';
-  import { garden, type Stand } from '../../app/garden.svelte';
+  import { garden } from '../../app/garden.svelte';
   import { undo } from '../../app/undo.svelte';
   import { ask, client, type Problem, type Schemas } from '../../api/client';
+  import Button from '../../ui/Button.svelte';
+  import Field from '../../ui/Field.svelte';
   import Sheet from '../../ui/Sheet.svelte';
 
   interface Props {
-    stand: Stand;
+    plantingId: string;
+    crop: string;
+    cropKey: string;
+    /** Where the clock has it now. */
+    stageKey: string;
     open: boolean;
   }
-  let { stand, open = $bindable() }: Props = $props();
-  let crop = $state<Schemas['CropOut'] | null>(null);
+  let { plantingId, crop, cropKey, stageKey, open = $bindable() }: Props = $props();
+  const CONFLICT = 409;
+  let found = $state<Schemas['CropOut'] | null>(null);
   let problem = $state<Problem | null>(null);
+  /** The stage that an older look contradicts, until she says that she is sure. */
+  let asked = $state('');
+  let on = $state('');
 
   $effect(() => {
-    if (open) void load(stand.crop_key);
+    if (open) void load(cropKey);
   });
 
   async function load(key: string) {
+    asked = '';
     const reply = await ask(client.GET('/api/crops/{key}', { params: { path: { key } } }));
-    crop = reply.data ?? null;
+    found = reply.data ?? null;
     problem = reply.problem ?? null;
   }
 
-  async function see(stage: string) {
+  async function see(stage: string, sure = false) {
     const reply = await ask(
       client.POST('/api/plantings/{planting_id}/stage', {
-        params: { path: { planting_id: stand.planting_id } },
-        body: { id: newId(), stage },
+        params: { path: { planting_id: plantingId } },
+        body: { id: newId(), stage, on: on || null, sure },
       }),
     );
     problem = reply.problem ?? null;
+    asked = problem?.status === CONFLICT ? stage : '';
     if (!reply.data) return;
     open = false;
+    on = '';
     undo.offer(reply.data);
     await garden.changed();
   }
 </script>
 
-<Sheet title="What do you see on the {stand.crop.toLowerCase()}?" bind:open>
+<Sheet title="What do you see on the {crop.toLowerCase()}?" bind:open>
   {#if problem}<p class="trouble" role="alert">{problem.message}</p>{/if}
-  <ul aria-busy={!crop}>
-    {#each crop?.stages ?? [] as stage (stage.key)}
+  {#if asked}
+    <div class="sure">
+      <Button look="go" onclick={() => see(asked, true)}>Yes, set the older look aside</Button>
+      <Button onclick={() => ((asked = ''), (problem = null))}>No, that was a slip</Button>
+    </div>
+  {/if}
+  <ul aria-busy={!found}>
+    {#each found?.stages ?? [] as stage (stage.key)}
       <li>
         <button
           type="button"
-          aria-current={stage.key === stand.stage_key ? 'true' : undefined}
+          aria-current={stage.key === stageKey ? 'true' : undefined}
           onclick={() => see(stage.key)}
         >
           <b>{stage.cue}</b>
-          <span>{stage.words}{stage.key === stand.stage_key ? ', as it stands now' : ''}</span>
+          <span>{stage.words}{stage.key === stageKey ? ', as it stands now: still so' : ''}</span>
         </button>
       </li>
     {/each}
   </ul>
+  <details>
+    <summary>Seen on another day</summary>
+    <Field label="Day" type="date" bind:value={on} hint="Today, unless you say another day." />
+  </details>
 </Sheet>
 
 <style>
@@ -65,7 +88,7 @@
     list-style: none;
   }
 
-  button {
+  li button {
     width: 100%;
     min-height: 52px;
     padding: var(--space-2) var(--space-3);
@@ -76,13 +99,13 @@
     cursor: pointer;
   }
 
-  button[aria-current] {
+  li button[aria-current] {
     border-color: var(--color-rim);
     background: var(--color-rim-tint);
   }
 
   b,
-  span {
+  li span {
     display: block;
   }
 
@@ -90,7 +113,7 @@
     font-weight: 550;
   }
 
-  span {
+  li span {
     color: var(--color-text-soft);
     font-size: var(--text-s);
   }
@@ -98,5 +121,19 @@
   .trouble {
     margin-bottom: var(--space-2);
     color: var(--color-stop);
+  }
+
+  .sure {
+    display: flex;
+    flex-wrap: wrap;
+    gap: var(--space-2);
+    margin-bottom: var(--space-3);
+  }
+
+  summary {
+    min-height: var(--touch);
+    padding-top: var(--space-3);
+    color: var(--color-rim);
+    cursor: pointer;
   }
 </style>

@@ -1,3 +1,4 @@
+import { searchParams } from 'sv-router';
 import { newId } from '../../ui/ids';
 import { garden } from '../../app/garden.svelte';
 import { undo } from '../../app/undo.svelte';
@@ -48,7 +49,9 @@ export class Bench {
       return;
     }
     this.supplies = reply.data;
-    this.jarId ||= reply.data.jars.find((jar) => jar.dissolves && jar.stock > 0)?.id ?? '';
+    const named = String(searchParams.get('jar') ?? '');
+    const jars = reply.data.jars.filter((jar) => jar.dissolves && jar.stock > 0);
+    this.jarId ||= (jars.find((jar) => jar.id === named) ?? jars[0])?.id ?? '';
     this.waterId ||= reply.data.waters[0]?.id ?? '';
     const usual = reply.data.vessels[0];
     if (usual && !this.preview) this.vessel = `${usual.volume_l} L`;

@@ -20,20 +20,6 @@
       to: '/bench',
       link: 'To the Bench',
     },
-    '/shelf': {
-      title: 'Shelf',
-      will: 'Jars and brews with their levels, what a label means in elements, and how strong a brew is, day by day.',
-      meanwhile: 'Your jars stand on the Bench with what is left in them.',
-      to: '/bench',
-      link: 'To the Bench',
-    },
-    '/season': {
-      title: 'Season',
-      will: 'A strip for each planting: its stages, the feeds it had, the weather, and what it still needs.',
-      meanwhile: 'Say which stage you see on the Bench; the Notebook keeps every dose and reading.',
-      to: '/notebook',
-      link: 'To the Notebook',
-    },
   };
 
   const ELSEWHERE: Desk = {

@@ -9,6 +9,7 @@
   import { byDay } from './entries';
   import NotebookChart from './NotebookChart.svelte';
   import ReadingEntry from './ReadingEntry.svelte';
+  import StopChart from './StopChart.svelte';
 
   const PAGE = 40;
   let book = $state<Schemas['NotebookOut'] | null>(null);
@@ -47,7 +48,10 @@
       </p>
     </div>
     <div class="acts">
-      {#if garden.stop}<Button onclick={() => garden.choose(null)}>The whole garden</Button>{/if}
+      {#if garden.stop}
+        <a href="/place{garden.search}">What its roots say</a>
+        <Button onclick={() => garden.choose(null)}>The whole garden</Button>
+      {/if}
       <Button aria-pressed={keys.chart} onclick={() => (keys.chart = !keys.chart)}>
         {keys.chart ? 'As a list' : 'As a chart'}
       </Button>
@@ -63,7 +67,10 @@
     <a href="/bench{garden.search}">To the Bench</a>
   {/if}
   {#if book && days.length && keys.chart}
-    <NotebookChart {book} {zone} />
+    {#if garden.stop}<StopChart stopId={garden.stop.id} />{:else}<NotebookChart
+        {book}
+        {zone}
+      />{/if}
   {/if}
   {#each keys.chart ? [] : days as day (day.name)}
     <h2>{day.name}</h2>

@@ -1,8 +1,11 @@
 <script lang="ts">
+  import { untrack } from 'svelte';
+  import { garden } from '../../app/garden.svelte';
   import Button from '../../ui/Button.svelte';
   import Choice from '../../ui/Choice.svelte';
   import Field from '../../ui/Field.svelte';
   import Sheet from '../../ui/Sheet.svelte';
+  import WordMark from '../place/WordMark.svelte';
   import { NewReading } from './reading.svelte';
 
   interface Props {
@@ -21,12 +24,21 @@
     { value: 'yes', name: 'The pen corrects to 25 °C' },
     { value: 'no', name: 'It does not: I give the temperature' },
   ];
-  const SHOWN = ['value', 'temperature_c', 'parts_water', 'taken_at'];
+  const SHOWN = ['value', 'temperature_c', 'parts_water', 'taken_at', 'pots'];
 
   $effect(() => {
     if (open) void reading.load();
   });
 
+  // What the number means is said at once, as it is typed or dipped.
+  $effect(() => {
+    const { value, scale, method, subjectId, compensates, temperature } = reading;
+    if (open && value + scale + method + subjectId + compensates + temperature) {
+      untrack(() => void reading.mean());
+    }
+  });
+
+  const pen = $derived(reading.found?.pens.find((one) => one.id === reading.penId));
   const trouble = (field: string) =>
     reading.problem?.field === field ? reading.problem.message : '';
   const elsewhere = $derived(
@@ -64,10 +76,21 @@
         />
         <Choice label="Scale" labelled bind:value={reading.scale} options={SCALES} />
       </div>
+      {#if reading.meaning}
+        <p class="meaning" role="status">
+          <WordMark word={reading.meaning.word} />{reading.meaning.text}
+        </p>
+      {/if}
       {#if reading.found.pens.length}
         <Button onclick={() => reading.dip()}>
-          Dip {reading.found.pens.find((pen) => pen.id === reading.penId)?.name ?? 'the pen'}
+          Dip {pen?.name ?? 'the pen'}
         </Button>
+        {#if pen}
+          <p class="soft">
+            {pen.name}, {pen.trust}.
+            <a href="/pen{garden.search}" onclick={() => (open = false)}>About your pens</a>
+          </p>
+        {/if}
       {/if}
       {#if !reading.compensates}
         <Field
@@ -86,6 +109,16 @@
             labelled
             bind:value={reading.method}
             options={reading.found.methods.map((one) => ({ value: one.key, name: one.name }))}
+          />
+        {/if}
+        {#if reading.subject?.kind === 'fill'}
+          <Field
+            label="Averaged over so many pots"
+            inputmode="numeric"
+            autocomplete="off"
+            hint="Leave it out for one."
+            bind:value={reading.pots}
+            trouble={trouble('pots')}
           />
         {/if}
         {#if reading.found.pens.length > 1}

@@ -18,6 +18,9 @@ export class NewReading {
   method = $state('pour_through');
   parts = $state('');
   when = $state('');
+  pots = $state('');
+  /** What the number means, worked out as it is typed. */
+  meaning = $state<Schemas['MeaningOut'] | null>(null);
   problem = $state<Problem | null>(null);
   busy = $state(false);
 
@@ -25,7 +28,8 @@ export class NewReading {
 
   async load(): Promise<void> {
     this.problem = null;
-    this.value = this.when = this.temperature = '';
+    this.value = this.when = this.temperature = this.pots = '';
+    this.meaning = null;
     const query = { stop: garden.stop?.id ?? null };
     const reply = await ask(client.GET('/api/readables', { params: { query } }));
     this.problem = reply.problem ?? null;
@@ -49,6 +53,35 @@ export class NewReading {
     this.compensates = pen.compensates;
   }
 
+  /** Say what a number would mean; nothing is written. */
+  async mean(): Promise<void> {
+    const value = Number(this.value.trim().replace(',', '.'));
+    this.meaning = null;
+    if (this.subject?.kind !== 'fill' || !this.value.trim() || !(value > 0)) return;
+    if (!this.compensates && !this.temperature.trim()) return;
+    const asked = this.value;
+    const reply = await ask(client.POST('/api/readings/meaning', { body: this.body(value, 0) }));
+    if (asked === this.value) this.meaning = reply.data ?? null;
+  }
+
+  private body(value: number, parts: number): Schemas['ReadingIn'] {
+    const typed = Number(this.temperature.trim().replace(',', '.'));
+    const warm = this.compensates ? null : typed;
+    return {
+      id: newId(),
+      subject_id: this.subjectId,
+      value,
+      scale: this.scale,
+      method: this.subject?.kind === 'fill' ? this.method : 'feed_solution',
+      compensates: this.compensates,
+      parts_water: parts,
+      temperature_c: warm !== null && this.found?.degrees === 'F' ? FAHRENHEIT(warm) : warm,
+      taken_at: this.when ? instantOf(this.when) : null,
+      pots: Number(this.pots.trim() || '1'),
+      pen_id: this.penId || null,
+    };
+  }
+
   /** Let the pen itself say the number. */
   async dip(): Promise<void> {
     const params = { path: { pen_id: this.penId } };
@@ -70,26 +103,15 @@ export class NewReading {
     const warm = this.compensates
       ? null
       : this.number('temperature_c', this.temperature, 'degrees such as 18 would do');
-    if (value === undefined || parts === undefined || warm === undefined) return false;
+    const pots = this.pots.trim() ? this.number('pots', this.pots, 'a number such as 3') : 1;
+    if (value === undefined || parts === undefined) return false;
+    if (warm === undefined || pots === undefined) return false;
     this.busy = true;
-    const reply = await ask(
-      client.POST('/api/readings', {
-        body: {
-          id: newId(),
-          subject_id: this.subjectId,
-          value,
-          scale: this.scale,
-          method: this.subject?.kind === 'fill' ? this.method : 'feed_solution',
-          compensates: this.compensates,
-          parts_water: parts,
-          temperature_c: warm !== null && this.found?.degrees === 'F' ? FAHRENHEIT(warm) : warm,
-          taken_at: this.when ? instantOf(this.when) : null,
-        },
-      }),
-    );
+    const reply = await ask(client.POST('/api/readings', { body: this.body(value, parts) }));
     this.busy = false;
     this.problem = reply.problem ?? null;
     if (!reply.data) return false;
+    this.meaning = null;
     undo.offer(reply.data);
     await garden.changed();
     return true;

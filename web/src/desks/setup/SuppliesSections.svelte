@@ -1,7 +1,6 @@
 <script lang="ts">
   import { newId } from '../../ui/ids';
   import { ask, client } from '../../api/client';
-  import { dateInWords } from '../../ui/time';
   import Entry from './Entry.svelte';
   import type { Setup } from './forms';
   import { jarAnswers, measureAnswers, penAnswers, vesselAnswers, waterAnswers } from './given';
@@ -65,14 +64,17 @@
   empty="No jar yet: the three numbers on a label are enough to begin."
   count={setup.jars.length}
   add="Add a jar"
-  onadd={() => desk.edit(jarForm(fresh()))}
+  onadd={() => desk.edit(jarForm(fresh(), desk.choices?.materials))}
 >
   {#each setup.jars as jar (jar.id)}
     <Entry
       title={jar.name}
       line="{jar.grade} · {jar.elements} · {jar.stock.toFixed(0)} {jar.unit} left"
       acts={[
-        { label: 'Edit', act: () => desk.edit(jarForm(jar.id), jarAnswers(jar)) },
+        {
+          label: 'Edit',
+          act: () => desk.edit(jarForm(jar.id, desk.choices?.materials), jarAnswers(jar)),
+        },
         { label: 'Level', act: () => desk.edit(levelForm(jar)) },
         away('jars', jar.id),
       ]}
@@ -128,7 +130,7 @@
   {#each setup.pens as pen (pen.id)}
     <Entry
       title={pen.name}
-      line="up to {pen.most_ms_cm} mS/cm, calibrated {dateInWords(pen.calibrated_at.slice(0, 10))}"
+      line="up to {pen.most_ms_cm} mS/cm; {pen.trust}"
       acts={[
         { label: 'Calibrated today', act: calibrate(pen.id) },
         { label: 'Edit', act: () => desk.edit(penForm(pen.id), penAnswers(pen)) },

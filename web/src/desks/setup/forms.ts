@@ -86,6 +86,17 @@ export function whereForm(setup: Setup): Form {
               usual: found?.degrees ?? 'C',
               why: 'Usual where the garden is.',
             },
+            {
+              key: 'approach',
+              label: 'How do you like to feed?',
+              options: options(
+                ['mixed', 'Both dissolved and slow feeds'],
+                ['soil_first', 'Feed the soil first'],
+                ['soluble', 'Dissolved feeds'],
+              ),
+              usual: setup.garden.approach,
+              why: 'It orders what Dace offers, never the sums. Each planting may differ.',
+            },
           ],
         },
       ];
@@ -99,6 +110,8 @@ export function whereForm(setup: Setup): Form {
         latitude: country(answers)?.latitude ?? typedNumber(answers.latitude) ?? 0,
         measures: answers.measures ?? '',
         degrees: answers.degrees ?? '',
+        climate: setup.garden.climate,
+        approach: answers.approach ?? setup.garden.approach,
       };
       return outcome(ask(client.PUT('/api/garden', { body })));
     },

@@ -54,6 +54,7 @@ export function jarAnswers(jar: Setup['jars'][number]): Answers {
     price: number(jar.price),
     use_by: jar.use_by ?? '',
     dissolves: yesno(jar.dissolves),
+    material: jar.material,
     ...Object.fromEntries(nitrogen),
   };
 }

@@ -1,12 +1,13 @@
-import { ask, client } from '../../api/client';
+import { ask, client, type Schemas } from '../../api/client';
 import type { Setup } from './forms';
 import { notNumbers, typedNumber, type Answers, type Form } from './questions';
 import { options, outcome } from './saving';
 
+const BOUGHT = ['mineral_salt', 'plant_meal', 'animal_meal', 'manure', 'seaweed', 'rock_mineral'];
 const FORMS_OF_N = ['nitrate', 'ammonium', 'urea'];
 
 /** A jar from its label. */
-export function jarForm(id: string): Form {
+export function jarForm(id: string, materials: Schemas['MediumOut'][] = []): Form {
   return {
     title: 'A jar',
     steps: (answers) => {
@@ -92,6 +93,18 @@ export function jarForm(id: string): Form {
                     ),
                     usual: 'yes',
                   },
+                  {
+                    key: 'material',
+                    label: 'It is made of',
+                    options: options(
+                      ['', 'something else, or not known'],
+                      ...materials
+                        .filter((one) => BOUGHT.includes(one.kind))
+                        .map((one): [string, string] => [one.key, one.name]),
+                    ),
+                    usual: '',
+                    why: 'It tells how a slow feed comes out, and which cautions bear on it.',
+                  },
                 ],
               },
             ]
@@ -122,6 +135,7 @@ export function jarForm(id: string): Form {
         stock: answers.stock ?? '',
         dissolves: answers.dissolves !== 'no',
         slow: answers.dissolves === 'no',
+        material: answers.material ?? '',
         spoon_g: typedNumber(answers.spoon_g),
         price: typedNumber(answers.price),
         use_by: answers.use_by || null,

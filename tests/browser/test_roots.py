@@ -1,0 +1,75 @@
+"""A drain that reads too salty, and the flush that follows, in the browser."""
+
+from playwright.sync_api import expect
+
+from tests.browser.base import PHONE, BrowserCase
+
+
+class Roots(BrowserCase):
+    def at_tub_2(self):
+        self.look_round()
+        self.page.get_by_label("Along the path").get_by_role("button", name="Quay tub 2").click()
+        self.press("What the roots say", "link")
+        expect(self.page.get_by_role("heading", name="Quay tub 2")).to_be_visible()
+
+    def read(self, value):
+        self.page.keyboard.press("r")
+        sheet = self.page.get_by_role("dialog")
+        sheet.get_by_label("The pen is in").select_option(label="what drains from Quay tub 2")
+        sheet.get_by_label("It shows").fill(value)
+        expect(sheet.get_by_role("status")).to_contain_text("aubergine in flower likes 1.3 to 2.6")
+        sheet.get_by_role("button", name="Write it down").click()
+
+    def test_a_salty_drain_is_flushed_in_goes(self):
+        self.at_tub_2()
+        self.read("3.9")
+        card = self.page.get_by_role("region", name="Flush")
+        expect(card).to_contain_text("from the rain butt")
+        expect(self.page.get_by_text("plain water only, until it has fallen").first).to_be_visible()
+        self.assert_axe_finds_nothing_grave()
+        card.get_by_role("button", name="Poured").click()
+        expect(card.get_by_role("listitem").filter(has_text="poured")).to_have_count(1)
+        self.press("Undo")
+        expect(card.get_by_role("listitem").filter(has_text="poured")).to_have_count(0)
+        card.get_by_role("button", name="how?").click()
+        expect(self.page.get_by_role("complementary")).to_contain_text("to push the salts out")
+
+    def test_tests_waterings_and_harvests_are_written_down(self):
+        self.at_tub_2()
+        self.press("pH, nitrate, moisture")
+        dialog = self.page.get_by_role("dialog")
+        dialog.get_by_label("It shows").fill("sour")
+        dialog.get_by_role("button", name="Write it down").click()
+        expect(dialog.get_by_text("Read “sour”")).to_be_visible()
+        dialog.get_by_label("It shows").fill("6,2")
+        dialog.get_by_role("button", name="Write it down").click()
+        self.page.get_by_text("Waterings and tests written down here").click()
+        expect(self.page.get_by_text("pH 6.2", exact=False).last).to_be_visible()
+        self.press("Picked something")
+        dialog.get_by_label("Weight, g").fill("450")
+        dialog.get_by_role("button", name="Write it down").click()
+        expect(self.page.get_by_text("Aubergine: 450 g")).to_be_visible()
+        self.page.get_by_label("I log every watering").check()
+        expect(self.page.get_by_text("Dace assumes")).to_have_count(0)
+
+    def test_a_pen_tells_how_far_it_can_be_trusted(self):
+        self.look_round()
+        self.page.keyboard.press("r")
+        self.page.get_by_role("dialog").get_by_role("link", name="About your pens").click()
+        pen = self.page.get_by_role("article", name="yard pen")
+        expect(pen).to_contain_text("Set right 12 days ago: good to about 3 %")
+        self.assert_axe_finds_nothing_grave()
+        pen.get_by_role("button", name="Set right today").click()
+        expect(pen).to_contain_text("Set right today: good")
+
+    def test_a_bed_speaks_of_soil(self):
+        self.look_round()
+        self.page.get_by_label("Along the path").get_by_role("button", name="Wall bed").click()
+        self.press("What the roots say", "link")
+        expect(self.page.get_by_text("A paste of the soil reads about")).to_be_visible()
+        expect(self.page.get_by_role("region", name="Flush")).to_have_count(0)
+        self.assert_axe_finds_nothing_grave()
+
+
+class OnThePhone(Roots):
+    viewport = PHONE

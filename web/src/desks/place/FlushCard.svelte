@@ -1,0 +1,152 @@
+<script lang="ts">
+  import { garden } from '../../app/garden.svelte';
+  import { keys } from '../../app/keys.svelte';
+  import { undo } from '../../app/undo.svelte';
+  import { working } from '../../app/working.svelte';
+  import { ask, client, type Problem, type Schemas } from '../../api/client';
+  import Button from '../../ui/Button.svelte';
+  import { newId } from '../../ui/ids';
+
+  interface Props {
+    flush: Schemas['FlushOut'];
+    fillId: string;
+  }
+  const { flush, fillId }: Props = $props();
+  let problem = $state<Problem | null>(null);
+  let busy = $state(false);
+  const all = $derived(flush.done + flush.goes);
+  const goes = $derived(Array.from({ length: all }, (_, index) => index));
+
+  async function pour() {
+    busy = true;
+    const reply = await ask(
+      client.POST('/api/waterings', {
+        body: {
+          id: newId(),
+          fill_id: fillId,
+          water_id: flush.water_id,
+          litres: `${flush.each_l} L`,
+          flush: true,
+        },
+      }),
+    );
+    busy = false;
+    problem = reply.problem ?? null;
+    if (!reply.data) return;
+    undo.offer(reply.data);
+    await garden.changed();
+  }
+
+  function how() {
+    working.show({ title: 'How the flush was got', steps: flush.working });
+    working.open();
+  }
+</script>
+
+<!-- A flush in goes: tick each as it is poured, and read the drain before the last. -->
+<section aria-label="Flush">
+  <h2>{flush.text}</h2>
+  <p class="soft">
+    {flush.range_text}; each go slowly, until it has sunk in.
+    <button type="button" class="how" onclick={how}>how?</button>
+  </p>
+  <ol>
+    {#each goes as go (go)}
+      <li class:done={go < flush.done} class:next={go === flush.done}>
+        <b>{go < flush.done ? '✓ ' : ''}Go {go + 1}</b>
+        <span>{go < flush.done ? 'poured' : flush.each_text}</span>
+      </li>
+      {#if go === all - 2}
+        <li class="read"><b>Read</b><span>the drain</span></li>
+      {/if}
+    {/each}
+  </ol>
+  <p>{flush.after_text}</p>
+  {#if problem}<p class="trouble" role="alert">{problem.message}</p>{/if}
+  <div class="acts">
+    {#if flush.read_next}
+      <Button look="go" onclick={() => (keys.readingOpen = true)}>Read the drain now</Button>
+    {/if}
+    <Button look={flush.read_next ? 'plain' : 'go'} disabled={busy} onclick={pour}>
+      Poured {flush.each_text}
+    </Button>
+    {#if !flush.read_next}
+      <Button onclick={() => (keys.readingOpen = true)}>Read the drain</Button>
+    {/if}
+  </div>
+</section>
+
+<style>
+  section {
+    display: grid;
+    gap: var(--space-2);
+    padding: var(--space-3) var(--space-4);
+    border: 2px solid var(--color-rim);
+    border-radius: var(--radius);
+    background: var(--color-rim-tint);
+  }
+
+  h2 {
+    font-size: var(--text-l);
+  }
+
+  .soft {
+    color: var(--color-text-soft);
+  }
+
+  .how {
+    min-height: var(--touch);
+    margin-block: -10px;
+    padding: 0 var(--space-2);
+    border: 0;
+    background: none;
+    color: var(--color-rim);
+    text-decoration: underline;
+    cursor: pointer;
+  }
+
+  ol {
+    display: flex;
+    flex-wrap: wrap;
+    gap: var(--space-2);
+    margin: 0;
+    padding: 0;
+    list-style: none;
+  }
+
+  li {
+    min-width: 74px;
+    padding: var(--space-1) var(--space-3);
+    border: 1px solid var(--color-edge);
+    border-radius: var(--radius);
+    background: var(--color-panel);
+  }
+
+  li b,
+  li span {
+    display: block;
+    line-height: 1.3;
+  }
+
+  .next {
+    border: 2px solid var(--color-rim);
+  }
+
+  .done {
+    background: var(--color-wish);
+  }
+
+  .read {
+    border-style: dashed;
+  }
+
+  .acts {
+    display: flex;
+    flex-wrap: wrap;
+    gap: var(--space-2);
+  }
+
+  .trouble {
+    color: var(--color-stop);
+  }
+</style>

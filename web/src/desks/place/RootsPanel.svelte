@@ -1,0 +1,151 @@
+<script lang="ts">
+  import { garden } from '../../app/garden.svelte';
+  import { keys } from '../../app/keys.svelte';
+  import { undo } from '../../app/undo.svelte';
+  import { working } from '../../app/working.svelte';
+  import { ask, client, type Schemas } from '../../api/client';
+  import RootChart from '../../charts/RootChart.svelte';
+  import Button from '../../ui/Button.svelte';
+  import FlushCard from './FlushCard.svelte';
+  import SeriesPanel from './SeriesPanel.svelte';
+  import TestSheet from './TestSheet.svelte';
+  import WordMark from './WordMark.svelte';
+
+  interface Props {
+    roots: Schemas['RootsOut'];
+    named: boolean;
+  }
+  const { roots, named }: Props = $props();
+  let sheet = $state<'' | 'water' | 'test'>('');
+
+  function how() {
+    working.show({ title: `How the band of ${roots.name} was got`, steps: roots.working });
+    working.open();
+  }
+
+  async function logs(every: boolean) {
+    const params = { path: { fill_id: roots.fill_id } };
+    const reply = await ask(
+      client.PUT('/api/fills/{fill_id}/waterings', { params, body: { logs: every } }),
+    );
+    if (!reply.data) return;
+    undo.offer(reply.data);
+    await garden.changed();
+  }
+</script>
+
+<article aria-label={roots.name}>
+  {#if named}<h2>{roots.name}</h2>{/if}
+  <p class="headline"><WordMark word={roots.word} />{roots.headline}</p>
+  {#if roots.next_feed}
+    <p class="next">
+      <b>{roots.next_feed.words}</b>
+      {roots.next_feed.why.charAt(0).toUpperCase() + roots.next_feed.why.slice(1)}; {roots.next_feed
+        .sure}.
+      <button type="button" class="how" onclick={how}>how?</button>
+    </p>
+  {/if}
+  {#if roots.flush}<FlushCard flush={roots.flush} fillId={roots.fill_id} />{/if}
+  {#each roots.doubts as doubt (doubt)}<p class="doubt">{doubt}</p>{/each}
+  <RootChart
+    chart={roots.chart}
+    summary="{roots.name}: {roots.headline} {roots.chart.dots.length} readings on the chart."
+  />
+  <ul>
+    {#each roots.lines as line (line)}<li>{line}</li>{/each}
+  </ul>
+  <div class="acts">
+    <Button look={roots.flush ? 'plain' : 'go'} onclick={() => (keys.readingOpen = true)}>
+      Write down a reading
+    </Button>
+    <Button onclick={() => (sheet = 'water')}>Plain water</Button>
+    <Button onclick={() => (sheet = 'test')}>pH, nitrate, moisture</Button>
+    <label>
+      <input
+        type="checkbox"
+        checked={roots.logs_waterings}
+        onchange={(event) => logs(event.currentTarget.checked)}
+      />
+      I log every watering
+    </label>
+  </div>
+  {#if roots.records.length}
+    <details>
+      <summary>Waterings and tests written down here</summary>
+      <ul>
+        {#each roots.records as one (one.id)}<li>{one.at}: {one.text}</li>{/each}
+      </ul>
+    </details>
+  {/if}
+  <SeriesPanel subjectId={roots.subject_id} name={roots.name} />
+  <TestSheet {roots} bind:sheet />
+</article>
+
+<style>
+  article {
+    display: grid;
+    grid-template-columns: minmax(0, 1fr);
+    gap: var(--space-3);
+  }
+
+  h2 {
+    font-size: var(--text-l);
+  }
+
+  .headline {
+    font-size: 1.125rem;
+    line-height: 1.4;
+  }
+
+  .next b {
+    font-weight: 650;
+  }
+
+  .how {
+    min-height: var(--touch);
+    margin-block: -10px;
+    padding: 0 var(--space-2);
+    border: 0;
+    background: none;
+    color: var(--color-rim);
+    text-decoration: underline;
+    cursor: pointer;
+  }
+
+  .doubt {
+    color: var(--color-stop);
+  }
+
+  ul {
+    margin: 0;
+    padding-left: var(--space-4);
+    color: var(--color-text-soft);
+  }
+
+  .acts {
+    display: flex;
+    flex-wrap: wrap;
+    gap: var(--space-2) var(--space-3);
+    align-items: center;
+  }
+
+  label {
+    display: inline-flex;
+    gap: var(--space-2);
+    align-items: center;
+    min-height: var(--touch);
+  }
+
+  input {
+    width: 22px;
+    height: 22px;
+    accent-color: var(--color-rim);
+  }
+
+  summary {
+    min-height: var(--touch);
+    padding: var(--space-2) 0;
+    color: var(--color-rim);
+    cursor: pointer;
+  }
+</style>

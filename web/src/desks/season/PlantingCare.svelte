@@ -1,0 +1,135 @@
+<script lang="ts">
+  import { garden } from '../../app/garden.svelte';
+  import { undo } from '../../app/undo.svelte';
+  import { ask, client, type Problem, type Reply, type Schemas } from '../../api/client';
+  import Button from '../../ui/Button.svelte';
+  import Choice from '../../ui/Choice.svelte';
+  import { newId } from '../../ui/ids';
+  import SoilTestSheet from './SoilTestSheet.svelte';
+  import { dateShort } from './strips';
+
+  interface Props {
+    page: Schemas['PlantingOut'];
+  }
+  let { page }: Props = $props();
+  const EVERY = [7, 10, 14, 18, 21, 28];
+  let testOpen = $state(false);
+  let ending = $state(false);
+  let problem = $state<Problem | null>(null);
+  const params = $derived({ path: { planting_id: page.id } });
+  const NAMES: Record<string, string> = {
+    mixed: 'Both',
+    soil_first: 'Soil first',
+    soluble: 'Soluble',
+  };
+
+  async function done(reply: Reply<Schemas['WrittenOut']>) {
+    problem = reply.problem ?? null;
+    if (!reply.data) return;
+    undo.offer(reply.data);
+    await garden.changed();
+  }
+
+  async function follow(approach: string) {
+    await done(
+      await ask(
+        client.POST('/api/plantings/{planting_id}/approach', { params, body: { approach } }),
+      ),
+    );
+  }
+
+  async function repeat(days: string) {
+    const body = { days: days ? Number(days) : null };
+    await done(await ask(client.POST('/api/plantings/{planting_id}/repeat', { params, body })));
+  }
+
+  async function again() {
+    const body = { id: newId(), stand_id: newId(), fill_id: null };
+    await done(await ask(client.POST('/api/plantings/{planting_id}/again', { params, body })));
+  }
+
+  async function end() {
+    ending = false;
+    await done(await ask(client.POST('/api/plantings/{planting_id}/end', { params })));
+  }
+</script>
+
+<div class="care">
+  {#if problem}<p class="trouble" role="alert">{problem.message}</p>{/if}
+  <Choice
+    label="How it is fed"
+    labelled
+    value={page.approach}
+    options={Object.entries(page.approaches).map(([value, words]) => ({
+      value,
+      name: `${NAMES[value] ?? value}: ${words}`,
+    }))}
+    onchange={follow}
+  />
+  <Choice
+    label="Sow the same again"
+    labelled
+    value={page.repeat_days ? String(page.repeat_days) : ''}
+    options={[
+      { value: '', name: 'no' },
+      ...EVERY.map((days) => ({ value: String(days), name: `every ${days} days` })),
+    ]}
+    onchange={repeat}
+  />
+  {#if page.sow_again_on}
+    <p>
+      {page.sow_again_on <= page.today ? 'Due since' : 'Due'}
+      <b>{dateShort(page.sow_again_on)}</b>
+    </p>
+    <Button look={page.sow_again_on <= page.today ? 'go' : 'plain'} onclick={again}>
+      Sown again today
+    </Button>
+  {/if}
+  {#if page.soil_test}<p class="soft">{page.soil_test}</p>{/if}
+  <div class="acts">
+    {#if page.fill_id}<Button onclick={() => (testOpen = true)}>A test of the soil or mix</Button
+      >{/if}
+    {#if !page.ended_on && !ending}
+      <Button onclick={() => (ending = true)}>This crop is over</Button>
+    {/if}
+    {#if ending}
+      <Button look="go" onclick={end}>Yes, it is over</Button>
+      <Button onclick={() => (ending = false)}>No</Button>
+    {/if}
+  </div>
+</div>
+{#if page.fill_id}<SoilTestSheet
+    fillId={page.fill_id}
+    place={page.place}
+    bind:open={testOpen}
+  />{/if}
+
+<style>
+  .care {
+    display: grid;
+    gap: var(--space-2);
+    padding-top: var(--space-3);
+    border-top: 1px solid var(--color-line);
+  }
+
+  .acts {
+    display: flex;
+    flex-wrap: wrap;
+    gap: var(--space-2);
+  }
+
+  .soft {
+    color: var(--color-text-soft);
+    font-size: var(--text-s);
+  }
+
+  .trouble {
+    color: var(--color-stop);
+  }
+
+  @media print {
+    .care {
+      display: none;
+    }
+  }
+</style>

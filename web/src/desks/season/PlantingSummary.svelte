@@ -1,0 +1,156 @@
+<script lang="ts">
+  import { garden } from '../../app/garden.svelte';
+  import type { Schemas } from '../../api/client';
+  import Button from '../../ui/Button.svelte';
+  import StageSheet from '../bench/StageSheet.svelte';
+  import DressingSheet from './DressingSheet.svelte';
+  import { explainStage } from './explain';
+
+  interface Props {
+    page: Schemas['PlantingOut'];
+    /** Whether the page of the planting is where this stands already. */
+    whole?: boolean;
+  }
+  let { page, whole = false }: Props = $props();
+  let stageOpen = $state(false);
+  let dryOpen = $state(false);
+  const short = $derived(page.ledger.balances.some(isShort));
+
+  function isShort(one: Schemas['BalanceOut']): boolean {
+    return one.word === 'short' || one.word === 'hungry';
+  }
+  const toBench = (jar: string) => `/bench${garden.search}${garden.search ? '&' : '?'}jar=${jar}`;
+</script>
+
+<div class="summary">
+  {#if !whole}<p class="who"><b>{page.counted}</b>, {page.place}</p>{/if}
+  <p class="stage">
+    <span>{page.stage}{page.question ? '?' : ''}</span>
+    <button type="button" class="how" onclick={() => explainStage(page)}>how?</button>
+  </p>
+  {#if page.question}<p class="ask">{page.question}</p>{/if}
+  {#each page.said as said (said)}<p class="soft">{said}.</p>{/each}
+  {#if !page.ended_on}
+    <div class="acts">
+      <Button look={page.question ? 'go' : 'plain'} onclick={() => (stageOpen = true)}>
+        I see a change
+      </Button>
+      <Button onclick={() => (dryOpen = true)}>Give a dry feed</Button>
+    </div>
+    <p class="soft">{page.ledger.next_text}</p>
+  {/if}
+  <p class="verdict" class:short>{page.ledger.sentence}</p>
+  {#if page.ledger.fills.length}
+    <h3>On your shelf</h3>
+    <ul>
+      {#each page.ledger.fills as fill (fill.jar_id)}
+        <li>
+          {#if fill.dissolves}<a href={toBench(fill.jar_id)}>{fill.text}</a>{:else}{fill.text}{/if}
+        </li>
+      {/each}
+    </ul>
+  {/if}
+  {#if page.ledger.rhythm}<p class="soft">{page.ledger.rhythm}</p>{/if}
+  {#if !whole}
+    <a
+      class="page"
+      href="/season/planting?planting={page.id}{page.place_id ? `&stop=${page.place_id}` : ''}"
+      >All about this planting</a
+    >
+  {/if}
+</div>
+{#if page.stand_id}
+  <StageSheet
+    plantingId={page.id}
+    crop={page.crop}
+    cropKey={page.crop_key}
+    stageKey={page.stage_key}
+    bind:open={stageOpen}
+  />
+  <DressingSheet standId={page.stand_id} who="{page.counted}, {page.place}" bind:open={dryOpen} />
+{/if}
+
+<style>
+  .summary {
+    display: grid;
+    gap: var(--space-2);
+    align-content: start;
+  }
+
+  .stage {
+    display: flex;
+    align-items: center;
+    gap: var(--space-2);
+    font: 600 var(--text-xl) / 1.15 var(--face-head);
+  }
+
+  .stage span {
+    display: inline-block;
+  }
+
+  .stage span::first-letter {
+    text-transform: uppercase;
+  }
+
+  .how {
+    min-width: var(--touch);
+    min-height: var(--touch);
+    border: 0;
+    background: none;
+    color: var(--color-rim);
+    font: 400 var(--text-s) / 1 var(--face-text);
+    text-decoration: underline;
+    cursor: pointer;
+  }
+
+  .ask {
+    padding: var(--space-2) var(--space-3);
+    border-left: 4px solid var(--color-rim);
+    background: var(--color-rim-tint);
+  }
+
+  .acts {
+    display: flex;
+    flex-wrap: wrap;
+    gap: var(--space-2);
+  }
+
+  .soft {
+    color: var(--color-text-soft);
+    font-size: var(--text-s);
+  }
+
+  .verdict {
+    font-weight: 600;
+  }
+
+  .short {
+    color: var(--color-care);
+  }
+
+  h3 {
+    font-size: var(--text-m);
+  }
+
+  ul {
+    display: grid;
+    gap: var(--space-1);
+    margin: 0;
+    padding-left: var(--space-4);
+    font-size: var(--text-s);
+  }
+
+  .page {
+    display: inline-flex;
+    align-items: center;
+    min-height: var(--touch);
+  }
+
+  @media print {
+    .acts,
+    .how,
+    .page {
+      display: none;
+    }
+  }
+</style>

@@ -1,0 +1,107 @@
+/** Pure geometry of a planting's strip; lengths in px. */
+import type { Schemas } from '../../api/client';
+import { dayNumber } from '../../charts/weeks';
+
+export type Strip = Schemas['StripOut'];
+
+export interface Band {
+  key: string;
+  words: string;
+  tone: string;
+  from: number;
+  to: number;
+  /** A start that was seen; else the ends of its range. */
+  seen: boolean;
+  low: number;
+  high: number;
+  title: string;
+}
+
+const TONES: Record<string, string> = {
+  germination: 'early',
+  seedling: 'early',
+  establishing: 'early',
+  vegetative: 'leaf',
+  heading: 'leaf',
+  flowering: 'flower',
+  fruit_set: 'fruit',
+  fruit_fill: 'fruit',
+  ripening: 'fruit',
+  harvest: 'fruit',
+  bulbing: 'store',
+  root_fill: 'store',
+  wind_down: 'rest',
+};
+
+/** Stage words for where there is little room. */
+const SHORT: Record<string, string> = {
+  germination: 'sprouting',
+  establishing: 'settling',
+  vegetative: 'leaf',
+  flowering: 'flower',
+  fruit_set: 'first fruit',
+  fruit_fill: 'swelling',
+  heading: 'heart',
+  bulbing: 'bulb',
+  root_fill: 'root',
+  harvest: 'harvest',
+  wind_down: 'end',
+};
+
+const WORD_PX = 7.2;
+const fits = (words: string, room: number) => words.length * WORD_PX + 10 < room;
+
+/** The longest wording of a stage that its band has room for; none where none fits. */
+function wordsIn(stage: Schemas['StageBandOut'], room: number): string {
+  const choices = [stage.words, SHORT[stage.key] ?? stage.words];
+  return choices.find((words) => fits(words, room)) ?? '';
+}
+
+const between = (value: number, low: number, high: number) => Math.min(high, Math.max(low, value));
+
+/** The stages of a strip that lie within the axis. */
+export function bandsOf(
+  stages: Schemas['StageBandOut'][],
+  ended: string | null,
+  x: (date: string) => number,
+  width: number,
+): Band[] {
+  const found: Band[] = [];
+  stages.forEach((stage, index) => {
+    const next = stages[index + 1]?.likely ?? ended;
+    const from = x(stage.likely);
+    const to = between(next ? x(ended && next > ended ? ended : next) : width, 0, width);
+    if (to <= 0 || from >= width || to - Math.max(0, from) < 1) return;
+    const span = `${dateShort(stage.low)} to ${dateShort(stage.high)}`;
+    found.push({
+      key: stage.key,
+      words: wordsIn(stage, to - Math.max(0, from)),
+      tone: TONES[stage.key] ?? 'rest',
+      from: Math.max(0, from),
+      to,
+      seen: stage.seen,
+      low: between(x(stage.low), 0, width),
+      high: between(x(stage.high), 0, width),
+      title: `${stage.words}: ${stage.seen ? 'seen, ' : 'expected '}${span}`,
+    });
+  });
+  return found;
+}
+
+export function dateShort(date: string): string {
+  return new Intl.DateTimeFormat('en-GB', {
+    timeZone: 'UTC',
+    day: 'numeric',
+    month: 'short',
+  }).format(new Date(`${date}T00:00:00Z`));
+}
+
+/** How large a gift is drawn: its area is in step with the nitrogen it carries. */
+export function dropSize(nitrogen: number, most: number): number {
+  return 0.6 + 0.8 * Math.sqrt(most > 0 ? Math.max(0, nitrogen) / most : 0);
+}
+
+/** Whole days from one date to another. */
+export function daysBetween(from: string, to: string): number {
+  return dayNumber(to) - dayNumber(from);
+}

@@ -1,0 +1,87 @@
+<script lang="ts">
+  import { ask, client, type Problem, type Schemas } from '../../api/client';
+  import Button from '../../ui/Button.svelte';
+  import Field from '../../ui/Field.svelte';
+  import Note from '../../ui/Note.svelte';
+  import Sheet from '../../ui/Sheet.svelte';
+
+  interface Props {
+    open: boolean;
+    /** The brew that is spoken of; none for anything else. */
+    brewId?: string;
+  }
+  let { open = $bindable(), brewId }: Props = $props();
+  let claim = $state('');
+  let vessel = $state('9 L');
+  let found = $state<Schemas['ClaimOut'] | null>(null);
+  let problem = $state<Problem | null>(null);
+  const TITLES: Record<string, string> = {
+    possible: 'It can be',
+    impossible: 'It cannot be',
+    agrees: 'Its parts agree',
+    contradicts: 'It contradicts itself',
+  };
+  const severity = $derived(
+    found?.verdict === 'impossible' || found?.verdict === 'contradicts' ? 'care' : 'info',
+  );
+
+  async function check(event: SubmitEvent) {
+    event.preventDefault();
+    const body = { claim, brew_id: brewId ?? null, vessel };
+    const reply = await ask(client.POST('/api/claims', { body }));
+    problem = reply.problem ?? null;
+    found = reply.data ?? null;
+  }
+</script>
+
+<Sheet title="Heard over the fence" bind:open>
+  <form onsubmit={check} novalidate>
+    <Field
+      label="What is claimed"
+      bind:value={claim}
+      hint={brewId
+        ? 'Such as “3 % nitrogen”, held against what went into this brew.'
+        : '“3 % nitrogen in rice rinse water”, or “1:400, so three tablespoons in the can”.'}
+      trouble={problem?.field === 'claim' ? problem.message : ''}
+    />
+    <Field
+      label="In a can of"
+      bind:value={vessel}
+      trouble={problem?.field === 'vessel' ? problem.message : ''}
+    />
+    <Button look="go" type="submit">Check it</Button>
+  </form>
+  {#if found}
+    <div class="found" role="status">
+      <Note {severity} title={TITLES[found.verdict] ?? found.verdict}>{found.text}</Note>
+      <ul>
+        {#each found.working as step, index (index)}
+          <li>{step.what}: <b>{step.text} {step.unit}</b> <i>{step.source}</i></li>
+        {/each}
+      </ul>
+    </div>
+  {/if}
+</Sheet>
+
+<style>
+  form,
+  .found {
+    display: grid;
+    gap: var(--space-3);
+  }
+
+  .found {
+    margin-top: var(--space-4);
+  }
+
+  ul {
+    margin: 0;
+    padding-left: var(--space-4);
+    font-size: var(--text-s);
+  }
+
+  i {
+    color: var(--color-text-soft);
+    font-style: normal;
+  }
+</style>

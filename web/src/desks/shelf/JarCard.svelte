@@ -1,0 +1,20 @@
+<script lang="ts">
+  import type { Schemas } from '../../api/client';
+  import JarDrawing from '../../drawings/JarDrawing.svelte';
+  import { dateInWords } from '../../ui/time';
+  import ShelfItem from './ShelfItem.svelte';
+
+  const { jar }: { jar: Schemas['ShelfOut']['jars'][number] } = $props();
+</script>
+
+<ShelfItem href="/shelf/jar?jar={jar.id}">
+  <JarDrawing share={jar.share} kind={jar.form === 'liquid' ? 'bottle' : 'jar'} />
+  <span>
+    <b>{jar.name}</b>
+    <small>{jar.bottle ? 'home-made' : jar.grade}{jar.suits ? ` · ${jar.suits}` : ''}</small>
+    <small>{jar.stock_text} left{jar.dissolves ? '' : ' · spread dry'}</small>
+    {#if jar.stale}<strong>past its best</strong>{:else if jar.use_by}<small
+        >best before {dateInWords(jar.use_by)}</small
+      >{/if}
+  </span>
+</ShelfItem>

@@ -1,0 +1,180 @@
+<script lang="ts">
+  import { onMount, untrack } from 'svelte';
+  import { searchParams } from 'sv-router';
+  import { garden } from '../../app/garden.svelte';
+  import { working } from '../../app/working.svelte';
+  import { ask, client, type Problem, type Schemas } from '../../api/client';
+  import Button from '../../ui/Button.svelte';
+  import { dateInWords } from '../../ui/time';
+
+  const id = $derived(String(searchParams.get('jar') ?? ''));
+  let jar = $state<Schemas['JarPageOut'] | null>(null);
+  let problem = $state<Problem | null>(null);
+
+  onMount(() => {
+    working.clear();
+    return () => working.clear();
+  });
+
+  $effect(() => {
+    const wanted = id;
+    void garden.version;
+    if (wanted) untrack(() => void load(wanted));
+  });
+
+  $effect(() => {
+    if (jar) working.advice = jar.advice;
+  });
+
+  async function load(wanted: string) {
+    const params = { path: { jar_id: wanted } };
+    const reply = await ask(client.GET('/api/jars/{jar_id}/page', { params }));
+    problem = reply.problem ?? null;
+    if (reply.data) jar = reply.data;
+  }
+</script>
+
+<section aria-busy={!jar}>
+  <a class="back" href="/shelf{garden.search}">Back to the shelf</a>
+  {#if problem}<p class="trouble" role="alert">{problem.message}</p>{/if}
+  {#if jar}
+    <h1>{jar.name}</h1>
+    <p class="soft">
+      {jar.bottle ? jar.known_by : `label ${jar.grade}`} · {jar.stock_text} left{jar.use_by
+        ? ` · best before ${dateInWords(jar.use_by)}`
+        : ''}
+    </p>
+    <h2>What it holds</h2>
+    <dl>
+      {#each jar.elements as part (part.name)}<dt>{part.name}</dt>
+        <dd>{part.text}</dd>{/each}
+    </dl>
+    {#if jar.weighs}<p>{jar.weighs[0]?.toUpperCase()}{jar.weighs.slice(1)}.</p>{/if}
+    {#if jar.price_per_n}<p>It costs {jar.price_per_n}.</p>{/if}
+    {#if jar.good_for.length}
+      <p>
+        <b>Good for</b>
+        {jar.good_for.join('; ')}.
+        {#if jar.does_not.length}{jar.does_not.join('. ')}.{/if}
+      </p>
+      <p>{jar.dilute_text}</p>
+    {/if}
+    <div class="acts">
+      <a class="go" href="/bench?jar={jar.id}{garden.stop ? `&stop=${garden.stop.id}` : ''}">
+        Pour from it on the Bench
+      </a>
+      {#if jar.brew_id}<a class="plain" href="/shelf/brew?brew={jar.brew_id}"
+          >The brew it came from</a
+        >{/if}
+      {#if jar.bottle}<Button onclick={() => print()}>Print the label</Button>{/if}
+    </div>
+    {#if jar.bottle}
+      <aside class="label" aria-label="The bottle's label">
+        <h2>{jar.name}</h2>
+        <p>
+          {jar.made_on ? `made ${dateInWords(jar.made_on)}` : ''}{jar.use_by
+            ? ` · best before ${dateInWords(jar.use_by)}`
+            : ''}
+        </p>
+        <p>
+          In 1 L: {jar.elements
+            .map((part) => `${part.name} ${part.text.split('likely ')[1] ?? ''} mg`)
+            .join(', ')}
+        </p>
+        <p><b>{jar.dilute_text}</b></p>
+        {#each jar.label_cautions as caution (caution)}<p>{caution}</p>{/each}
+      </aside>
+    {/if}
+  {:else if !problem}
+    <p class="soft">Fetching it from the shelf…</p>
+  {/if}
+</section>
+
+<style>
+  section {
+    display: grid;
+    gap: var(--space-3);
+    align-content: start;
+    padding: var(--space-2) 22px var(--space-8);
+  }
+
+  h1 {
+    font-size: 1.5625rem;
+  }
+
+  h2 {
+    font-size: var(--text-l);
+  }
+
+  .back {
+    display: inline-flex;
+    align-items: center;
+    width: max-content;
+    min-height: var(--touch);
+  }
+
+  .soft {
+    color: var(--color-text-soft);
+  }
+
+  .trouble {
+    color: var(--color-stop);
+  }
+
+  dl {
+    display: grid;
+    grid-template-columns: 40px 1fr;
+    gap: var(--space-1) var(--space-2);
+    margin: 0;
+  }
+
+  dt {
+    font: 700 var(--text-m) / 1.4 var(--face-head);
+  }
+
+  dd {
+    margin: 0;
+  }
+
+  .acts {
+    display: flex;
+    flex-wrap: wrap;
+    gap: var(--space-2);
+  }
+
+  .go,
+  .plain {
+    display: inline-flex;
+    align-items: center;
+    min-height: var(--touch);
+    padding: 0 var(--space-4);
+    border: 1px solid var(--color-edge);
+    border-radius: var(--radius);
+    color: inherit;
+    font-weight: 550;
+    text-decoration: none;
+  }
+
+  .go {
+    border-color: transparent;
+    background: var(--color-go);
+    color: var(--color-on-go);
+  }
+
+  .label {
+    display: grid;
+    gap: var(--space-1);
+    max-width: 380px;
+    padding: var(--space-3) var(--space-4);
+    border: 2px solid var(--color-text);
+    border-top: 8px solid var(--color-rim);
+    border-radius: var(--radius);
+    font-size: 0.9375rem;
+  }
+
+  @media print {
+    section > :not(.label) {
+      display: none;
+    }
+  }
+</style>

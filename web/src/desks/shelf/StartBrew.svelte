@@ -1,0 +1,194 @@
+<script lang="ts">
+  import { onMount } from 'svelte';
+  import { garden } from '../../app/garden.svelte';
+  import { navigate } from '../../app/router';
+  import { undo } from '../../app/undo.svelte';
+  import { working } from '../../app/working.svelte';
+  import { ask, client, type Problem, type Schemas } from '../../api/client';
+  import BrewChart from '../../charts/BrewChart.svelte';
+  import Button from '../../ui/Button.svelte';
+  import { newId } from '../../ui/ids';
+  import Note from '../../ui/Note.svelte';
+  import StepForm from '../setup/StepForm.svelte';
+  import type { Answers } from '../setup/questions';
+  import BrewFigures from './BrewFigures.svelte';
+  import { brewBody, brewForm, fromRecipe, type BrewBody } from './brewForm';
+
+  let choices = $state<Schemas['BrewChoicesOut'] | null>(null);
+  let problem = $state<Problem | null>(null);
+  let given = $state<Answers | null>(null);
+  let body = $state<BrewBody | null>(null);
+  let figures = $state<Schemas['BrewFiguresOut'] | null>(null);
+  let busy = $state(false);
+
+  onMount(() => {
+    working.clear();
+    void load();
+    return () => working.clear();
+  });
+
+  async function load() {
+    const reply = await ask(client.GET('/api/brew-choices'));
+    problem = reply.problem ?? null;
+    choices = reply.data ?? null;
+  }
+
+  /** The last question is answered: work it out before anything is begun. */
+  async function preview(answers: Answers): Promise<Problem | null> {
+    const asked = brewBody(answers);
+    if ('problem' in asked) return asked.problem;
+    const reply = await ask(client.POST('/api/brews/preview', { body: asked.body }));
+    if (reply.problem) return reply.problem;
+    given = { ...answers };
+    body = asked.body;
+    figures = reply.data;
+    working.advice = reply.data.preparing;
+    return null;
+  }
+
+  async function begin() {
+    if (!body) return;
+    busy = true;
+    const id = newId();
+    const reply = await ask(client.POST('/api/brews', { body: { ...body, id } }));
+    busy = false;
+    problem = reply.problem ?? null;
+    if (!reply.data) return;
+    undo.offer(reply.data);
+    await garden.changed();
+    await navigate('/shelf/brew', { search: { brew: id } });
+  }
+
+  const severity = (one: Schemas['AdviceOut']) =>
+    one.severity as 'info' | 'care' | 'stop' | 'school';
+</script>
+
+<section>
+  <a class="back" href="/shelf{garden.search}">Back to the shelf</a>
+  <h1>{figures ? `Before you begin: ${body?.name}` : 'Begin a brew'}</h1>
+  {#if problem}<p class="trouble" role="alert">{problem.message}</p>{/if}
+  {#if figures && body}
+    {#if figures.gathering.length}
+      <h2>Gathering</h2>
+      {#each figures.gathering as one (one.key)}
+        <Note severity={severity(one)} title={one.title} source={one.source}>{one.text}</Note>
+      {/each}
+    {/if}
+    <h2>What to expect</h2>
+    <BrewChart
+      days={figures.days}
+      ec={figures.ec}
+      ready={figures.ready}
+      summary="Expected conductivity by the day, as a band; {figures.ready_text}."
+    />
+    <BrewFigures {figures} when="When it is ready" />
+    <h2>Preparing and keeping</h2>
+    <p class="soft">{figures.method_note}</p>
+    {#each figures.preparing.filter((one) => one.severity === 'stop') as one (one.key)}
+      <Note severity="stop" title={one.title} source={one.source}>{one.text}</Note>
+    {/each}
+    <div class="acts">
+      <Button onclick={() => (figures = null)}>Back to the questions</Button>
+      <Button look="go" disabled={busy} onclick={begin}>Begin it now</Button>
+    </div>
+  {:else if choices}
+    {#if !given}
+      <h2>From a recipe</h2>
+      <ul class="recipes">
+        {#each choices.recipes as recipe (recipe.key)}
+          <li>
+            <button type="button" onclick={() => (given = fromRecipe(recipe, choices))}>
+              <b>{recipe.name}</b>
+              <span
+                >{recipe.method} · {recipe.ingredients
+                  .map((one) => `${one.amount} ${one.name.toLowerCase()}`)
+                  .join(', ')}</span
+              >
+            </button>
+          </li>
+        {/each}
+      </ul>
+      <Button onclick={() => (given = {})}>Something else</Button>
+      <p class="soft">
+        Only ever spread, never brewed: {choices.spread_only.join(', ').toLowerCase()}.
+      </p>
+    {:else}
+      <StepForm form={{ ...brewForm(choices), save: preview }} {given} ondone={() => undefined} />
+    {/if}
+  {:else if !problem}
+    <p class="soft">Fetching the recipes…</p>
+  {/if}
+</section>
+
+<style>
+  section {
+    display: grid;
+    grid-template-columns: minmax(0, 1fr);
+    gap: var(--space-3);
+    align-content: start;
+    max-width: 760px;
+    padding: var(--space-2) 22px var(--space-8);
+  }
+
+  h1 {
+    font-size: 1.5625rem;
+  }
+
+  h2 {
+    font-size: var(--text-l);
+  }
+
+  .back {
+    display: inline-flex;
+    align-items: center;
+    width: max-content;
+    min-height: var(--touch);
+  }
+
+  .soft {
+    color: var(--color-text-soft);
+    font-size: var(--text-s);
+  }
+
+  .trouble {
+    color: var(--color-stop);
+  }
+
+  .recipes {
+    display: grid;
+    grid-template-columns: repeat(auto-fill, minmax(260px, 1fr));
+    gap: var(--space-2);
+    margin: 0;
+    padding: 0;
+    list-style: none;
+  }
+
+  .recipes button {
+    width: 100%;
+    height: 100%;
+    min-height: 64px;
+    padding: var(--space-2) var(--space-3);
+    border: 1px solid var(--color-edge);
+    border-radius: var(--radius);
+    background: none;
+    text-align: left;
+    cursor: pointer;
+  }
+
+  .recipes b,
+  .recipes span {
+    display: block;
+  }
+
+  .recipes span {
+    color: var(--color-text-soft);
+    font-size: var(--text-s);
+  }
+
+  .acts {
+    display: flex;
+    flex-wrap: wrap;
+    gap: var(--space-2);
+    justify-content: flex-end;
+  }
+</style>
