@@ -65,6 +65,9 @@ def _desktop(browser: Browser, address: str) -> None:
     page.keyboard.press("c")
     page.get_by_role("img", name="doses as drops").wait_for()
     _shoot(page, "notebook-chart")
+    _roots(page, address)
+    _seasons(page, address)
+    _shelves(page, address)
     page.goto(f"{address}/setup")
     page.get_by_role("heading", name="Set-up of Weir Yard").wait_for()
     _shoot(page, "setup")
@@ -73,6 +76,35 @@ def _desktop(browser: Browser, address: str) -> None:
     dark = _page(browser, DESKTOP, "dark")
     _at_tub_2(dark, address)
     _shoot(dark, "bench-dark")
+
+
+def _roots(page: Page, address: str) -> None:
+    page.goto(address)
+    page.get_by_label("Along the path").get_by_role("button", name="Quay tub 2").click()
+    page.get_by_role("link", name="What the roots say").click()
+    page.get_by_role("region", name="Flush").wait_for()
+    _shoot(page, "roots")
+
+
+def _seasons(page: Page, address: str) -> None:
+    page.goto(f"{address}/season")
+    page.get_by_role("main").get_by_role("button", name="Runner bean").click()
+    page.get_by_role("img", name="nitrogen: need").wait_for()
+    _shoot(page, "season")
+    page.get_by_role("link", name="All about this planting").click()
+    page.locator("[aria-current=step]").wait_for()
+    _shoot(page, "planting")
+
+
+def _shelves(page: Page, address: str, kind: str = "") -> None:
+    page.goto(f"{address}/shelf")
+    brew = page.get_by_role("link", name="Comfrey ferment Airless")
+    brew.wait_for()
+    if not kind:
+        _shoot(page, "shelf")
+    brew.click()
+    page.get_by_role("img", name="Conductivity of Comfrey ferment").wait_for()
+    _shoot(page, f"{kind}brew")
 
 
 def _phone(browser: Browser, address: str) -> None:
@@ -86,6 +118,7 @@ def _phone(browser: Browser, address: str) -> None:
     page.goto(f"{address}/notebook")
     page.locator("#desk h2").first.wait_for()
     _shoot(page, "phone-notebook")
+    _shelves(page, address, "phone-")
     page.goto(f"{address}/setup")
     page.get_by_role("heading", name="Set-up of Weir Yard").wait_for()
     _shoot(page, "phone-setup")

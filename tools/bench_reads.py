@@ -1,0 +1,140 @@
+"""The server's part of ``make bench``: reads over much data, beside a bare answer of their size."""
+
+from __future__ import annotations
+
+import os
+import statistics
+import tempfile
+import time
+import uuid
+from datetime import UTC, date, datetime, timedelta
+from pathlib import Path
+from typing import Any
+
+RUNS = 15
+_PLANTINGS, _WEEKS = 40, 104
+_NOW = datetime(2026, 7, 14, 16, 40, tzinfo=UTC)
+
+
+def main() -> None:
+    """Build a large garden in a fresh folder and print medians; nothing passes or fails."""
+    with tempfile.TemporaryDirectory() as folder:
+        os.environ |= {
+            "DACE_DATA": folder,
+            "DACE_DEMO": "1",
+            "DACE_NOW": "2026-07-14T17:40",
+            "DACE_SECRET_KEY": "only-for-timings",
+            "DJANGO_SETTINGS_MODULE": "dace.project.settings.production",
+        }
+        (Path(folder) / "static").mkdir()
+        import django
+
+        django.setup()
+        from django.core.management import call_command
+
+        call_command("migrate", verbosity=0)
+        call_command("demo", stdout=open(os.devnull, "w"))  # noqa: SIM115 - ends with the process
+        _grow()
+        _report("Season desk, 40 plantings with two years of doses", "/api/season")
+        subject = _logged()
+        for days in (0, 365, 30):
+            what = f"a series of 500,000 readings, {days or 'all its'} days"
+            _report(what, f"/api/subjects/{subject}/series?days={days}")
+
+
+def _grow() -> None:
+    """Forty plantings, each fed every week for two years."""
+    from dace.demo.weir_yard import key
+    from dace.feeding.models import Can, Dose
+    from dace.garden.models import Planting, StageSeen, Stand
+
+    demo = Planting.objects.all()
+    crops = [p.crop for p in demo]
+    base, garden = Stand.objects.first(), demo[0].garden
+    can = Can.objects.first()
+    assert base is not None
+    assert can is not None
+    row = {"household_id": garden.household_id, "created_at": _NOW}
+    for number in range(_PLANTINGS - len(crops)):
+        begun = date(2026, 3, 1) + timedelta(days=2 * number)
+        planting = Planting.objects.create(
+            id=key(f"bench planting {number}"),
+            garden=garden,
+            crop=crops[number % len(crops)],
+            count=4,
+            started_on=begun,
+            **row,
+        )
+        Stand.objects.create(planting=planting, fill=base.fill, count=4, from_on=begun, **row)
+        stage = "vegetative" if planting.crop != "strawberry" else "flowering"
+        StageSeen.objects.create(planting=planting, stage=stage, seen_on=date(2026, 7, 1), **row)
+    Dose.objects.bulk_create(
+        Dose(
+            can=can,
+            stand=stand,
+            fill=stand.fill,
+            plants=stand.count,
+            litres_each=0.5,
+            poured_at=_NOW - timedelta(days=7 * week),
+            **row,
+        )
+        for stand in Stand.objects.select_related("fill")
+        for week in range(_WEEKS)
+    )
+
+
+def _logged() -> str:
+    """Half a million readings of a logger in one fill; its subject."""
+    from dace.garden.models import Fill
+    from dace.households.models import Membership
+    from dace.households.scope import Scope
+    from dace.measuring.series import import_series
+
+    member, fill = Membership.objects.first(), Fill.objects.first()
+    assert member is not None
+    assert fill is not None
+    scope = Scope(member.household_id, member.user_id, _NOW)
+    rows = (
+        f"{_NOW - timedelta(minutes=10 * n):%Y-%m-%dT%H:%MZ},{1 + n % 7 / 10}"
+        for n in range(500_000)
+    )
+    began = time.perf_counter()
+    import_series(scope, uuid.uuid4(), fill.subject_id, "\n".join(rows), UTC)
+    print(f"taking 500,000 readings in: {time.perf_counter() - began:.1f} s")
+    return str(fill.subject_id)
+
+
+def _report(what: str, path: str) -> None:
+    from django.http import HttpResponse
+    from django.test import Client
+    from django.urls import path as route
+
+    from dace.households.models import User
+    from dace.project import urls
+
+    client = Client(headers={"host": "localhost"})
+    user = User.objects.first()
+    assert user is not None
+    client.force_login(user)
+    cold, payload = _timed(client, path)
+    urls.urlpatterns.insert(
+        0, route("bare", lambda _: HttpResponse(payload, content_type="application/json"))
+    )
+    warm = statistics.median(_timed(client, path)[0] for _ in range(RUNS))
+    bare = statistics.median(_timed(client, "/bare")[0] for _ in range(RUNS))
+    print(f"{what}: median {warm:.0f} ms of {RUNS}, {cold:.0f} ms the first time of a day")
+    print(f"a bare answer of the same {len(payload)} bytes: median {bare:.1f} ms")
+    print(f"ratio: {warm / bare:.0f}")
+
+
+def _timed(client: Any, path: str) -> tuple[float, bytes]:
+    began = time.perf_counter()
+    reply = client.get(path)
+    took = 1000 * (time.perf_counter() - began)
+    if reply.status_code != 200:
+        raise SystemExit(f"{path} answered {reply.status_code}: {reply.content[:300]!r}")
+    return took, reply.content
+
+
+if __name__ == "__main__":
+    main()
