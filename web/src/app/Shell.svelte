@@ -21,7 +21,9 @@
 
   // A page begins at its top, however far down the last one was read.
   $effect(() => {
-    if (route.pathname) desk?.scrollTo({ top: 0 });
+    if (!route.pathname) return;
+    desk?.scrollTo({ top: 0 });
+    window.scrollTo({ top: 0 }); // where it is the window that scrolls
   });
 </script>
 

@@ -23,6 +23,7 @@
     {#each DESKS as desk (desk.path)}
       <li><button type="button" onclick={() => open(desk.path)}>{desk.name}</button></li>
     {/each}
+    <li><button type="button" onclick={() => open('/roots')}>What the roots say</button></li>
     <li><button type="button" onclick={() => open('/setup')}>Set-up</button></li>
     <li>
       <button

@@ -38,7 +38,11 @@ export function allFindable(stops: Schemas['StopOut'][], jars: Schemas['JarOut']
     desk: '/shelf/jar' as const,
     jar: jar.id,
   }));
-  const pages = [...DESKS, { path: '/setup' as const, name: 'Set-up' }].map((desk) => ({
+  const pages = [
+    ...DESKS,
+    { path: '/roots' as const, name: 'What the roots say, all along the path' },
+    { path: '/setup' as const, name: 'Set-up' },
+  ].map((desk) => ({
     id: desk.path,
     name: desk.name,
     line: 'page',

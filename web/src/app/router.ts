@@ -14,6 +14,7 @@ export const { p, navigate, isActive, route } = createRouter({
   '/season': () => import('../desks/season/SeasonPage.svelte'),
   '/season/planting': () => import('../desks/season/PlantingPage.svelte'),
   '/place': () => import('../desks/place/PlacePage.svelte'),
+  '/roots': () => import('../desks/place/RootsPage.svelte'),
   '/pen': () => import('../desks/place/PenPage.svelte'),
   '/notebook': NotebookPage,
   '/setup': () => import('../desks/setup/SetupPage.svelte'),
@@ -28,4 +29,4 @@ export const DESKS = [
   { path: '/notebook', name: 'Notebook' },
 ] as const;
 
-export type DeskPath = (typeof DESKS)[number]['path'] | '/setup' | '/shelf/jar';
+export type DeskPath = (typeof DESKS)[number]['path'] | '/roots' | '/setup' | '/shelf/jar';

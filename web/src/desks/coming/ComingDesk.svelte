@@ -16,9 +16,9 @@
       title: 'Round',
       will: 'What to do today, one can after another, with a tick for each stop, and what waits and why.',
       meanwhile:
-        'The path says when each stop was last fed. Choose one, and the Bench works out its can.',
-      to: '/bench',
-      link: 'To the Bench',
+        'The path says when each stop was last fed, and the roots say which of them wants a feed, water or a flush.',
+      to: '/roots',
+      link: 'What the roots say',
     },
   };
 

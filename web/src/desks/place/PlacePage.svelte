@@ -53,6 +53,7 @@
         {/if}
         <a href="/bench{garden.search}">To the Bench</a>
         <a href="/season{garden.search}">Its season</a>
+        <a href="/roots">All roots</a>
       </div>
     </header>
     {#each place.fills as roots (roots.fill_id)}
@@ -69,7 +70,10 @@
     <HarvestSheet plantings={place.plantings} bind:open={picking} />
   {:else if !garden.stop && garden.path}
     <h1>Roots</h1>
-    <p>Choose a stop along the path, and Dace says what its drain tells.</p>
+    <p>
+      Choose a stop along the path, and Dace says what its drain tells, or
+      <a href="/roots">see all of them</a>.
+    </p>
   {:else if !problem}
     <p class="soft">Following the salts…</p>
     <progress aria-label="Following the salts"></progress>
