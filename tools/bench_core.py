@@ -21,7 +21,7 @@ from dace.core.outlook import Asked, Days, outlook, usual_days
 from dace.core.recipe import Ingredient, Recipe
 from dace.core.rootzone.follow import MOST_DAYS, follow
 from dace.core.rootzone.unknowns import DRAWS as DRAWS_FOLLOWED
-from dace.core.rootzone.zone import Growing, Poured, Sampled, Zone, charged_water
+from dace.core.rootzone.zone import CHARGED, Growing, Poured, Sampled, Zone, charged_water
 from dace.core.waters import water_from_ec
 
 RUNS = 15
@@ -66,7 +66,7 @@ def _root_zones() -> None:
     )
     seeds = iter(range(2, 1000))
     one = _median(lambda: follow(replace(zone, seed=next(seeds)), days))
-    fields = np.zeros((DRAWS_FOLLOWED, 8))
+    fields = np.zeros((DRAWS_FOLLOWED, len(CHARGED)))
     plain = _median(lambda: [np.minimum(fields + 1, 2 * fields) for _ in range(MOST_DAYS)])
     print(f"a root zone over {MOST_DAYS} days with 60 readings: median {one:.0f} ms of {RUNS}")
     print(f"thirty such: about {30 * one / 1000:.1f} s")

@@ -46,6 +46,7 @@ from dace.shelf.services import NewJar, save_jar
 
 _SEED = 14072026
 _PEN_ERROR, _POT_ERROR = 0.03, 0.08
+_DRAINS_AFTER = timedelta(days=5)
 _BEGAN = date(2026, 2, 1)
 _ROOT = uuid.UUID("da0ce000-0000-4000-8000-000000000000")
 
@@ -244,7 +245,7 @@ class _Builder:
         log_reading(self._at(day, 18), NewReading(row_id, brew.subject_id, pen))
 
     def _weeks(self) -> None:
-        """Feed, read some cans, and read what drains two days later."""
+        """Feed, read some cans, and read what drains once it has settled."""
         feeding = self.yard["feeding"]
         for week, day in enumerate(feeding["days"]):
             for turn, feed in enumerate(feeding["feeds"]):
@@ -253,7 +254,7 @@ class _Builder:
                     shown = dose.can.ec_likely * (1 + self.error.gauss(0, _PEN_ERROR))
                     scope = self._at(day, 18, 4 * turn + 1)
                     self._read(scope, dose.can.subject_id, shown, "feed_solution")
-                self._drain(day + timedelta(days=2), turn, dose)
+                self._drain(day + _DRAINS_AFTER, turn, dose)
 
     def _feed(self, day: date, minute: int, feed: Table) -> Dose:
         stand = self.stands[feed["grows"]]
@@ -270,7 +271,7 @@ class _Builder:
         return mix_and_pour(self._at(day, 18, minute), can, dose)
 
     def _drain(self, day: date, turn: int, dose: Dose) -> None:
-        """What the yard's pen shows of what drains two days after a feed."""
+        """What the yard's pen shows of what drains once a feed has settled."""
         scope, subject_id = self._at(day, 19, turn), dose.fill.subject_id
         shown = (
             dip(scope, key(self.yard["garden"]["pen"]["name"]), subject_id).value * self._one_pot()

@@ -68,19 +68,28 @@ def _brew(scope: Scope, brew: Brew) -> float:
 
 def _drain(scope: Scope, fill: Fill) -> float:
     pours = [
-        Pour(d.poured_at, d.litres, d.can.ec_likely * off(str(d.can_id), _FILLED_BY_HAND))
+        Pour(
+            d.poured_at,
+            d.litres,
+            d.can.ec_likely * off(str(d.can_id), _FILLED_BY_HAND),
+            core_water(d.can.water).of("HCO3"),
+        )
         for d in doses(scope)
         if d.fill_id == fill.pk
     ]
     plain = Watering.objects.of(scope).filter(fill=fill).select_related("water")
-    pours += [Pour(w.poured_at, w.litres, core_water(w.water).ec_ms_cm) for w in plain]
+    for w in plain:
+        water = core_water(w.water)
+        pours.append(Pour(w.poured_at, w.litres, water.ec_ms_cm, water.of("HCO3")))
     standing = [s for stop in stops(scope) for s in stop.stands if s.fill_id == fill.pk]
     usual = next(iter(waters(scope)), None)
+    tap = core_water(usual) if usual else None
     pot = Pot(
         seed=str(fill.pk),
         since=datetime.combine(fill.filled_on, time(12), tzinfo=UTC),
         holds_l=standing[0].holding_l if standing else None,
         uses_l_day=sum(s.count * s.stage.water_l_day.typ for s in standing),
-        tap_ec=core_water(usual).ec_ms_cm if usual else 0.0,
+        tap_ec=tap.ec_ms_cm if tap else 0.0,
+        tap_hco3_mg_l=tap.of("HCO3") if tap else 0.0,
     )
     return drain_ec(pot, pours, scope.now)

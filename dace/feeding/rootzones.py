@@ -55,7 +55,7 @@ def root_zone(scope: Scope, garden: Garden, fill_id: uuid.UUID) -> RootRecord:
         raise NotFoundError("fill_id", "an id of no fill here", "choose a stop along the path")
     since, zone = scope.now - _BACK, ZoneInfo(garden.zone)
     doses = Dose.objects.of(scope).filter(fill=fill, poured_at__gte=since)
-    doses = doses.select_related("can").prefetch_related("can__parts__jar__brew")
+    doses = doses.select_related("can__water").prefetch_related("can__parts__jar__brew")
     given = Watering.objects.of(scope).filter(fill=fill, poured_at__gte=since)
     dry = Dressing.objects.of(scope).filter(fill=fill).select_related("jar")
     read = Reading.objects.of(scope).filter(subject_id=fill.subject_id, taken_at__gte=since)
@@ -121,7 +121,9 @@ def _dose(row: Dose, zone: ZoneInfo) -> core.Poured:
     return core.Poured(
         on=row.poured_at.astimezone(zone).date(),
         litres=row.litres,
-        mg_l=core.charged_can(row.can.mg_l, feeds, row.can.ec_likely),
+        mg_l=core.charged_can(
+            row.can.mg_l, feeds, row.can.ec_likely, core_water(row.can.water).of("HCO3")
+        ),
         hour=_hour(row.poured_at, zone),
     )
 

@@ -8,31 +8,34 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from datetime import datetime, timedelta
 
-_SEED = 378
-_START_EC, _START_SD = 1.2, 0.25
+_SEED = 1479
+_START_EC, _START_SD = 1.6, 0.25
 _OWN_WATER_L = 10.0
 _TAP_EC = 0.65
-_TAKEN_PER_DAY, _HALF_EC = 0.04, 1.0
+_TAKEN_PER_DAY, _HALF_EC = 0.02, 1.0
 _WANDERS = 0.2
 _COMES = 0.9
 _MOST_DAYS = 400
+_LIME_PER_MG, _LIME_STAYS = 0.0015, 0.4
 _PER_GRAM, _PER_ACID, _BUCKET_DAYS = 0.03, 4.2, 2.5
 
 
 @dataclass(frozen=True)
 class Pour:
-    """Litres of a liquid [mS/cm at 25 C] poured at an instant."""
+    """Litres of a liquid [mS/cm at 25 C] poured at an instant, with its bicarbonate [mg/L]."""
 
     at: datetime
     litres: float
     ec_ms_cm: float
+    hco3_mg_l: float = 0.0
 
 
 @dataclass(frozen=True)
 class Pot:
     """Which pot (the same seed behaves the same), the water it holds and uses a day [L].
 
-    ``since`` is when it was filled; ``tap_ec`` of the water it is watered with unseen.
+    ``since`` is when it was filled; ``tap_ec`` and ``tap_hco3_mg_l`` are of the water that it
+    is watered with unseen.
     """
 
     seed: str
@@ -40,10 +43,11 @@ class Pot:
     holds_l: float | None = None
     uses_l_day: float = 1.0
     tap_ec: float = _TAP_EC
+    tap_hco3_mg_l: float = 0.0
 
 
 class _Tank:
-    """Litres and salt (mS/cm times litres) in an upper and a lower layer."""
+    """Litres, salt and the lime in it (mS/cm times litres) in an upper and a lower layer."""
 
     def __init__(self, pot: Pot) -> None:
         self._chance = random.Random(f"tank {_SEED} {pot.seed}")  # noqa: S311 - repeatable, not secret
@@ -54,24 +58,29 @@ class _Tank:
         start = _START_EC * math.exp(chance.gauss(0, _START_SD))
         self.water = [0.9 * cap for cap in self.caps]
         self.salt = [start * litres for litres in self.water]
+        self.lime = [0.0, 0.0]
         self.uses = pot.uses_l_day * math.exp(chance.gauss(0, 0.2))
         self.through = chance.uniform(0.05, 0.35)
         self.dry_at = chance.uniform(0.45, 0.7)
         self.heavy_hand = chance.uniform(0.0, 0.2)
-        self.tap_ec = pot.tap_ec
+        self.tap_ec, self.tap_lime = pot.tap_ec, _LIME_PER_MG * pot.tap_hco3_mg_l
 
-    def pour(self, litres: float, ec: float) -> None:
+    def pour(self, litres: float, ec: float, lime: float) -> None:
         """From above: a part runs straight through, the rest mixes and pushes."""
         for layer, cap in enumerate(self.caps):
             straight = litres * self.through
             self.salt[layer] += (litres - straight) * ec
+            self.lime[layer] += (litres - straight) * lime
             self.water[layer] += litres - straight
             spill = max(0.0, self.water[layer] - cap)
-            lost = self.salt[layer] * spill / self.water[layer]
+            share = spill / self.water[layer]
+            lost, lost_lime = self.salt[layer] * share, self.lime[layer] * share
             self.water[layer] -= spill
             self.salt[layer] -= lost
+            self.lime[layer] -= lost_lime
             leaves = straight + spill
             ec = (straight * ec + lost) / leaves if leaves > 0 else 0.0
+            lime = (straight * lime + lost_lime) / leaves if leaves > 0 else 0.0
             litres = leaves
 
     def day(self) -> None:
@@ -85,12 +94,15 @@ class _Tank:
         ecs = [self.salt[layer] / self.water[layer] for layer in (0, 1)]
         for layer, ec in enumerate(ecs):
             self.salt[layer] *= 1 - _TAKEN_PER_DAY * ec / (ec + _HALF_EC)
+            scale = max(0.0, self.lime[layer] - _LIME_STAYS * self.water[layer])
+            self.lime[layer] -= scale
+            self.salt[layer] = max(0.0, self.salt[layer] - scale)
         moved = _WANDERS * (ecs[0] - ecs[1]) * min(self.water) / 2
         self.salt[0] -= moved
         self.salt[1] += moved
         lacks = sum(self.caps) - sum(self.water)
         if lacks > (1 - self.dry_at) * sum(self.caps) and comes:
-            self.pour(lacks * (1 + self.heavy_hand), self.tap_ec)
+            self.pour(lacks * (1 + self.heavy_hand), self.tap_ec, self.tap_lime)
 
     def drain(self) -> float:
         """What runs out once it is wet again, mostly from below."""
@@ -124,7 +136,7 @@ def drain_ec(pot: Pot, pours: Sequence[Pour], now: datetime) -> float:
             tank.day()
         while due and due[0].at < pot.since + timedelta(days=day + 1):
             pour = due.pop(0)
-            tank.pour(pour.litres, pour.ec_ms_cm)
+            tank.pour(pour.litres, pour.ec_ms_cm, _LIME_PER_MG * pour.hco3_mg_l)
     return tank.drain()
 
 

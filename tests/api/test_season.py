@@ -89,7 +89,7 @@ class Season(SeasonCase):
         self.assertEqual(len(season["strips"]), 13)
         tub = next(s for s in season["strips"] if s["planting_id"] == PLANTING)
         # 1 + 400 of 46 mg N a mL: 9000 / 401 mL in 9 L is 114.7 mg/L, and 1.5 L each
-        self.assertAlmostEqual(tub["drops"][0]["nitrogen_mg"], 46000 / 401 * 1.5, delta=0.5)
+        self.assertAlmostEqual(tub["drops"][0]["nitrogen_mg"], 46000 / 281 * 2.0, delta=0.5)
         known = [w["known"] for w in season["weeks"]]
         self.assertEqual(known, sorted(known, reverse=True))
 

@@ -10,10 +10,11 @@ from dace.core.climate import climate
 from dace.core.composition import Label, composition
 from dace.core.crops import crop
 from dace.core.errors import DaceError
+from dace.core.figures import Range
 from dace.core.media import medium
 from dace.core.need import Span
 from dace.core.outlook import Asked, Days, outlook
-from dace.core.rootzone.bucket import BOOKS, Bucket, Day
+from dace.core.rootzone.bucket import BOOKS, WIDE, Bucket, Day
 from dace.core.rootzone.flush import after_flush, flush
 from dace.core.rootzone.follow import follow
 from dace.core.rootzone.meaning import (
@@ -26,12 +27,24 @@ from dace.core.rootzone.meaning import (
     word_for,
 )
 from dace.core.rootzone.unknowns import DRAWS, first_unknowns
-from dace.core.rootzone.zone import Growing, Poured, Sampled, Slow, Zone, charged_can, with_charge
+from dace.core.rootzone.zone import (
+    CHARGED,
+    Growing,
+    Poured,
+    Sampled,
+    Slow,
+    Zone,
+    charged_can,
+    charged_water,
+    with_charge,
+)
+from dace.core.waters import water_from_ec
 from tests.core.root_sim import FIRST, season
 
 AUBERGINE = crop("aubergine")
-RAIN, TAP = (with_charge((0.0,) * 8, ec) for ec in (0.06, 0.5))
+RAIN, TAP = (with_charge((0.0,) * WIDE, ec) for ec in (0.06, 0.5))
 POTS = 200
+CA, LIME = (CHARGED.index(name) for name in ("Ca", "HCO3"))
 
 
 def weather(days):
@@ -55,7 +68,7 @@ def grown(key, since, begun):
 
 def feed(ec):
     """Nitrate and potassium of a usual feed."""
-    return with_charge((50 * ec, 0, 0, 0, 100 * ec, 0, 0, 0), ec)
+    return with_charge((50 * ec, 0, 0, 0, 100 * ec, 0, 0, 0, 0), ec)
 
 
 def zone(told=None, seed=1, **more):
@@ -161,7 +174,7 @@ class Flushing(unittest.TestCase):
 
     def test_water_saltier_than_the_target_is_refused_and_none_is_needed_below_it(self):
         with self.assertRaises(DaceError):
-            flush(read_at((0, 3.9)), with_charge((0.0,) * 8, 3.0))
+            flush(read_at((0, 3.9)), with_charge((0.0,) * WIDE, 3.0))
         self.assertIsNone(flush(read_at((0, 1.2), (2, 1.2)), RAIN))
 
     def test_more_water_takes_it_lower(self):
@@ -177,28 +190,39 @@ class Balance(unittest.TestCase):
         for saucer in (False, True):
             for seed in range(5):
                 unknowns = first_unknowns(np.random.default_rng(seed), mix.holding, mix.start_ec)
-                bucket = Bucket(unknowns, 40.0, np.full((2, 8), 300.0), np.array([30.0, 60.0]))
+                bucket = Bucket(unknowns, 40.0, np.full((2, WIDE), 300.0), np.array([30.0, 60.0]))
                 bucket.has_saucer = saucer
-                bucket.fresh(np.full(8, 4000.0), unknowns.fixed["start_ec"], np.ones(DRAWS))
+                bucket.fresh(np.full(WIDE, 4000.0), unknowns.fixed["start_ec"], np.ones(DRAWS))
                 first = self.holds(bucket)
                 for _ in range(150):
                     need = rng.uniform(0, 200, 5)
                     bucket.morning(Day(rng.uniform(0, 3), need, 1.0, rng.uniform(0, 2)))
                     if rng.uniform() < 0.3:
                         litres = np.full(DRAWS, rng.uniform(0, 15))
-                        bucket.pour(litres, rng.uniform(0, 150, 8))
+                        bucket.pour(litres, rng.uniform(0, 150, WIDE))
                     bucket.evening(np.array(TAP), True, rng.normal(size=DRAWS))
                     self.assertTrue((bucket.water <= bucket.full * (1 + 1e-9)).all())
                     self.assertTrue((bucket.water > 0).all() and (bucket.dissolved >= 0).all())
-                came, drained, taken, shaken = (bucket.books[name] for name in BOOKS)
-                ions = first[1] + came + shaken - drained - taken
+                came, drained, taken, shaken, settled = (bucket.books[name] for name in BOOKS)
+                ions = first[1] + came + shaken - drained - taken - settled
                 # urea turns to ammonium and that to nitrate: one nitrogen
-                for columns in ([0, 1, 2], [3], [4], [5], [6], [7]):
+                for columns in ([0, 1, 2], [3], [4], [5], [6], [7], [8]):
                     want, got = (a[:, columns].sum(axis=1) for a in (ions, self.holds(bucket)[1]))
                     np.testing.assert_allclose(got, want, rtol=1e-3)
                 book = bucket.water_books
                 water = first[0] + book["came_in"] - book["drained"] - book["used"]
                 np.testing.assert_allclose(self.holds(bucket)[0], water, rtol=1e-3)
+
+    def test_hard_water_leaves_lime_by_hand(self):
+        """Of 60 meq in 10 L, 4 meq/L stay dissolved: 20 meq go, 401 mg Ca and 1,220 mg HCO3."""
+        unknowns = first_unknowns(np.random.default_rng(1), medium("coir").holding, Range(1, 1, 1))
+        bucket = Bucket(unknowns, 20.0, np.zeros((1, WIDE)), np.array([30.0]))
+        bucket.water = np.full(DRAWS, 10.0)
+        bucket.dissolved[:, CA], bucket.dissolved[:, LIME] = 60 * 20.04, 60 * 61.017
+        bucket.morning(Day(0.0, np.zeros(5), 1.0, 0.0))
+        np.testing.assert_allclose(bucket.dissolved[:, CA], 40 * 20.04)
+        np.testing.assert_allclose(bucket.books["settled"][:, CA], 400.8)
+        np.testing.assert_allclose(bucket.books["settled"][:, LIME], 1220.3, rtol=1e-4)
 
     def holds(self, bucket):
         salts = bucket.dissolved + bucket.held + bucket.slow.sum(axis=1) + bucket.in_saucer
@@ -258,14 +282,16 @@ class Following(unittest.TestCase):
         self.assertLess(flushed.ec[1, flushed.today + 10], dry.ec[1, dry.today + 10])
 
     def test_a_dry_feed_comes_in_slowly(self):
-        pellets = Slow(FIRST, (0,) * 8, (0, 0, 0, 0, 20_000.0, 0, 0, 0), 20.0)
+        pellets = Slow(FIRST, (0,) * WIDE, (0, 0, 0, 0, 20_000.0, 0, 0, 0, 0), 20.0)
         given = follow(zone(slow=(pellets,)), weather(60), 0)
         bare = follow(zone(), weather(60), 0)
         rises = given.ec[1] - bare.ec[1]
         self.assertGreater(rises[40], rises[5] + 0.5)
 
     def test_a_dry_feed_from_before_the_window_still_comes(self):
-        old = Slow(FIRST - timedelta(days=60), (0,) * 8, (0, 0, 0, 0, 40_000.0, 0, 0, 0), 60.0)
+        old = Slow(
+            FIRST - timedelta(days=60), (0,) * WIDE, (0, 0, 0, 0, 40_000.0, 0, 0, 0, 0), 60.0
+        )
         given = follow(zone(slow=(old,)), weather(60), 0)
         self.assertGreater(given.ec[1, 40], follow(zone(), weather(60), 0).ec[1, 40] + 0.5)
 
@@ -273,12 +299,22 @@ class Following(unittest.TestCase):
         """A third of the nitrogen is nitrate, the rest urea or organic; salt is told by EC."""
         half = composition(Label(6, 0, 0, nitrogen=(("nitrate", 2.0), ("urea", 4.0))))
         mg_l = {"N": 90.0, "P": 10.0, "K": 78.2, "Ca": 40.08, "Mg": 0.0}
-        nitrate, ammonium, urea, *food, salt = charged_can(mg_l, ((half, 5.0),), 0.6)
+        nitrate, ammonium, urea, *food, salt, lime = charged_can(mg_l, ((half, 5.0),), 0.6, 122.0)
         self.assertAlmostEqual(nitrate / urea, 0.5, places=3)
         self.assertAlmostEqual(nitrate + ammonium + urea, 90.0)
         self.assertEqual(food, [10.0, 78.2, 40.08, 0.0])
         # 6 meq at .1 mS/cm each: 2 of potassium, 2 of calcium, so 2 of sodium
         self.assertAlmostEqual(salt, 2 * 22.99, delta=0.1)
+        self.assertEqual(lime, 122.0)
+
+    def test_an_unfed_pot_on_hard_water_does_not_burn(self):
+        """Bicarbonate of calcium settles; as much of other salt stays and climbs."""
+        hard, salty = (
+            follow(zone(water_mg_l=water, filled_on=FIRST), weather(90), 0).now[1]
+            for water in (charged_water(water_from_ec(0.65)), with_charge((0.0,) * WIDE, 0.65))
+        )
+        self.assertLess(hard, 2.6)
+        self.assertGreater(salty, hard + 0.5)
 
     def test_logging_every_watering_turns_the_assumed_ones_off(self):
         logged = follow(zone(logs_all=True), weather(60), 0)

@@ -2,8 +2,9 @@
 
 Notes
 -----
-Order of a day: what a saucer gives back, evaporation, slow release, uptake, what comes in
-from above, what drains, and what nobody knows. Nothing is made or lost but in the books.
+Order of a day: what a saucer gives back, evaporation, slow release, uptake, lime that
+settles, what comes in from above, what drains, and what nobody knows. Nothing is made or
+lost but in the books.
 """
 
 from __future__ import annotations
@@ -22,6 +23,8 @@ from dace.core.rootzone.zone import CHARGED, PER_MEQ
 Array = NDArray[np.float64]
 WIDE = len(CHARGED)
 _NO3, _NH4, _UREA = (CHARGED.index(name) for name in ("NO3_N", "NH4_N", "urea_N"))
+_CA, _NA, _LIME = (CHARGED.index(name) for name in ("Ca", "Na", "HCO3"))
+_LIME_PER_MEQ = 61.017
 _FOOD = tuple(CHARGED.index(name) for name in ("P", "K", "Ca", "Mg"))
 _LEAST_WATER = 0.05
 _MOST_TAKEN = 0.9
@@ -31,7 +34,7 @@ _PER = np.array(PER_MEQ)
 _HALF_MG_L = np.array([10.0, 2.0, 10.0, 5.0, 3.0])
 """N, P, K, Ca, Mg: concentration at which a root takes half of what it would [mg/L]."""
 _STATE = ("full", "water", "dissolved", "held", "began", "slow", "saucer", "in_saucer")
-BOOKS = ("came_in", "drained", "taken", "shaken")
+BOOKS = ("came_in", "drained", "taken", "shaken", "settled")
 
 
 @dataclass(frozen=True)
@@ -95,7 +98,7 @@ class Bucket:
         share = np.minimum(1.0, wanted / np.maximum(there, 1e-9))
         self.dissolved = food * share[:, None]
         self.held = food - self.dissolved
-        self.dissolved[:, -1] += np.maximum(0.0, wanted - there) * _PER[-1]
+        self.dissolved[:, _NA] += np.maximum(0.0, wanted - there) * _PER[_NA]
         self.began = self.dissolved / self.full[:, None]
 
     def morning(self, day: Day) -> None:
@@ -104,6 +107,7 @@ class Bucket:
         self._evaporate(day.use_l)
         self._release(day.age)
         self._take(day.need_mg)
+        self._settle()
         if day.rain_l > 0:
             self.pour(np.full_like(self.water, day.rain_l), np.zeros(WIDE))
 
@@ -195,6 +199,16 @@ class Bucket:
         out[:, _FOOD] = taken[:, 1:]
         self.dissolved = self.dissolved - out
         self.books["taken"] += out
+
+    def _settle(self) -> None:
+        """Bicarbonate beyond what stays dissolved goes out with calcium, as lime."""
+        lime = self.dissolved[:, _LIME] / _LIME_PER_MEQ
+        over = np.maximum(0.0, lime - judgement("lime_stays").range.typ * self.water)
+        meq = np.minimum(over, self.dissolved[:, _CA] / _PER[_CA])
+        out = np.zeros_like(self.dissolved)
+        out[:, _LIME], out[:, _CA] = meq * _LIME_PER_MEQ, meq * _PER[_CA]
+        self.dissolved = self.dissolved - out
+        self.books["settled"] += out
 
     def pore_ec(self, water_mg_l: Array) -> Array:
         """Conductivity of the pore water once it is wet again [mS/cm at 25 C], by draw."""

@@ -17,11 +17,12 @@ from dace.core.need import Span
 from dace.core.sampling import METHODS
 from dace.core.waters import Water
 
-CHARGED = ("NO3_N", "NH4_N", "urea_N", "P", "K", "Ca", "Mg", "Na")
+CHARGED = ("NO3_N", "NH4_N", "urea_N", "P", "K", "Ca", "Mg", "Na", "HCO3")
 """What is followed [mg]; sulfur and chloride go with the charge and carry no food here."""
-PER_MEQ = (math.inf, 14.007, math.inf, math.inf, 39.098, 20.04, 12.153, 22.99)
+PER_MEQ = (math.inf, 14.007, math.inf, math.inf, 39.098, 20.04, 12.153, 22.99, math.inf)
 """Milligrams of each for one milliequivalent of cation; none where it is no cation."""
 Nine = tuple[float, ...]
+_NA = CHARGED.index("Na")
 
 
 @dataclass(frozen=True)
@@ -138,17 +139,20 @@ def with_charge(mg_l: Nine, ec_ms_cm: float) -> Nine:
 
     Examples
     --------
-    >>> plain = (0.0,) * 8
+    >>> plain = (0.0,) * 9
     >>> round(with_charge(plain, 0.5)[7])
     115
     """
     named = sum(mg / per for mg, per in zip(mg_l, PER_MEQ, strict=True))
     rest = max(0.0, ec_ms_cm / judgement("kappa").range.typ - named)
-    return (*mg_l[:7], mg_l[7] + rest * PER_MEQ[7])
+    return (*mg_l[:_NA], mg_l[_NA] + rest * PER_MEQ[_NA], *mg_l[_NA + 1 :])
 
 
 def charged_can(
-    mg_l: Mapping[str, float], feeds: tuple[tuple[Composition, float], ...], ec_ms_cm: float
+    mg_l: Mapping[str, float],
+    feeds: tuple[tuple[Composition, float], ...],
+    ec_ms_cm: float,
+    bicarbonate_mg_l: float = 0.0,
 ) -> Nine:
     """A can in the order of ``CHARGED`` [mg/L], its nitrogen by the forms of its sources.
 
@@ -160,6 +164,8 @@ def charged_can(
         Each source with its mL or g. Organic nitrogen goes with urea: it comes later.
     ec_ms_cm : float
         Of the whole can at 25 C.
+    bicarbonate_mg_l : float
+        Of the water that it was filled with.
     """
     found = dict.fromkeys(CHARGED[:3], 0.0)
     for feed, amount in feeds:
@@ -170,13 +176,13 @@ def charged_can(
     total = sum(found.values())
     shares = [v / total for v in found.values()] if total else [1.0, 0.0, 0.0]
     nitrogen = (mg_l["N"] * share for share in shares)
-    return with_charge((*nitrogen, *(mg_l[n] for n in CHARGED[3:7]), 0.0), ec_ms_cm)
+    food = (mg_l[n] for n in CHARGED[3:_NA])
+    return with_charge((*nitrogen, *food, 0.0, bicarbonate_mg_l), ec_ms_cm)
 
 
 def charged_water(water: Water) -> Nine:
     """A water in the order of ``CHARGED`` [mg/L]."""
-    named = tuple(water.of(name) for name in CHARGED[:7])
-    return with_charge((*named, water.of("Na")), water.ec_ms_cm)
+    return with_charge(tuple(water.of(name) for name in CHARGED), water.ec_ms_cm)
 
 
 def rain_m2(volume_l: float | None, area_m2: float | None, alike: int) -> float:
