@@ -74,10 +74,10 @@ from dace.core.rootzone.meaning import (
     comfort_of,
     crop_loss,
     days_to_top,
-    followed_steps,
     next_feed,
     word_for,
 )
+from dace.core.rootzone.told import followed_steps
 from dace.core.rootzone.zone import (
     CHARGED,
     NITRATE,

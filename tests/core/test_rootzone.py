@@ -26,6 +26,7 @@ from dace.core.rootzone.meaning import (
     next_feed,
     word_for,
 )
+from dace.core.rootzone.told import followed_steps
 from dace.core.rootzone.unknowns import DRAWS, first_unknowns
 from dace.core.rootzone.zone import (
     CHARGED,
@@ -40,6 +41,7 @@ from dace.core.rootzone.zone import (
 )
 from dace.core.waters import water_from_ec
 from tests.core.root_sim import FIRST, season
+from tests.core.working import worked_out
 
 AUBERGINE = crop("aubergine")
 RAIN, TAP = (with_charge((0.0,) * WIDE, ec) for ec in (0.06, 0.5))
@@ -374,6 +376,21 @@ class Meaning(unittest.TestCase):
     def test_unread_it_asks_for_a_reading(self):
         self.assertIn("read first", next_feed(read_at()).words)
         self.assertIsNone(next_feed(read_at(growing=())))
+
+    def test_its_working_adds_up_to_what_drains(self):
+        hard = charged_water(water_from_ec(0.65))
+        poured = tuple(Poured(FIRST + timedelta(days=7 * n), 6.0, feed(1.8)) for n in range(8))
+        for readings in ((), ((2, 2.4), (9, 2.2))):
+            found = read_at(*readings, poured=poured, water_mg_l=hard)
+            steps = {step.what: step for step in followed_steps(found)}
+            for step in steps.values():
+                if step.expression:
+                    off = worked_out(step.expression) / step.value
+                    self.assertAlmostEqual(off, 1, delta=0.005, msg=step.what)
+            # what ran in of the feeds alone: 8 x 6 L of 18 meq/L
+            self.assertGreater(steps["brought since"].value, 8 * 6 * 18)
+            self.assertGreater(steps["settled as lime"].value, 0)
+            self.assertAlmostEqual(steps["in what drains"].value / found.now[1], 1, delta=0.02)
 
     def test_most_sensitive_crop_sets_the_top(self):
         both = (

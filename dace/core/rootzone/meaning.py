@@ -9,7 +9,7 @@ import numpy as np
 
 from dace.core.crops import Crop, Stage
 from dace.core.figures import judgement
-from dace.core.result import Result, Step, Working, say
+from dace.core.result import Result, Step, say
 from dace.core.rootzone.follow import Followed
 from dace.core.rootzone.zone import Growing, Zone
 
@@ -34,7 +34,7 @@ _SETTLED = 0.6
 _CERTAIN = 0.9
 _TREND_DAYS, _TREND_LEAST = 28, 7
 _LIVING_MEDIA = ("raised_compost", "castings_coir")
-_SOAKED_PASTE = 2.0  # pore water beside the paste of a mineral soil
+SOAKED_PASTE = 2.0  # pore water beside the paste of a mineral soil
 
 
 @dataclass(frozen=True)
@@ -175,30 +175,7 @@ def as_paste(drain_ec: float) -> float:
     >>> round(as_paste(2.18), 2)
     1.0
     """
-    return drain_ec / judgement("pore_to_pour_through").range.typ / _SOAKED_PASTE
-
-
-def followed_steps(found: Followed) -> Working:
-    """How today's figure came about, in the large: day by day it is as the notes tell."""
-    zone = found.zone
-    full = float(np.median(found.bucket.full))
-    feeds = [p for p in zone.poured if p.feed and p.on >= found.first]
-    likely = found.now[1]
-    steps = [
-        Step("medium", "", zone.litres, "L", zone.medium.name.lower(), zone.medium.confidence),
-        Step("water that it holds", "", full, "L", zone.medium.source, "low"),
-        Step("days followed", "", found.today + 1, "days"),
-        Step("feeds in that time", "", len(feeds), ""),
-        Step("litres fed", "", sum(p.litres for p in feeds), "L"),
-        Step("readings that re-weighed it", "", len(found.looked), ""),
-        Step("likely in what drains", "", likely, "mS/cm", "by all draws of the unknown"),
-    ]
-    if zone.is_bed:
-        ratio = say(judgement("pore_to_pour_through").range.typ)
-        expression = f"{say(likely, 6)} ÷ {ratio} ÷ {say(_SOAKED_PASTE)}"
-        source = "half of the pore water"
-        steps.append(Step("in a paste of the soil", expression, as_paste(likely), "mS/cm", source))
-    return tuple(steps)
+    return drain_ec / judgement("pore_to_pour_through").range.typ / SOAKED_PASTE
 
 
 def crop_loss(found: Followed) -> Result | None:
