@@ -32,7 +32,8 @@ class Balance:
 
     ``word`` is ``enough``, ``short``, ``hungry`` or ``plenty``; ``since`` the day from
     which it was short; ``until`` the day on which what is there runs out, None where it
-    lasts as long as is worked out; ``gap`` what the next fortnight lacks.
+    lasts as long as is worked out; ``gap`` what the next fortnight lacks. ``own`` is whether
+    the crop makes some of it itself, and more where it finds little.
     """
 
     nutrient: str
@@ -44,6 +45,7 @@ class Balance:
     since: date | None
     until: date | None
     gap: float
+    own: bool = False
 
 
 @dataclass(frozen=True)
@@ -125,6 +127,7 @@ def _balance(grown: Crop, span: Span, found: Ledger, at: int, column: int, weeks
         since=_since(found, at, column) if word in ("short", "hungry") else None,
         until=_until(found, at, column),
         gap=float(found.unmet[at + 1 : at + 15, column].sum()),
+        own=nutrient == "N" and grown.n_fixed_share > 0,
     )
 
 
@@ -173,6 +176,9 @@ def _until(found: Ledger, at: int, column: int) -> date | None:
     return found.first + timedelta(days=at + 1 + int(lacking[0]))
 
 
+_OWN = " Its roots make more nitrogen where they find little: feed it none unless the leaves pale."
+
+
 def sentence(books: tuple[Balance, ...], today: date) -> str:
     """What is short and since when, or how long it lasts, in a sentence or two."""
     lacking = [b for b in books if b.word in ("short", "hungry")]
@@ -180,7 +186,8 @@ def sentence(books: tuple[Balance, ...], today: date) -> str:
         link = {"short": "short of", "hungry": "hungry for"}
         parts = [f"{link[b.word]} {b.name} since {_day(b.since, today)}" for b in lacking]
         said = f"{', '.join(parts)}."
-        return said[0].upper() + said[1:]
+        own = _OWN if any(b.own for b in lacking) else ""
+        return said[0].upper() + said[1:] + own
     ends = [b for b in books if b.until is not None and (b.until - today).days <= _SOON_DAYS]
     if ends:
         first = min(ends, key=lambda b: b.until or today)
@@ -224,9 +231,10 @@ def fills(
     Returns
     -------
     tuple of Fill
-        The three that suit best, first first; none where nothing lacks.
+        The three that suit best, first first; none where nothing lacks but what the crop
+        makes itself.
     """
-    lacking = [b for b in books if b.gap > _FEW_MG]
+    lacking = [b for b in books if b.gap > _FEW_MG and not b.own]
     if not lacking:
         return ()
     worst = max(lacking, key=lambda b: b.gap / max(b.need.value, 1.0))

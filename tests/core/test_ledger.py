@@ -1,6 +1,7 @@
 """Need and supply, beside books kept by hand with the printed figures."""
 
 import unittest
+from dataclasses import replace
 from datetime import date, timedelta
 
 import numpy as np
@@ -165,6 +166,17 @@ class BooksTests(unittest.TestCase):
         # 300 mg at .80 lasts four days of 56 mg, and a little of the fifth
         self.assertEqual(nitrogen.since, BEGAN + timedelta(days=4))
         self.assertIn("Hungry for nitrogen since 5 June", sentence((nitrogen,), self.today))
+
+    def test_a_legume_is_not_sent_for_nitrogen(self):
+        salt = Offer("s", "saltpetre", "g", content_of_material(material("potassium_nitrate")),
+                     True, 500.0)  # fmt: skip
+        lacking = self.books(dose(300.0))
+        bean = tuple(
+            replace(b, own=b.nutrient == "N", gap=b.gap * (b.nutrient == "N")) for b in lacking
+        )
+        self.assertIn("feed it none unless the leaves pale", sentence(bean[:1], self.today))
+        self.assertEqual(fills(bean, (salt,), 4, "mixed", True), ())
+        self.assertTrue(fills(lacking, (salt,), 4, "mixed", True))
 
     def test_enough_says_when_it_runs_out(self):
         nitrogen = self.books(dose(1200.0))[0]
