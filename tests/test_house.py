@@ -91,7 +91,7 @@ class Queries(SimpleTestCase):
         doors = ("of(", "in_use(", "fetch(", "written_before(", "create(", "select_related(")
         models = "Can|CanPart|Dose|Fill|Garden|Jar|Measure|Pen|Place|Planting|Reading|StageSeen"
         models += "|Stand|Subject|Vessel|Water|Brew|BrewEvent|Dressing|OwnMaterial|OwnRecipe"
-        models += "|OwnWeather|SoilTest|FieldTest|Harvest|Watering"
+        models += "|OwnWeather|SoilTest|FieldTest|Harvest|Watering|SeenTo"
         for path in tracked("dace/*.py"):
             if "demo" in path.parts or "migrations" in path.parts:
                 continue

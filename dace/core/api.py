@@ -3,6 +3,7 @@
 from dace.core.acid import Limits
 from dace.core.advice import Advice, gravest_first
 from dace.core.advice.brewing import advise_brew, advise_jar, brew_tokens
+from dace.core.advice.cautions import cautions
 from dace.core.advice.feeding import Feeding
 from dace.core.advice.judge import advise_feeding
 from dace.core.advice.roots import advise_roots
@@ -229,6 +230,7 @@ __all__ = [
     "brew_tokens",
     "brew_working",
     "by_day",
+    "cautions",
     "charged_can",
     "charged_water",
     "check_claim",

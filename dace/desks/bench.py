@@ -7,8 +7,8 @@ from dataclasses import dataclass
 
 from dace.core import api as core
 from dace.core.api import DaceError, say
+from dace.desks.advice import advice_out
 from dace.desks.bench_schemas import (
-    AdviceOut,
     CapOut,
     JarOut,
     MeasureOut,
@@ -143,7 +143,7 @@ def _shown(
         stock_after=after,
         stock_after_text=core.amount_words(max(0.0, after), can.unit),
         pour=_pour(can, wanted, target, shelf.measures),
-        advice=[AdviceOut(**vars(a)) for a in shelf.advice],
+        advice=advice_out(shelf.advice),
     )
 
 

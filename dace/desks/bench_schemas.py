@@ -6,6 +6,7 @@ import uuid
 
 from ninja import Schema
 
+from dace.desks.advice import AdviceOut
 from dace.desks.figures import Figure, RangeOut, StepOut
 
 
@@ -95,17 +96,6 @@ class PourOut(Schema):
     litres_each: float
     left_l: float
     cans: str
-
-
-class AdviceOut(Schema):
-    """A caution, a remark or a school."""
-
-    key: str
-    severity: str
-    title: str
-    text: str
-    source: str
-    plan_effect: str
 
 
 class WaysOut(Schema):

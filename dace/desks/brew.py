@@ -3,11 +3,12 @@
 from __future__ import annotations
 
 import uuid
+from datetime import date
 from zoneinfo import ZoneInfo
 
 from dace.core import api as core
 from dace.core.api import BrewEstimate, DaceError, Limits, Recipe, say
-from dace.desks.bench_schemas import AdviceOut
+from dace.desks.advice import advice_out
 from dace.desks.figures import rough, steps_out
 from dace.desks.shelf import due_out, ready_text, shelf_jar
 from dace.desks.shelf_schemas import (
@@ -29,12 +30,18 @@ from dace.shelf.brewing import NewBrew, recipe_as_said
 from dace.shelf.brews import BrewRecord, brew_now, core_recipe, reading_of
 from dace.shelf.models import Jar
 from dace.shelf.reads import composition_of, tokens_of
+from dace.shelf.seen import seen_to
+
+Settled = tuple[uuid.UUID | None, dict[str, date]]
+NOTHING_SETTLED: Settled = (None, {})
 
 _PREVIEW_DAYS = 30
 _LABEL = ("acid_extract_dilution", "ferment_on_plants", "ash_caustic", "brew_on_salad_crops")
 
 
-def figures(recipe: Recipe, found: BrewEstimate, day: float) -> BrewFiguresOut:
+def figures(
+    recipe: Recipe, found: BrewEstimate, day: float, settled: Settled = NOTHING_SETTLED
+) -> BrewFiguresOut:
     """A brew's bands, what it holds on a day, what it is good for, and cautions."""
     at = min(len(found.days) - 1, max(0, round(day)))
     likely = {n: found.of(n).at(at)[1] for n in core.NUTRIENTS}
@@ -57,8 +64,8 @@ def figures(recipe: Recipe, found: BrewEstimate, day: float) -> BrewFiguresOut:
         notes=list(found.notes),
         limits=_limits(found.limits),
         working=steps_out(found.working),
-        gathering=[AdviceOut(**vars(a)) for a in gathering],
-        preparing=[AdviceOut(**vars(a)) for a in preparing],
+        gathering=advice_out(gathering, *settled),
+        preparing=advice_out(preparing, *settled),
         off_signs=method.off_signs,
         method_note=method.note,
     )
@@ -113,9 +120,10 @@ def preview_brew(scope: Scope, new: NewBrew) -> BrewFiguresOut:
 
 
 def brew_page(scope: Scope, brew_id: uuid.UUID) -> BrewOut:
-    """One brew; seven queries, and one for a blended water."""
+    """One brew; eight queries, and one for a blended water."""
     record = brew_now(scope, brew_id)
-    brew, zone = record.brew, ZoneInfo(garden_of(scope).zone)
+    garden = garden_of(scope)
+    brew, zone = record.brew, ZoneInfo(garden.zone)
     parts, advice = _how_to_read(scope, record)
     return BrewOut(
         id=brew.pk,
@@ -127,7 +135,12 @@ def brew_page(scope: Scope, brew_id: uuid.UUID) -> BrewOut:
         state=record.state,
         day=round(record.day, 1),
         started_at=brew.started_at,
-        figures=figures(record.recipe, record.estimate, record.day),
+        figures=figures(
+            record.recipe,
+            record.estimate,
+            record.day,
+            (brew.pk, seen_to(scope, garden, brew.pk)),
+        ),
         readings=[_reading(record, row) for row in record.readings],
         read_parts=parts,
         read_advice=advice,
@@ -204,7 +217,7 @@ def _how_to_read(scope: Scope, record: BrewRecord) -> tuple[int, str]:
 
 
 def jar_page(scope: Scope, jar_id: uuid.UUID) -> JarPageOut:
-    """A jar or bottle in full; three queries."""
+    """A jar or bottle in full; four queries."""
     jar, stock = jar_with_stock(scope, jar_id)
     feed, unit = composition_of(jar), "mL" if jar.form == "liquid" else "g"
     per_l = {n: 1000 * feed.element(n) for n in core.NUTRIENTS}
@@ -214,7 +227,8 @@ def jar_page(scope: Scope, jar_id: uuid.UUID) -> JarPageOut:
     if jar.contents is not None:
         purpose = core.purpose_of(per_l, jar.contents["ec_ms_cm"][1])
         good, does_not, dilute = purpose.good_for, purpose.does_not, _dilute(purpose)
-    zone = ZoneInfo(garden_of(scope).zone)
+    garden = garden_of(scope)
+    zone = ZoneInfo(garden.zone)
     return JarPageOut(
         id=jar.pk,
         name=jar.name,
@@ -234,7 +248,7 @@ def jar_page(scope: Scope, jar_id: uuid.UUID) -> JarPageOut:
         does_not=list(does_not),
         dilute_text=dilute,
         label_cautions=_label_cautions(jar),
-        advice=[AdviceOut(**vars(a)) for a in core.advise_jar(tokens_of(jar))],
+        advice=advice_out(core.advise_jar(tokens_of(jar)), jar.pk, seen_to(scope, garden, jar.pk)),
         brew_id=jar.brew_id,
         made_on=jar.stock_at.astimezone(zone).date() if jar.contents is not None else None,
     )

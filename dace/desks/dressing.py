@@ -10,7 +10,7 @@ from ninja import Schema
 
 from dace.core import api as core
 from dace.core.api import say
-from dace.desks.bench_schemas import AdviceOut
+from dace.desks.advice import AdviceOut, advice_out
 from dace.desks.figures import StepOut, steps_out
 from dace.desks.situation import situation
 from dace.feeding.dressing import Dry, Told, read_dressing
@@ -111,7 +111,7 @@ def dressing(scope: Scope, asked: Dry) -> DressingOut:
         enough=stock is None or stock >= told.dose.grams,
         disagreement=told.disagreement,
         working=steps_out((*told.dose.working, *_release_steps(content, each))),
-        advice=[AdviceOut(**vars(a)) for a in _advice(scope, garden, told)],
+        advice=advice_out(_advice(scope, garden, told)),
     )
 
 

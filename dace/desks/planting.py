@@ -9,7 +9,7 @@ from ninja import Schema
 
 from dace.core import api as core
 from dace.core.api import NUTRIENTS, Balance, Offer, say
-from dace.desks.bench_schemas import AdviceOut
+from dace.desks.advice import AdviceOut
 from dace.desks.figures import Figure, figure, rough
 from dace.desks.season import LookOut, StageBandOut, bands, sow_again_on
 from dace.desks.situation import harvest_in

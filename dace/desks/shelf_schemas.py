@@ -7,7 +7,7 @@ from datetime import date, datetime
 
 from ninja import Schema
 
-from dace.desks.bench_schemas import AdviceOut
+from dace.desks.advice import AdviceOut
 from dace.desks.figures import StepOut
 
 

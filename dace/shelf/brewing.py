@@ -19,6 +19,7 @@ from dace.measuring.services import past_instant, subject_of
 from dace.shelf.brews import core_readings, core_recipe, day_of
 from dace.shelf.models import Brew, BrewEvent, Jar, OwnMaterial
 from dace.shelf.recipes import ingredients_of
+from dace.shelf.seen import checked, remember
 
 _MOST_BOTTLED = 1.6  # times what is expected through the strainer
 
@@ -35,7 +36,7 @@ class Said:
 
 @dataclass(frozen=True)
 class NewBrew:
-    """A brew as said."""
+    """A brew as said; ``seen_to`` are keys of cautions that were settled before it began."""
 
     name: str
     method: str
@@ -46,6 +47,7 @@ class NewBrew:
     acid_percent: float = 0.0
     handling: tuple[str, ...] = field(default=())
     started_at: datetime | None = None
+    seen_to: tuple[str, ...] = ()
 
 
 def read_ingredients(scope: Scope, said: tuple[Said, ...], measures: str) -> list[dict[str, Any]]:
@@ -109,7 +111,10 @@ def start_brew(scope: Scope, row_id: uuid.UUID, new: NewBrew, measures: str) -> 
     if repeat is not None:
         return repeat
     _, water, items = recipe_as_said(scope, new, measures)
+    settled = checked(new.seen_to)
     with change(scope, "brew", f"{new.name} begun"):
+        for caution in settled:
+            remember(scope, uuid.uuid4(), caution, row_id)
         return Brew.objects.create(
             **new_row(scope, row_id),
             subject=subject_of(scope, row_id, Subject.Kind.BREW),

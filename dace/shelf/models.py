@@ -140,3 +140,17 @@ class BrewEvent(Kept):
 
     def __str__(self) -> str:
         return f"{self.brew}: {self.get_kind_display()}"
+
+
+@tracked
+class SeenTo(Kept):
+    """A caution that only the gardener can settle, seen to for one jar or brew (``about``)."""
+
+    caution = models.CharField(max_length=60)
+    about = models.UUIDField()
+
+    class Meta:
+        indexes = [models.Index(fields=["household", "about"], name="seen_to_by_thing")]
+
+    def __str__(self) -> str:
+        return self.caution

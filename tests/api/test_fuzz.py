@@ -126,6 +126,11 @@ def bodies():
         ("post", f"/api/brews/{key('Nettle soak')}/throw", {"id": new_id()}),
         (
             "post",
+            "/api/cautions/seen",
+            {"id": new_id(), "caution": "label_is_law", "about": jar},
+        ),
+        (
+            "post",
             "/api/claims",
             {"claim": "3 % nitrogen in milk", "brew_id": None, "vessel": "9 L"},
         ),

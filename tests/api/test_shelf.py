@@ -129,6 +129,51 @@ class Brewing(ShelfCase):
         self.assert_refused(reply, 422, "litres")
 
 
+class Settled(ShelfCase):
+    """What only she can settle is asked once for each brew or jar, and dated."""
+
+    def asks(self, page):
+        return {one["key"]: one["seen_on"] for one in page if one["about"]}
+
+    def test_ticked_before_it_begins_or_seen_to_later(self):
+        begun = self.body(id=new_id(), seen_to=["wild_plant_identity"])
+        self.assertEqual(self.asking.post("/api/brews", begun).status_code, 201)
+        found = self.asking.get(f"/api/brews/{begun['id']}").json()["figures"]
+        self.assertEqual(self.asks(found["gathering"]), {"wild_plant_identity": "2026-07-14"})
+        self.assertIn("never_mix_bleach", self.asks(found["preparing"]))
+        self.assertIsNone(self.asks(found["preparing"])["never_mix_bleach"])
+        seen = {"id": new_id(), "caution": "never_mix_bleach", "about": begun["id"]}
+        for _ in range(2):  # a repeat writes once
+            self.assertEqual(self.asking.post("/api/cautions/seen", seen).status_code, 201)
+        after = self.asking.get(f"/api/brews/{begun['id']}").json()["figures"]["preparing"]
+        self.assertEqual(self.asks(after)["never_mix_bleach"], "2026-07-14")
+        # another brew of the same asks anew
+        other = self.asking.get(f"/api/brews/{COMFREY}").json()["figures"]
+        self.assertEqual(set(self.asks(other["preparing"]).values()), {None})
+        self.asking.post("/api/undo")
+        back = self.asking.get(f"/api/brews/{begun['id']}").json()["figures"]["preparing"]
+        self.assertIsNone(self.asks(back)["never_mix_bleach"])
+
+    def test_for_a_jar_it_is_seen_to_once(self):
+        salt = str(key("Potassium sulfate"))
+        jar = f"/api/jars/{salt}/page"
+        before = self.asks(self.asking.get(jar).json()["advice"])
+        self.assertIn("label_is_law", before)
+        seen = {"id": new_id(), "caution": "label_is_law", "about": salt}
+        self.assertEqual(self.asking.post("/api/cautions/seen", seen).status_code, 201)
+        found = self.asks(self.asking.get(jar).json()["advice"])
+        self.assertEqual(found["label_is_law"], "2026-07-14")
+
+    def test_what_is_no_such_question_is_refused(self):
+        for caution in ("late_nitrogen", "nonsense", ""):
+            seen = {"id": new_id(), "caution": caution, "about": self.jar}
+            self.assert_refused(self.asking.post("/api/cautions/seen", seen), 422, "caution")
+            begun = self.body(id=new_id(), seen_to=[caution])
+            self.assertEqual(self.asking.post("/api/brews", begun).status_code, 422)
+        seen = {"id": new_id(), "caution": "label_is_law", "about": new_id()}
+        self.assert_refused(self.asking.post("/api/cautions/seen", seen), 404, "about")
+
+
 class Acid(ShelfCase):
     def test_shell_in_vinegar_says_which_side_runs_out(self):
         shell = [{"material": "eggshell_dry", "amount": "50 g", "particle": "meal_powder"}]

@@ -112,6 +112,11 @@ class Strangers(WeirYardCase):
             (f"{brew}/throw", {"id": new_id()}, "brew_id"),
             ("/api/claims", {"claim": "3 % nitrogen", "brew_id": brew[-36:]}, "brew_id"),
             ("/api/dressings", dry | {"id": new_id()}, "stand_id"),
+            (
+                "/api/cautions/seen",
+                {"id": new_id(), "caution": "label_is_law", "about": self.jar},
+                "about",
+            ),
         ):
             with self.subTest(path):
                 self.assert_refused(stranger.post(path, body), 404, field)

@@ -39,6 +39,7 @@ from dace.shelf.brewing import (
 )
 from dace.shelf.brews import brew_now
 from dace.shelf.recipes import RecipeRecord, save_material, save_recipe
+from dace.shelf.seen import see_to
 
 router = Router(tags=["shelf"])
 # A sugar ferment, or what is spread as it is, takes no liquid.
@@ -72,9 +73,10 @@ class BrewIn(Schema):
 
 
 class StartIn(BrewIn):
-    """A brew to begin."""
+    """A brew to begin; ``seen_to`` are keys of cautions that were settled before."""
 
     id: uuid.UUID
+    seen_to: Annotated[list[Name], Field(max_length=40)] = []
 
 
 class BrewStepIn(Schema):
@@ -103,6 +105,14 @@ class SecondIn(Schema):
 
     id: uuid.UUID
     liquid: Line
+
+
+class SeenIn(Schema):
+    """A caution that was seen to, for a jar or brew."""
+
+    id: uuid.UUID
+    caution: Name
+    about: uuid.UUID
 
 
 class RowIn(Schema):
@@ -144,7 +154,8 @@ def _new(scope: Any, payload: BrewIn) -> tuple[NewBrew, str]:
     none = _NO_LIQUID.fullmatch(payload.liquid)
     litres = 0.0 if none else vessel_litres(garden, payload.liquid, "liquid")
     parts = tuple(Said(**item.dict()) for item in payload.ingredients)
-    said["handling"] = tuple(said["handling"])
+    for several in ("handling", "seen_to"):
+        said[several] = tuple(said.get(several, ()))
     return NewBrew(ingredients=parts, volume_l=litres, **said), garden.measures
 
 
@@ -219,6 +230,13 @@ def throw(request: Any, brew_id: uuid.UUID, payload: RowIn) -> Any:
 def jar(request: Any, jar_id: uuid.UUID) -> JarPageOut:
     """A jar or bottle in full."""
     return jar_page(request.auth, jar_id)
+
+
+@router.post("/cautions/seen", response={201: WrittenOut}, operation_id="see_to_caution")
+def seen(request: Any, payload: SeenIn) -> Any:
+    """A caution was seen to."""
+    row = see_to(request.auth, payload.id, payload.caution, payload.about)
+    return 201, written(request.auth, row.pk)
 
 
 @router.put("/materials/{row_id}", response=WrittenOut, operation_id="save_material")

@@ -244,6 +244,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/cautions/seen": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Seen
+         * @description A caution was seen to.
+         */
+        post: operations["see_to_caution"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/changes/last": {
         parameters: {
             query?: never;
@@ -1517,12 +1537,19 @@ export interface components {
         /**
          * AdviceOut
          * @description A caution, a remark or a school.
+         *
+         *     ``about`` is the jar or brew for which one that only the gardener can settle is asked;
+         *     ``seen_on`` the day on which she saw to it.
          */
         AdviceOut: {
+            /** About */
+            about?: string | null;
             /** Key */
             key: string;
             /** Plan Effect */
             plan_effect: string;
+            /** Seen On */
+            seen_on?: string | null;
             /** Severity */
             severity: string;
             /** Source */
@@ -3845,6 +3872,24 @@ export interface components {
             liquid: string;
         };
         /**
+         * SeenIn
+         * @description A caution that was seen to, for a jar or brew.
+         */
+        SeenIn: {
+            /**
+             * About
+             * Format: uuid
+             */
+            about: string;
+            /** Caution */
+            caution: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+        };
+        /**
          * SeriesIn
          * @description Whose readings a file holds.
          */
@@ -4164,7 +4209,7 @@ export interface components {
         };
         /**
          * StartIn
-         * @description A brew to begin.
+         * @description A brew to begin; ``seen_to`` are keys of cautions that were settled before.
          */
         StartIn: {
             /**
@@ -4190,6 +4235,11 @@ export interface components {
             method: string;
             /** Name */
             name: string;
+            /**
+             * Seen To
+             * @default []
+             */
+            seen_to: string[];
             /** Started At */
             started_at?: string | null;
             /**
@@ -4846,6 +4896,30 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["DoseIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+        };
+    };
+    see_to_caution: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SeenIn"];
             };
         };
         responses: {

@@ -1,5 +1,6 @@
 <script lang="ts">
   import Note from '../ui/Note.svelte';
+  import Cautions from './Cautions.svelte';
   import { working } from './working.svelte';
 
   type Severity = 'info' | 'care' | 'stop' | 'school';
@@ -21,9 +22,7 @@
     {working.folded ? 'How this was got' : 'Fold away'}
   </button>
   <div class="inside">
-    {#each grave as advice (advice.key)}
-      <Note severity={severity(advice.severity)} title={advice.title}>{advice.text}</Note>
-    {/each}
+    <Cautions advice={grave} />
     {#if working.shown}
       <h2>{working.shown.title}</h2>
       <ol>

@@ -8,9 +8,9 @@
   import BrewChart from '../../charts/BrewChart.svelte';
   import Button from '../../ui/Button.svelte';
   import { newId } from '../../ui/ids';
-  import Note from '../../ui/Note.svelte';
   import StepForm from '../setup/StepForm.svelte';
   import type { Answers } from '../setup/questions';
+  import AskedCaution from './AskedCaution.svelte';
   import BrewFigures from './BrewFigures.svelte';
   import { brewBody, brewForm, fromRecipe, type BrewBody } from './brewForm';
 
@@ -20,6 +20,8 @@
   let body = $state<BrewBody | null>(null);
   let figures = $state<Schemas['BrewFiguresOut'] | null>(null);
   let busy = $state(false);
+  /** Cautions that only she can settle, ticked before it begins. */
+  let seenTo = $state<string[]>([]);
 
   onMount(() => {
     working.clear();
@@ -42,7 +44,8 @@
     given = { ...answers };
     body = asked.body;
     figures = reply.data;
-    working.advice = reply.data.preparing;
+    seenTo = [];
+    working.advice = reply.data.preparing.filter((one) => one.severity !== 'stop');
     return null;
   }
 
@@ -50,7 +53,8 @@
     if (!body) return;
     busy = true;
     const id = newId();
-    const reply = await ask(client.POST('/api/brews', { body: { ...body, id } }));
+    const sent = { ...body, id, seen_to: seenTo };
+    const reply = await ask(client.POST('/api/brews', { body: sent }));
     busy = false;
     problem = reply.problem ?? null;
     if (!reply.data) return;
@@ -58,9 +62,6 @@
     await garden.changed();
     await navigate('/shelf/brew', { search: { brew: id } });
   }
-
-  const severity = (one: Schemas['AdviceOut']) =>
-    one.severity as 'info' | 'care' | 'stop' | 'school';
 </script>
 
 <section>
@@ -70,9 +71,7 @@
   {#if figures && body}
     {#if figures.gathering.length}
       <h2>Gathering</h2>
-      {#each figures.gathering as one (one.key)}
-        <Note severity={severity(one)} title={one.title} source={one.source}>{one.text}</Note>
-      {/each}
+      {#each figures.gathering as one (one.key)}<AskedCaution {one} bind:seenTo />{/each}
     {/if}
     <h2>What to expect</h2>
     <BrewChart
@@ -85,7 +84,7 @@
     <h2>Preparing and keeping</h2>
     <p class="soft">{figures.method_note}</p>
     {#each figures.preparing.filter((one) => one.severity === 'stop') as one (one.key)}
-      <Note severity="stop" title={one.title} source={one.source}>{one.text}</Note>
+      <AskedCaution {one} bind:seenTo />
     {/each}
     <div class="acts">
       <Button onclick={() => (figures = null)}>Back to the questions</Button>
