@@ -19,6 +19,7 @@ from dace.measuring.models import Pen
 from dace.measuring.services import pen_days
 from dace.shelf.models import Jar
 from dace.shelf.reads import label_of
+from dace.shelf.recipes import own_materials
 
 S = TypeVar("S", bound=Schema)
 
@@ -133,6 +134,16 @@ class OwnJarOut(Schema):
     elements: str
 
 
+class OwnMaterialOut(Schema):
+    """A material like one of the table, with % by element of her own."""
+
+    id: uuid.UUID
+    name: str
+    like: str
+    like_name: str
+    percent: dict[str, float]
+
+
 class PenOut(Schema):
     """A pen and when it was last calibrated."""
 
@@ -164,11 +175,12 @@ class SetupOut(Schema):
     measures: list[OwnMeasureOut]
     jars: list[OwnJarOut]
     pens: list[PenOut]
+    materials: list[OwnMaterialOut]
     people: list[MemberOut]
 
 
 def setup(scope: Scope) -> SetupOut:
-    """Everything on one page; thirteen queries and one for each blend."""
+    """Everything on one page; fourteen queries and one for each blend."""
     garden = garden_of(scope)
     fills: dict[uuid.UUID, list[Fill]] = {}
     for fill in Fill.objects.of(scope).filter(renewed_on__isnull=True).order_by("created_at"):
@@ -184,6 +196,16 @@ def setup(scope: Scope) -> SetupOut:
         measures=[_copied(OwnMeasureOut, row) for row in owned],
         jars=[_jar(jar, stock) for jar, stock in jars_with_stock(scope) if jar.contents is None],
         pens=[_pen(row, scope.now) for row in pens],
+        materials=[
+            OwnMaterialOut(
+                id=row.pk,
+                name=row.name,
+                like=row.like,
+                like_name=core.material(row.like).name,
+                percent=row.percent,
+            )
+            for row in own_materials(scope)
+        ],
         people=[MemberOut(name=m.name, role=m.role) for m in members(scope)],
     )
 

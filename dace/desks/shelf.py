@@ -149,6 +149,7 @@ def _recipe(found: RecipeRecord) -> RecipeOut:
         ingredients=[
             IngredientOut(
                 material=item["material"],
+                own_id=item.get("own_id"),
                 name=core.material(item["material"]).name,
                 amount=core.amount_words(item["mass_g"], "g"),
                 particle=item["particle"],

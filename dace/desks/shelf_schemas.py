@@ -181,9 +181,10 @@ class JarPageOut(Schema):
 
 
 class IngredientOut(Schema):
-    """Something in a recipe."""
+    """Something in a recipe; ``own_id`` where it is a material of her own."""
 
     material: str
+    own_id: uuid.UUID | None
     name: str
     amount: str
     particle: str

@@ -12,7 +12,7 @@ from dace.core.api import DaceError, medium
 from dace.garden.models import Fill, Garden, Place, Stand
 from dace.garden.services import today
 from dace.households.changes import change
-from dace.households.keeping import Written, keep, put_away
+from dace.households.keeping import Written, keep, new_row, put_away
 from dace.households.scope import ConflictError, Scope, require_owner
 from dace.measuring.models import Subject
 from dace.measuring.services import subject_of
@@ -85,6 +85,46 @@ def empty_fill(scope: Scope, fill_id: uuid.UUID) -> Fill:
     ConflictError
         If something still grows in it.
     """
+    fill = _bare(scope, fill_id)
+    with change(scope, "fill", f"{fill} emptied"):
+        _end(scope, fill)
+    return fill
+
+
+def refill(scope: Scope, row_id: uuid.UUID, fill_id: uuid.UUID) -> Fill:
+    """Fresh medium of the same kind and size from today; the old one keeps its history.
+
+    Raises
+    ------
+    NotFoundError
+        If it is none of this household's.
+    ConflictError
+        If something still grows in it, or it was emptied before.
+    """
+    repeat = Fill.objects.written_before(scope, row_id)
+    if repeat is not None:
+        return repeat
+    old = _bare(scope, fill_id)
+    if old.renewed_on is not None:
+        raise ConflictError("fill_id", f"{old}, which was emptied", "choose one that stands")
+    with change(scope, "fill", f"{old} filled anew"):
+        _end(scope, old)
+        return Fill.objects.create(
+            **new_row(scope, row_id),
+            subject=subject_of(scope, row_id, Subject.Kind.FILL),
+            place=old.place,
+            name=old.name,
+            medium=old.medium,
+            volume_l=old.volume_l,
+            area_m2=old.area_m2,
+            alike=old.alike,
+            logs_waterings=old.logs_waterings,
+            filled_on=old.renewed_on,
+        )
+
+
+def _bare(scope: Scope, fill_id: uuid.UUID) -> Fill:
+    """A fill in which nothing grows."""
     require_owner(scope)
     fill = Fill.objects.select_related("place__garden").fetch(scope, fill_id, "fill_id")
     standing = Stand.objects.of(scope).filter(
@@ -92,10 +132,12 @@ def empty_fill(scope: Scope, fill_id: uuid.UUID) -> Fill:
     )
     if standing.exists():
         raise ConflictError("fill_id", f"{fill}, where something grows", "move or end that first")
-    with change(scope, "fill", f"{fill} emptied"):
-        fill.renewed_on = max(today(scope, fill.place.garden), fill.filled_on)
-        fill.save()
     return fill
+
+
+def _end(scope: Scope, fill: Fill) -> None:
+    fill.renewed_on = max(today(scope, fill.place.garden), fill.filled_on)
+    fill.save()
 
 
 def order_places(scope: Scope, garden: Garden, place_ids: list[uuid.UUID]) -> None:

@@ -77,6 +77,8 @@ def read_ingredients(scope: Scope, said: tuple[Said, ...], measures: str) -> lis
             "particle": item.particle,
             "said": item.amount.strip(),
         }
+        if item.own_id is not None:
+            row |= {"own_id": str(item.own_id)}
         found.append(row | ({"percent": percent} if percent else {}))
     return found
 

@@ -32,6 +32,7 @@ class OwnRecipe(Usable):
     ingredients = models.JSONField()
     volume_l = models.FloatField()
     acid_percent = models.FloatField(default=0.0)
+    handling = models.JSONField(default=list, blank=True)
     note = models.CharField(max_length=300, blank=True)
 
     def __str__(self) -> str:

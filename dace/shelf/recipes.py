@@ -61,7 +61,7 @@ def recipes(scope: Scope) -> tuple[RecipeRecord, ...]:
             volume_l=row.volume_l,
             acid_percent=row.acid_percent,
             ingredients=tuple(row.ingredients),
-            handling=(),
+            handling=tuple(row.handling),
             note=row.note,
             own=True,
         )
@@ -107,12 +107,15 @@ def save_recipe(scope: Scope, row_id: uuid.UUID, new: RecipeRecord) -> OwnRecipe
     """
     ingredients_of(new.ingredients)
     core.method(new.method)
+    for handling in new.handling:
+        core.modifier(handling)
     values = {
         "name": new.name,
         "method": new.method,
         "ingredients": list(new.ingredients),
         "volume_l": new.volume_l,
         "acid_percent": new.acid_percent,
+        "handling": list(new.handling),
         "note": new.note,
     }
     return keep(scope, OwnRecipe, Written(row_id, "recipe"), values)

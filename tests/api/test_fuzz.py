@@ -88,6 +88,7 @@ def bodies():
         ("post", "/api/waterings", watering),
         ("post", "/api/harvests", harvest),
         ("put", f"/api/fills/{key('fill Quay tub 2')}/waterings", {"logs": True}),
+        ("post", f"/api/fills/{key('fill Quay tub 2')}/refill", {"id": new_id()}),
         ("post", "/api/undo", {"change_id": None}),
         ("post", "/api/sign-in", {"name": "A", "password": "B"}),
         ("post", "/api/sign-up", {"name": "A", "password": "B", "garden": "C"}),

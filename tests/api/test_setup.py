@@ -210,6 +210,23 @@ class Moving(OwnGarden):
         nowhere = f"/api/stands/{new_id()}/move"
         self.assert_refused(self.own.post(nowhere, move | {"id": new_id()}), 404, "stand_id")
 
+    def test_fresh_medium_begins_anew_once_nothing_grows_in_the_old(self):
+        place_id, tray = self.place("Tray", "5 L", alike=3)
+        body = self.planting(tray)
+        path, row = f"/api/fills/{tray}/refill", {"id": new_id()}
+        self.assert_refused(self.own.post(path, row), 409, "fill_id")
+        self.own.post(f"/api/plantings/{body['id']}/end")
+        change = self.own.post(path, row).json()["change_id"]
+        self.assertEqual(self.own.post(path, row).status_code, 201)  # a repeat writes once
+        (fill,) = self.own.get("/api/setup").json()["places"][0]["fills"]
+        self.assertEqual((fill["id"], fill["alike"], fill["size"]), (row["id"], 3, "5 L"))
+        self.assertEqual(fill["filled_on"], "2026-07-14")
+        self.assert_refused(self.own.post(path, {"id": new_id()}), 409, "fill_id")
+        self.own.post("/api/undo", {"change_id": change})
+        (fill,) = self.own.get("/api/setup").json()["places"][0]["fills"]
+        self.assertEqual(fill["id"], tray)
+        self.assertEqual(self.own.get(f"/api/places/{place_id}/roots").status_code, 200)
+
 
 class ThePen(WeirYardCase):
     def setUp(self):

@@ -239,6 +239,26 @@ class Keeping(ShelfCase):
         first = self.asking.get("/api/brew-choices").json()["recipes"][0]
         self.assertEqual((first["name"], first["own"]), ("Trial", True))
 
+    def test_a_recipe_keeps_her_own_material_and_how_it_is_handled(self):
+        own, row = new_id(), new_id()
+        mine = {"name": "Weir comfrey", "like": "comfrey_fresh", "percent": {"K": 0.9}}
+        self.asking.put(f"/api/materials/{own}", mine)
+        (kept,) = self.asking.get("/api/setup").json()["materials"]
+        self.assertEqual((kept["name"], kept["percent"]), ("Weir comfrey", {"K": 0.9}))
+        leaf = {"material": "comfrey_fresh", "amount": "2 kg", "own_id": own}
+        body = {"name": "Ours", "method": "cold_steep", "ingredients": [leaf], "liquid": "18 L"}
+        body |= {"handling": ["stirred_daily"]}
+        self.assertEqual(self.asking.put(f"/api/recipes/{row}", body).status_code, 200)
+        first = self.asking.get("/api/brew-choices").json()["recipes"][0]
+        self.assertEqual(first["ingredients"][0]["own_id"], own)
+        self.assertEqual(first["handling"], ["stirred_daily"])
+        bad = self.asking.put(f"/api/recipes/{new_id()}", body | {"handling": ["sung to"]})
+        self.assertEqual(bad.status_code, 422)
+        for kind, name in (("recipes", row), ("materials", own)):
+            self.assertEqual(self.asking.post(f"/api/{kind}/{name}/put-away").status_code, 200)
+        self.assertFalse(self.asking.get("/api/brew-choices").json()["recipes"][0]["own"])
+        self.assertEqual(self.asking.get("/api/setup").json()["materials"], [])
+
     def test_a_jar_s_page_and_a_bottle_s_label(self):
         crystals = str(key("Balanced crystals 16-8-24+Mg"))
         page = self.asking.get(f"/api/jars/{crystals}/page").json()

@@ -100,6 +100,7 @@ class Strangers(WeirYardCase):
             (f"/api/plantings/{planting}/repeat", {"days": 14}, "planting_id"),
             (f"/api/plantings/{planting}/again", pair, "planting_id"),
             (f"/api/fills/{key('fill Quay tub 2')}/tests", soil, "fill_id"),
+            (f"/api/fills/{key('fill Quay tub 2')}/refill", {"id": new_id()}, "fill_id"),
             ("/api/dressings/preview", dry, "stand_id"),
             (f"{brew}/steps", {"id": new_id(), "kind": "vent"}, "brew_id"),
             (f"{brew}/strain", bottle, "brew_id"),

@@ -124,6 +124,20 @@ class Desk(BrowserCase):
         expect(self.page.get_by_text("24 lettuces")).to_be_visible()
         expect(gutter.get_by_text("12 lettuces")).to_have_count(0)
 
+    def test_a_tub_is_filled_anew_after_its_crop_and_the_climate_chosen(self):
+        self.to("/setup")
+        self.press("End: 10 strawberries")
+        self.press("Fill anew: Gutter")
+        expect(self.page.get_by_text("Gutter filled anew")).to_be_visible()
+        self.press("Undo")
+        self.press("Change")
+        for _ in range(2):
+            self.press("Next")
+        self.page.get_by_label("Climate").select_option(label="Warm with dry summers")
+        self.press("Write it down")
+        self.page.goto(f"{self.live_server_url}/season")
+        expect(self.page.get_by_text("Warm with dry summers")).to_be_visible()
+
     def test_the_path_is_walked_in_another_order(self):
         self.to("/setup")
         self.press("Up: Quay tub 1")

@@ -44,6 +44,12 @@ class StageIn(Schema):
     sure: bool = False
 
 
+class RowIn(Schema):
+    """An id for what is written."""
+
+    id: uuid.UUID
+
+
 class WrittenOut(Schema):
     """What was written, and the change that can undo it."""
 

@@ -11,9 +11,17 @@ from ninja import Router, Schema
 from pydantic import Field
 
 from dace.core import api as core
-from dace.desks.api.path import CropOut, WrittenOut, crop_out, written
+from dace.desks.api.path import CropOut, RowIn, WrittenOut, crop_out, written
 from dace.garden.models import Fill, Garden, Place
-from dace.garden.placing import NewFill, NewPlace, end_place, order_places, save_fill, save_place
+from dace.garden.placing import (
+    NewFill,
+    NewPlace,
+    end_place,
+    order_places,
+    refill,
+    save_fill,
+    save_place,
+)
 from dace.garden.planting import (
     Move,
     NewPlanting,
@@ -151,6 +159,12 @@ def fill(request: Any, place_id: uuid.UUID, payload: FillIn) -> WrittenOut:
     scope, garden = request.auth, garden_of(request.auth)
     row = Place.objects.fetch(scope, place_id, "place_id")
     return written(scope, save_fill(scope, row, payload.id, _new_fill(scope, garden, payload)).pk)
+
+
+@router.post("/fills/{fill_id}/refill", response={201: WrittenOut}, operation_id="refill")
+def fresh_medium(request: Any, fill_id: uuid.UUID, payload: RowIn) -> Any:
+    """Fresh medium of the same kind, where nothing grows."""
+    return 201, written(request.auth, refill(request.auth, payload.id, fill_id).pk)
 
 
 def _new_fill(scope: Any, garden: Garden, given: FillIn) -> NewFill:

@@ -31,7 +31,7 @@ from dace.households.fields import Line, Name, Number
 from dace.households.keeping import put_away
 from dace.measuring.models import Pen
 from dace.measuring.services import NewPen, calibrate, save_pen
-from dace.shelf.models import Jar
+from dace.shelf.models import Jar, OwnMaterial, OwnRecipe
 from dace.shelf.services import NewJar, look_at_stock, save_jar
 
 router = Router(tags=["setup"])
@@ -42,6 +42,8 @@ _PUT_AWAY: dict[str, type[Any]] = {
     "measures": Measure,
     "jars": Jar,
     "pens": Pen,
+    "materials": OwnMaterial,
+    "recipes": OwnRecipe,
 }
 
 
@@ -230,7 +232,7 @@ def dip_pen(request: Any, pen_id: uuid.UUID, payload: DipIn) -> ShownOut:
 
 @router.post("/{kind}/{row_id}/put-away", response=WrittenOut, operation_id="put_away")
 def put_it_away(request: Any, kind: str, row_id: uuid.UUID) -> WrittenOut:
-    """Stop using a water, a can, a measure, a jar or a pen."""
+    """Stop using a water, a can, a measure, a jar, a pen, or a material or recipe of her own."""
     if kind not in _PUT_AWAY:
         raise core.DaceError("kind", f"“{kind}”", f"use {', '.join(_PUT_AWAY)}")
     scope = request.auth

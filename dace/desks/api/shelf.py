@@ -10,7 +10,7 @@ from ninja import Router, Schema
 from pydantic import Field
 
 from dace.core import api as core
-from dace.desks.api.path import WrittenOut, written
+from dace.desks.api.path import RowIn, WrittenOut, written
 from dace.desks.bench import vessel_litres
 from dace.desks.brew import brew_page, jar_page, preview_brew
 from dace.desks.figures import steps_out
@@ -115,12 +115,6 @@ class SeenIn(Schema):
     about: uuid.UUID
 
 
-class RowIn(Schema):
-    """An id for what is written."""
-
-    id: uuid.UUID
-
-
 class MaterialIn(Schema):
     """A material that she knows better than the table."""
 
@@ -137,6 +131,7 @@ class OwnRecipeIn(Schema):
     ingredients: Ingredients
     liquid: Line
     acid_percent: Number = 0.0
+    handling: Annotated[list[Name], Field(max_length=6)] = []
     note: Line = ""
 
 
@@ -258,7 +253,7 @@ def recipe(request: Any, row_id: uuid.UUID, payload: OwnRecipeIn) -> WrittenOut:
         volume_l=vessel_litres(garden, payload.liquid, "liquid"),
         acid_percent=payload.acid_percent,
         ingredients=tuple(read_ingredients(request.auth, said, garden.measures)),
-        handling=(),
+        handling=tuple(payload.handling),
         note=payload.note,
         own=True,
     )

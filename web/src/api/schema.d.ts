@@ -444,6 +444,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/fills/{fill_id}/refill": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Fresh Medium
+         * @description Fresh medium of the same kind, where nothing grows.
+         */
+        post: operations["refill"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/fills/{fill_id}/tests": {
         parameters: {
             query?: never;
@@ -1499,7 +1519,7 @@ export interface paths {
         put?: never;
         /**
          * Put It Away
-         * @description Stop using a water, a can, a measure, a jar or a pen.
+         * @description Stop using a water, a can, a measure, a jar, a pen, or a material or recipe of her own.
          */
         post: operations["put_away"];
         delete?: never;
@@ -2505,7 +2525,7 @@ export interface components {
         };
         /**
          * IngredientOut
-         * @description Something in a recipe.
+         * @description Something in a recipe; ``own_id`` where it is a material of her own.
          */
         IngredientOut: {
             /** Amount */
@@ -2514,6 +2534,8 @@ export interface components {
             material: string;
             /** Name */
             name: string;
+            /** Own Id */
+            own_id: string | null;
             /** Particle */
             particle: string;
         };
@@ -3010,6 +3032,27 @@ export interface components {
             use_by: string | null;
         };
         /**
+         * OwnMaterialOut
+         * @description A material like one of the table, with % by element of her own.
+         */
+        OwnMaterialOut: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Like */
+            like: string;
+            /** Like Name */
+            like_name: string;
+            /** Name */
+            name: string;
+            /** Percent */
+            percent: {
+                [key: string]: number;
+            };
+        };
+        /**
          * OwnMeasureOut
          * @description A spoon, syringe, beaker or scoop [mL].
          */
@@ -3038,6 +3081,11 @@ export interface components {
              * @default 0
              */
             acid_percent: number;
+            /**
+             * Handling
+             * @default []
+             */
+            handling: string[];
             /** Ingredients */
             ingredients: components["schemas"]["SaidIn"][];
             /** Liquid */
@@ -3958,6 +4006,8 @@ export interface components {
             garden: components["schemas"]["GardenOut"];
             /** Jars */
             jars: components["schemas"]["OwnJarOut"][];
+            /** Materials */
+            materials: components["schemas"]["OwnMaterialOut"][];
             /** Measures */
             measures: components["schemas"]["OwnMeasureOut"][];
             /** Owner */
@@ -5118,6 +5168,32 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["FieldTestIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+        };
+    };
+    refill: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                fill_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RowIn"];
             };
         };
         responses: {

@@ -3,7 +3,8 @@
   import { garden } from '../../app/garden.svelte';
   import { goTo } from '../../app/keys.svelte';
   import { jarForm } from './jarForms';
-  import { placeForm, plantingForm, whereForm, type Choices, type Setup } from './forms';
+  import { placeForm, plantingForm, type Choices, type Setup } from './forms';
+  import { whereForm } from './whereForm';
   import type { Form } from './questions';
   import StepForm from './StepForm.svelte';
   import { vesselForm } from './supplyForms';

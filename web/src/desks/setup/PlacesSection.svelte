@@ -44,6 +44,17 @@
     shift(moved, setup.places.indexOf(on) - setup.places.indexOf(moved));
   }
 
+  /** Fresh medium, once nothing grows in the old one. */
+  function refillAct(place: Place, fillId: string) {
+    if (place.stands.some((stand) => stand.fill_id === fillId)) return [];
+    const params = { path: { fill_id: fillId } };
+    const act = () =>
+      void desk.act(
+        ask(client.POST('/api/fills/{fill_id}/refill', { params, body: { id: newId() } })),
+      );
+    return [{ label: 'Fill anew', act }];
+  }
+
   function placeActs(place: Place) {
     const at = setup.places.indexOf(place);
     const path = { place_id: place.id };
@@ -57,6 +68,7 @@
         label: 'Add pots',
         act: () => desk.edit(fillForm(choices, place, newId())),
       },
+      ...(place.fills[0] ? refillAct(place, place.fills[0].id) : []),
       {
         label: 'End',
         act: () =>
@@ -118,6 +130,7 @@
                 label: 'Edit',
                 act: () => desk.edit(fillForm(choices, place, fill.id), fillAnswers(fill)),
               },
+              ...refillAct(place, fill.id),
             ]}
           />
         </div>

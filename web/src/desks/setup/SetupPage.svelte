@@ -5,7 +5,7 @@
   import Button from '../../ui/Button.svelte';
   import Sheet from '../../ui/Sheet.svelte';
   import FirstRun from './FirstRun.svelte';
-  import { whereForm } from './forms';
+  import { whereForm } from './whereForm';
   import PeopleSection from './PeopleSection.svelte';
   import PlacesSection from './PlacesSection.svelte';
   import { SetupDesk } from './setup.svelte';
@@ -47,7 +47,9 @@
         {desk.setup.garden.zone.replaceAll('_', ' ')}, {Math.abs(desk.setup.garden.latitude)}°
         {desk.setup.garden.latitude < 0 ? 'south' : 'north'}, {desk.setup.garden.measures} measures, °{desk
           .setup.garden.degrees}
-        <Button look="quiet" onclick={() => desk.setup && desk.edit(whereForm(desk.setup))}
+        <Button
+          look="quiet"
+          onclick={() => desk.setup && desk.edit(whereForm(desk.setup, desk.choices ?? undefined))}
           >Change</Button
         >
       </p>

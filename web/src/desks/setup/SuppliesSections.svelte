@@ -7,6 +7,7 @@
   import Section from './Section.svelte';
   import type { SetupDesk } from './setup.svelte';
   import { jarForm, levelForm } from './jarForms';
+  import { materialAnswers, materialForm, materialLine } from './materialForm';
   import { measureForm, penForm, vesselForm } from './supplyForms';
   import { waterForm } from './waterForms';
 
@@ -116,6 +117,27 @@
       acts={[
         { label: 'Edit', act: () => desk.edit(measureForm(measure.id), measureAnswers(measure)) },
         away('measures', measure.id),
+      ]}
+    />
+  {/each}
+</Section>
+<Section
+  title="Materials you know better"
+  empty="None: Dace goes by its table of leaves, dungs, meals and scraps. Add what a test told you of yours."
+  count={setup.materials.length}
+  add="Add a material"
+  onadd={() => desk.edit(materialForm(desk.choices, fresh()))}
+>
+  {#each setup.materials as own (own.id)}
+    <Entry
+      title={own.name}
+      line={materialLine(own)}
+      acts={[
+        {
+          label: 'Edit',
+          act: () => desk.edit(materialForm(desk.choices, own.id), materialAnswers(own)),
+        },
+        away('materials', own.id),
       ]}
     />
   {/each}

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { onMount } from 'svelte';
+  import { onMount, untrack } from 'svelte';
   import { garden } from '../../app/garden.svelte';
   import { navigate } from '../../app/router';
   import { undo } from '../../app/undo.svelte';
@@ -12,6 +12,7 @@
   import type { Answers } from '../setup/questions';
   import AskedCaution from './AskedCaution.svelte';
   import BrewFigures from './BrewFigures.svelte';
+  import RecipeList from './RecipeList.svelte';
   import { brewBody, brewForm, fromRecipe, type BrewBody } from './brewForm';
 
   let choices = $state<Schemas['BrewChoicesOut'] | null>(null);
@@ -25,8 +26,12 @@
 
   onMount(() => {
     working.clear();
-    void load();
     return () => working.clear();
+  });
+
+  $effect(() => {
+    void garden.version;
+    untrack(() => void load());
   });
 
   async function load() {
@@ -62,6 +67,21 @@
     await garden.changed();
     await navigate('/shelf/brew', { search: { brew: id } });
   }
+
+  /** What she thought of, to begin from another time. */
+  async function keepRecipe() {
+    if (!body) return;
+    busy = true;
+    const { name, method, ingredients, liquid, acid_percent, handling } = body;
+    const params = { path: { row_id: newId() } };
+    const recipe = { name, method, ingredients, liquid, acid_percent, handling, note: '' };
+    const reply = await ask(client.PUT('/api/recipes/{row_id}', { params, body: recipe }));
+    busy = false;
+    problem = reply.problem ?? null;
+    if (!reply.data) return;
+    undo.offer(reply.data);
+    await garden.changed();
+  }
 </script>
 
 <section>
@@ -88,25 +108,17 @@
     {/each}
     <div class="acts">
       <Button onclick={() => (figures = null)}>Back to the questions</Button>
+      <Button disabled={busy} onclick={keepRecipe}>Keep it as a recipe</Button>
       <Button look="go" disabled={busy} onclick={begin}>Begin it now</Button>
     </div>
   {:else if choices}
     {#if !given}
       <h2>From a recipe</h2>
-      <ul class="recipes">
-        {#each choices.recipes as recipe (recipe.key)}
-          <li>
-            <button type="button" onclick={() => (given = fromRecipe(recipe, choices))}>
-              <b>{recipe.name}</b>
-              <span
-                >{recipe.method} · {recipe.ingredients
-                  .map((one) => `${one.amount} ${one.name.toLowerCase()}`)
-                  .join(', ')}</span
-              >
-            </button>
-          </li>
-        {/each}
-      </ul>
+      <RecipeList
+        recipes={choices.recipes}
+        onchosen={(recipe) => (given = fromRecipe(recipe, choices))}
+        onchanged={() => garden.changed()}
+      />
       <Button onclick={() => (given = {})}>Something else</Button>
       <p class="soft">
         Only ever spread, never brewed: {choices.spread_only.join(', ').toLowerCase()}.
@@ -151,37 +163,6 @@
 
   .trouble {
     color: var(--color-stop);
-  }
-
-  .recipes {
-    display: grid;
-    grid-template-columns: repeat(auto-fill, minmax(260px, 1fr));
-    gap: var(--space-2);
-    margin: 0;
-    padding: 0;
-    list-style: none;
-  }
-
-  .recipes button {
-    width: 100%;
-    height: 100%;
-    min-height: 64px;
-    padding: var(--space-2) var(--space-3);
-    border: 1px solid var(--color-edge);
-    border-radius: var(--radius);
-    background: none;
-    text-align: left;
-    cursor: pointer;
-  }
-
-  .recipes b,
-  .recipes span {
-    display: block;
-  }
-
-  .recipes span {
-    color: var(--color-text-soft);
-    font-size: var(--text-s);
   }
 
   .acts {

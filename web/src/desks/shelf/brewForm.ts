@@ -110,19 +110,23 @@ function nameOf(answers: Answers, choices: Choices): string {
 /** A recipe as answers, to begin from. */
 export function fromRecipe(recipe: Schemas['RecipeOut'], choices: Choices | null): Answers {
   const [first, second] = recipe.ingredients;
+  const keyOf = (one?: Schemas['IngredientOut']) =>
+    one?.own_id ? `own:${one.own_id}` : (one?.material ?? '');
   return {
-    material: first?.material ?? '',
+    material: keyOf(first),
     amount: first?.amount ?? '',
     particle: first?.particle ?? 'chopped_coarse',
     method: recipe.method_key,
     liquid: `${recipe.volume_l} L`,
     acid_percent: recipe.acid_percent ? String(recipe.acid_percent) : '5',
     water_id: choices ? rain(choices) : '',
-    second: second?.material ?? '',
+    second: keyOf(second),
     second_amount: second?.amount ?? '',
     second_particle: second?.particle ?? '',
     handling: recipe.handling.join(','),
-    rest: JSON.stringify(recipe.ingredients.slice(2)),
+    rest: JSON.stringify(
+      recipe.ingredients.slice(2).map((one) => ({ ...one, material: keyOf(one) })),
+    ),
     name: recipe.name,
   };
 }
