@@ -72,7 +72,6 @@ def _desktop(browser: Browser, address: str) -> None:
     page.get_by_role("heading", name="Set-up of Weir Yard").wait_for()
     _shoot(page, "setup")
     _first_run(_page(browser, DESKTOP), address)
-    _first_run(_page(browser, PHONE), address, "phone-")
     dark = _page(browser, DESKTOP, "dark")
     _at_tub_2(dark, address)
     _shoot(dark, "bench-dark")
@@ -84,6 +83,9 @@ def _roots(page: Page, address: str) -> None:
     page.get_by_role("link", name="What the roots say").click()
     page.get_by_role("region", name="Flush").wait_for()
     _shoot(page, "roots")
+    page.get_by_role("link", name="All roots").click()
+    page.get_by_role("status").filter(has_text="before the next feed").wait_for()
+    _shoot(page, "all-roots")
 
 
 def _seasons(page: Page, address: str) -> None:
@@ -124,12 +126,12 @@ def _phone(browser: Browser, address: str) -> None:
     _shoot(page, "phone-setup")
 
 
-def _first_run(page: Page, address: str, kind: str = "") -> None:
+def _first_run(page: Page, address: str) -> None:
     """A new garden, up to its first place."""
     page.goto(address)
     if page.get_by_label("What is the garden called?").count() == 0:
         page.get_by_role("button", name="Begin a garden of your own").click()
-    page.get_by_label("Your name").fill(f"Wren {kind}")
+    page.get_by_label("Your name").fill("Wren")
     page.get_by_label("Password").fill("nine rusty trowels")
     page.get_by_label("What is the garden called?").fill("Back step")
     page.get_by_role("button", name="Begin", exact=True).click()
@@ -138,7 +140,7 @@ def _first_run(page: Page, address: str, kind: str = "") -> None:
     page.get_by_role("button", name="Write it down").click()
     page.get_by_label("What do you call it?").fill("Tub by the door")
     page.get_by_role("button", name="why?").last.click()
-    _shoot(page, f"{kind}first-run")
+    _shoot(page, "first-run")
 
 
 if __name__ == "__main__":

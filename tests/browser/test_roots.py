@@ -71,5 +71,21 @@ class Roots(BrowserCase):
         self.assert_axe_finds_nothing_grave()
 
 
+    def test_every_place_is_followed_and_what_wants_something_comes_first(self):
+        self.look_round()
+        self.page.goto(f"{self.live_server_url}/round")
+        self.press("What the roots say", "link")
+        bar = self.page.get_by_role("progressbar", name="Following the salts")
+        expect(bar).to_have_attribute("max", "9")
+        expect(self.page.get_by_role("status").filter(has_text="One asks")).to_be_visible()
+        expect(bar).to_have_count(0)
+        wanting = self.page.get_by_role("listitem").filter(has_text="Flush with about")
+        expect(wanting).to_have_count(1)
+        expect(wanting.get_by_role("link")).to_contain_text("Quay tub 2")
+        self.assert_axe_finds_nothing_grave()
+        wanting.get_by_role("link").click()
+        expect(self.page.get_by_role("region", name="Flush")).to_be_visible()
+
+
 class OnThePhone(Roots):
     viewport = PHONE
