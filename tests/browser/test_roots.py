@@ -82,6 +82,7 @@ class Roots(BrowserCase):
         wanting = self.page.get_by_role("listitem").filter(has_text="Flush with about")
         expect(wanting).to_have_count(1)
         expect(wanting.get_by_role("link")).to_contain_text("Quay tub 2")
+        expect(self.page.get_by_role("heading", name="but read first")).to_be_visible()
         self.assert_axe_finds_nothing_grave()
         wanting.get_by_role("link").click()
         expect(self.page.get_by_role("region", name="Flush")).to_be_visible()

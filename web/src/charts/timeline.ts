@@ -38,3 +38,15 @@ export function scalesFor(frame: Frame, instants: number[], values: number[]): S
   for (let ec = 0; ec <= most; ec += rise) steps.push({ y: y(ec), ec });
   return { x, y, days, steps };
 }
+
+/** Heights for labels that would like to stand at these, moved apart by at least `gap`. */
+export function apart(wanted: number[], gap: number): number[] {
+  const order = wanted.map((_, index) => index).sort((a, b) => (wanted[a] ?? 0) - (wanted[b] ?? 0));
+  const placed = [...wanted];
+  order.forEach((index, at) => {
+    const before = order[at - 1];
+    const least = before === undefined ? -Infinity : (placed[before] ?? 0) + gap;
+    placed[index] = Math.max(wanted[index] ?? 0, least);
+  });
+  return placed;
+}

@@ -1,13 +1,13 @@
 <script lang="ts">
   import type { Schemas } from '../../api/client';
-  import { scalesFor, type Frame } from '../../charts/timeline';
+  import { apart, scalesFor, type Frame } from '../../charts/timeline';
 
   interface Props {
     book: Schemas['NotebookOut'];
     zone: string;
   }
   let { book, zone }: Props = $props();
-  const FRAME: Frame = { width: 900, height: 420, left: 44, right: 20, top: 16, bottom: 84 };
+  const FRAME: Frame = { width: 900, height: 420, left: 44, right: 122, top: 16, bottom: 84 };
 
   const time = (at: string) => Date.parse(at);
   const cans = $derived(
@@ -33,11 +33,19 @@
       const own = drains.filter((one) => one.stop === stop);
       own.sort((one, other) => time(one.at) - time(other.at));
       const at = own.map((one) => `${scales.x(time(one.at))} ${scales.y(one.ec_ms_cm)}`);
-      return { stop, d: `M${at.join('L')}` };
+      const end = scales.y(own.at(-1)?.ec_ms_cm ?? 0);
+      return { stop, end, d: `M${at.join('L')}` };
     }),
+  );
+  const names = $derived(
+    apart(
+      trails.map((trail) => trail.end),
+      17,
+    ),
   );
   const dayName = (at: number) =>
     new Intl.DateTimeFormat('en-GB', { timeZone: zone, day: 'numeric', month: 'short' }).format(at);
+  const shortened = (name: string) => (name.length > 15 ? `${name.slice(0, 14)}…` : name);
   const nitrogen = (dose: Schemas['DoseOut']) => Number(dose.mg_l.N ?? 0) * Number(dose.litres);
   const mostNitrogen = $derived(Math.max(1, ...book.doses.map(nitrogen)));
   const size = (dose: Schemas['DoseOut']) => 0.45 + 0.75 * Math.sqrt(nitrogen(dose) / mostNitrogen);
@@ -66,8 +74,11 @@
     {#each expected as one (one.dose.id)}
       <path class="expected" d="M{scales.x(one.at) - 7} {scales.y(one.ec)}h14" />
     {/each}
-    {#each trails as trail (trail.stop)}
+    {#each trails as trail, index (trail.stop)}
       <path class="trail" d={trail.d} />
+      <text x={FRAME.width - FRAME.right + 12} y={(names[index] ?? 0) + 5}
+        >{shortened(trail.stop)}</text
+      >
     {/each}
     {#each points as one (one.id)}
       <g transform="translate({scales.x(time(one.at))} {scales.y(one.ec_ms_cm)})">

@@ -73,6 +73,7 @@
   <p role="status">{verdict}</p>
   {@render rows('Before the next feed', all.wanting)}
   {@render rows('Feed as usual', all.fine)}
+  {@render rows('Feed as usual, but read first: nothing was read there yet', all.unread)}
   {#if all.found.length}
     <p class="soft">
       Bars run from 0 to {most.toFixed(0)} mS/cm: the dot is what it likely reads, the line where 8 in

@@ -14,7 +14,9 @@ export class AllRoots {
   total = $state(0);
   problem = $state<Problem | null>(null);
   wanting = $derived(this.found.filter(wantsSomething));
-  fine = $derived(this.found.filter((one) => !wantsSomething(one)));
+  private rest = $derived(this.found.filter((one) => !wantsSomething(one)));
+  fine = $derived(this.rest.filter((one) => one.roots.chart.dots.length));
+  unread = $derived(this.rest.filter((one) => !one.roots.chart.dots.length));
   busy = $derived(this.done < this.total && !this.problem);
   private turn = 0;
 
