@@ -81,7 +81,9 @@ from dace.core.rootzone.meaning import (
 from dace.core.rootzone.told import followed_steps
 from dace.core.rootzone.zone import (
     CHARGED,
+    FEELS,
     NITRATE,
+    Felt,
     Growing,
     Poured,
     Sampled,
@@ -133,6 +135,7 @@ __all__ = [
     "APPROACHES",
     "CHARGED",
     "FAMILIES",
+    "FEELS",
     "FORMS",
     "LEDGER_SOURCES",
     "MEASURE_KINDS",
@@ -174,6 +177,7 @@ __all__ = [
     "Days",
     "DryDose",
     "Feeding",
+    "Felt",
     "Flush",
     "Followed",
     "Given",

@@ -89,6 +89,7 @@ def root_zone(scope: Scope, garden: Garden, fill_id: uuid.UUID) -> RootRecord:
         samples=(*(sample for _, sample in samples), *strips),
         water_mg_l=water,
         logs_all=fill.logs_waterings,
+        felt=tuple(_felt(row, zone) for row in rows[3] if row.kind == FieldTest.Kind.MOISTURE),
         seed=fill.pk.int % 2**31,
     )
     followed = core.follow(found, known.outlook)
@@ -174,4 +175,10 @@ def _strip(row: FieldTest, zone: ZoneInfo) -> core.Sampled:
         value=row.value or 0.0,
         method=core.NITRATE,
         hour=_hour(row.taken_at, zone),
+    )
+
+
+def _felt(row: FieldTest, zone: ZoneInfo) -> core.Felt:
+    return core.Felt(
+        on=row.taken_at.astimezone(zone).date(), word=row.word, hour=_hour(row.taken_at, zone)
     )

@@ -6,7 +6,7 @@ import uuid
 from dataclasses import asdict, dataclass
 from datetime import datetime, timedelta
 
-from dace.core.api import SCALES, DaceError, PenReading, reading_at_25
+from dace.core.api import FEELS, SCALES, DaceError, PenReading, reading_at_25
 from dace.households.changes import change
 from dace.households.keeping import Written, keep, new_row
 from dace.households.scope import Scope
@@ -14,7 +14,6 @@ from dace.measuring.models import FieldTest, Pen, Reading, Subject
 
 _AHEAD = timedelta(minutes=5)
 _MOST_POTS = 50
-_MOISTURES = ("dry", "moist", "wet")
 _SPANS = {FieldTest.Kind.PH: (2.0, 11.0), FieldTest.Kind.NITRATE: (0.0, 2000.0)}
 
 
@@ -109,8 +108,8 @@ def log_test(scope: Scope, new: NewTest) -> FieldTest:
     if new.kind not in FieldTest.Kind.values:
         raise DaceError("kind", f"“{new.kind}”", f"one of {', '.join(FieldTest.Kind.values)}")
     if new.kind == FieldTest.Kind.MOISTURE:
-        if new.word not in _MOISTURES:
-            raise DaceError("word", f"“{new.word}”", f"one of {', '.join(_MOISTURES)} would do")
+        if new.word not in FEELS:
+            raise DaceError("word", f"“{new.word}”", f"one of {', '.join(FEELS)} would do")
     else:
         low, high = _SPANS[FieldTest.Kind(new.kind)]
         if new.value is None or not low < new.value <= high:

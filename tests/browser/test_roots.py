@@ -70,7 +70,6 @@ class Roots(BrowserCase):
         expect(self.page.get_by_role("region", name="Flush")).to_have_count(0)
         self.assert_axe_finds_nothing_grave()
 
-
     def test_every_place_is_followed_and_what_wants_something_comes_first(self):
         self.look_round()
         self.page.goto(f"{self.live_server_url}/round")

@@ -26,10 +26,12 @@ from dace.core.rootzone.meaning import (
     next_feed,
     word_for,
 )
+from dace.core.rootzone.sampled import felt_likelihood
 from dace.core.rootzone.told import followed_steps
 from dace.core.rootzone.unknowns import DRAWS, first_unknowns
 from dace.core.rootzone.zone import (
     CHARGED,
+    Felt,
     Growing,
     Poured,
     Sampled,
@@ -317,6 +319,39 @@ class Following(unittest.TestCase):
         )
         self.assertLess(hard, 2.6)
         self.assertGreater(salty, hard + 0.5)
+
+    def test_a_finger_says_how_wet_it_is(self):
+        on = FIRST + timedelta(days=59)
+        watered = {"logs_all": True, "poured": (Poured(on - timedelta(days=4), 18.0, RAIN, False),)}
+        bare, dry, moist, wet = (
+            follow(zone(felt=felt, **watered), weather(60), 0).water[:, -1]
+            for felt in ((), *((Felt(on, word),) for word in ("dry", "moist", "wet")))
+        )
+        self.assertTrue(dry[1] < moist[1] < wet[1], (dry, moist, wet))
+        self.assertLess(dry[1], bare[1] + 0.01)
+        self.assertLess(moist[2] - moist[0], bare[2] - bare[0])
+        # who is found dry again and again waters later than one found wet
+        habits = [
+            follow(
+                zone(felt=tuple(Felt(on - timedelta(days=ago), word) for ago in range(9))),
+                weather(60),
+                0,
+            )
+            for word in ("dry", "wet")
+        ]
+        late, soon = (found.unknowns.of("watered_when").mean() for found in habits)
+        self.assertLess(late, soon)
+
+    def test_a_finger_s_likelihood_by_hand(self):
+        """Moist is .65: at .85, its 90 %, the density is exp(-1.28 ** 2 / 2) = .44 of the best."""
+        share = np.array([0.65, 0.85, 0.05])
+        moist = felt_likelihood(Felt(FIRST, "moist"), share)
+        np.testing.assert_allclose(moist, [1.0, 0.1 + 0.9 * 0.44, 0.1], atol=0.01)
+        np.testing.assert_allclose(felt_likelihood(Felt(FIRST, "dry"), share)[2], 1.0)
+        np.testing.assert_allclose(felt_likelihood(Felt(FIRST, "wet"), np.array([1.0])), 1.0)
+        with self.assertRaises(DaceError) as caught:
+            Felt(FIRST, "soggy")
+        self.assertEqual(caught.exception.field, "word")
 
     def test_logging_every_watering_turns_the_assumed_ones_off(self):
         logged = follow(zone(logs_all=True), weather(60), 0)

@@ -18,9 +18,17 @@ from dace.core.need import daily_need, daily_use
 from dace.core.outlook import Outlook
 from dace.core.release import ageing
 from dace.core.rootzone.bucket import WIDE, Bucket, Day
-from dace.core.rootzone.sampled import CONFLICT, drain_ec, expected, likelihood, scale_of, shown
+from dace.core.rootzone.sampled import (
+    CONFLICT,
+    drain_ec,
+    expected,
+    felt_likelihood,
+    likelihood,
+    scale_of,
+    shown,
+)
 from dace.core.rootzone.unknowns import DRAWS, Unknowns, first_unknowns
-from dace.core.rootzone.zone import NITRATE, Growing, Poured, Sampled, Zone
+from dace.core.rootzone.zone import NITRATE, Felt, Growing, Poured, Sampled, Zone
 
 Array = NDArray[np.float64]
 MOST_DAYS = 90
@@ -38,6 +46,9 @@ _HIGH = (
     "higher than it can well be: the pot was drier than thought, a feed not written down, salt, "
     "the wrong scale, or a pen long not calibrated"
 )
+
+
+_Event = Poured | Sampled | Felt
 
 
 @dataclass(frozen=True)
@@ -104,8 +115,8 @@ class _Filter:
         self.rain = self.days.rain_mm[begin : begin + self.count] * zone.rain_m2
         self.use = et * _use(zone.growing, self.first, self.count)
         self.need = _need(zone.growing, self.first, self.count)
-        self.events: dict[date, list[Poured | Sampled]] = {}
-        every: tuple[Poured | Sampled, ...] = (*zone.poured, *zone.samples)
+        self.events: dict[date, list[_Event]] = {}
+        every: tuple[_Event, ...] = (*zone.poured, *zone.samples, *zone.felt)
         for event in every:
             self.events.setdefault(event.on, []).append(event)
 
@@ -145,6 +156,8 @@ class _Filter:
         for event in sorted(self.events.get(on, ()), key=_moment):
             if isinstance(event, Sampled):
                 self._read(event)
+            elif isinstance(event, Felt):
+                self._keep(felt_likelihood(event, self.bucket.water / self.bucket.full))
             else:
                 litres = np.full_like(self.bucket.water, event.litres)
                 self.bucket.pour(litres, np.array(event.mg_l))
@@ -161,7 +174,10 @@ class _Filter:
             doubt = _LOW if sample.value < least else _HIGH
             scale *= _WORSE
         self.looked.append(Looked(sample, low, likely, high, doubt))
-        weight = likelihood(sample, should, scale)
+        self._keep(likelihood(sample, should, scale))
+
+    def _keep(self, weight: Array) -> None:
+        """Draws by their weight."""
         index = systematic(weight, self.rng)
         self.unknowns = self.unknowns.chosen(index, self.rng)
         self.bucket.chosen(index, self.unknowns)
@@ -177,7 +193,7 @@ class _Filter:
         return fed or pushed or dry
 
 
-def _moment(event: Poured | Sampled) -> tuple[float, bool]:
+def _moment(event: _Event) -> tuple[float, bool]:
     """When in its day; what is read at the moment of a pour was read before it drained."""
     return event.hour, isinstance(event, Poured)
 
@@ -284,4 +300,5 @@ def _in_order(zone: Zone) -> Zone:
         poured=tuple(sorted(zone.poured, key=lambda p: (p.on, p.hour, p.litres, p.mg_l))),
         slow=tuple(sorted(zone.slow, key=lambda s: (s.on, s.at_once, s.later))),
         samples=tuple(sorted(zone.samples, key=lambda s: (s.on, s.hour, s.method, s.value))),
+        felt=tuple(sorted(zone.felt, key=lambda f: (f.on, f.hour, f.word))),
     )

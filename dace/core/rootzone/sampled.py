@@ -11,13 +11,14 @@ from dace.core.ensemble import FREEDOM, student_log_like
 from dace.core.figures import judgement
 from dace.core.rootzone.bucket import Bucket
 from dace.core.rootzone.unknowns import Unknowns
-from dace.core.rootzone.zone import NITRATE, Sampled
+from dace.core.rootzone.zone import FEELS, NITRATE, Felt, Sampled
 from dace.core.sampling import METHODS, pour_through_ratio
 
 Array = NDArray[np.float64]
 _NITRATE_PER_N = 4.427
 _END = 1.5332  # 90 % of a Student-t of four degrees
 CONFLICT = 0.005
+_NORMAL_END = 1.2816  # 90 % of a standard normal
 
 
 def drain_ec(bucket: Bucket, water_mg_l: Array) -> Array:
@@ -58,3 +59,28 @@ def likelihood(sample: Sampled, should: Array, scale: float) -> Array:
     """How well each draw agrees with the sample, the best at 1."""
     log_like = student_log_like(sample.value, should, scale)
     return np.asarray(np.exp(log_like - log_like.max()))
+
+
+def felt_likelihood(felt: Felt, share: Array) -> Array:
+    """How well each draw agrees with a finger, the best near 1.
+
+    Parameters
+    ----------
+    felt : Felt
+        What it said.
+    share : ndarray
+        How full of water the medium is, by draw.
+
+    Notes
+    -----
+    Drier than dry and wetter than wet agree fully; a finger that misleads keeps every draw.
+    """
+    at = judgement(f"felt_{felt.word}").range
+    off = np.where(share < at.typ, (share - at.typ) / (at.typ - at.low), 0.0)
+    off = np.where(share > at.typ, (share - at.typ) / (at.high - at.typ), off) * _NORMAL_END
+    if felt.word == FEELS[0]:
+        off = np.maximum(off, 0.0)
+    if felt.word == FEELS[-1]:
+        off = np.minimum(off, 0.0)
+    wrong = judgement("felt_wrong").range.typ
+    return np.asarray(wrong + (1 - wrong) * np.exp(-(off**2) / 2))

@@ -86,6 +86,20 @@ class Sampled:
 
 
 NITRATE = "nitrate_strip"
+FEELS = ("dry", "moist", "wet")
+
+
+@dataclass(frozen=True)
+class Felt:
+    """How moist the medium felt: a word of ``FEELS``."""
+
+    on: date
+    word: str
+    hour: float = 18.0
+
+    def __post_init__(self) -> None:
+        if self.word not in FEELS:
+            raise DaceError("word", f"“{self.word}”", f"one of {', '.join(FEELS)} would do")
 
 
 @dataclass(frozen=True)
@@ -109,6 +123,7 @@ class Zone:
     water_mg_l: Nine
     logs_all: bool = False
     seed: int = 1
+    felt: tuple[Felt, ...] = ()
 
     def __post_init__(self) -> None:
         if self.setting not in SETTINGS:
