@@ -18,25 +18,20 @@ from dace.desks.shelf_schemas import (
     BrewOut,
     BrewReadingOut,
     HeldOut,
-    JarPageOut,
     LimitsOut,
-    PartOut,
 )
-from dace.feeding.reads import jar_with_stock, jars_with_stock
+from dace.feeding.reads import jars_with_stock
 from dace.garden.reads import garden_of
 from dace.households.scope import Scope
 from dace.measuring.models import Pen, Reading
 from dace.shelf.brewing import NewBrew, recipe_as_said
-from dace.shelf.brews import BrewRecord, brew_now, core_recipe, reading_of
-from dace.shelf.models import Jar
-from dace.shelf.reads import composition_of, tokens_of
+from dace.shelf.brews import BrewRecord, brew_now
 from dace.shelf.seen import seen_to
 
 Settled = tuple[uuid.UUID | None, dict[str, date]]
 NOTHING_SETTLED: Settled = (None, {})
 
 _PREVIEW_DAYS = 30
-_LABEL = ("acid_extract_dilution", "ferment_on_plants", "ash_caustic", "brew_on_salad_crops")
 
 
 def figures(
@@ -60,7 +55,7 @@ def figures(
         forms=[_held(name, band.at(at)) for name, band in found.forms],
         good_for=list(purpose.good_for),
         does_not=list(purpose.does_not),
-        dilute_text=_dilute(purpose),
+        dilute_text=dilute_words(purpose),
         notes=list(found.notes),
         limits=_limits(found.limits),
         working=steps_out(found.working),
@@ -82,7 +77,8 @@ def _keeps(keeps: tuple[float, float, float]) -> str:
     return f"keeps about {keeps[1]:.0f} days ({keeps[0]:.0f} to {keeps[2]:.0f}) in a cool place"
 
 
-def _dilute(purpose: core.Purpose) -> str:
+def dilute_words(purpose: core.Purpose) -> str:
+    """How thin it is poured, and what a litre brings then."""
     brings = ", ".join(f"{n} {rough(v)}" for n, v in purpose.brings)
     if purpose.parts == 0:
         return f"As it is, a litre brings {brings} mg."
@@ -183,7 +179,7 @@ def _went_in(record: BrewRecord) -> list[str]:
 
 
 def _reading(record: BrewRecord, row: Reading) -> BrewReadingOut:
-    as_read = reading_of(record.brew, row)
+    as_read = record.as_read(row)
     conflict = next((c for c in record.estimate.conflicts if c.reading == as_read), None)
     text = ""
     if conflict is not None:
@@ -191,24 +187,28 @@ def _reading(record: BrewRecord, row: Reading) -> BrewReadingOut:
             f"Expected {say(conflict.expected_low, 2)} to {say(conflict.expected_high, 2)}: "
             f"{conflict.reasons}."
         )
-    parts = f" at 1 + {say(row.parts_water)}" if row.parts_water else ""
     return BrewReadingOut(
         id=row.pk,
         day=as_read.day,
         ec_ms_cm=row.ec_likely,
-        shown=f"{say(row.value, 3)} {row.scale}{parts}",
+        shown=reading_words(row),
         conflict=text,
     )
 
 
 def _how_to_read(scope: Scope, record: BrewRecord) -> tuple[int, str]:
     """How many parts of water it wants before her pen can read it."""
+    at = min(len(record.estimate.days) - 1, round(record.day))
+    return parts_for_pen(scope, record.estimate.ec.at(at)[2])
+
+
+def parts_for_pen(scope: Scope, ec_ms_cm: float) -> tuple[int, str]:
+    """Parts of rain water that her pen wants with so strong a liquid, and how to go about it."""
     pen = Pen.objects.in_use(scope).order_by("created_at").first()
     if pen is None:
         return 0, ""
-    at = min(len(record.estimate.days) - 1, round(record.day))
     try:
-        parts = core.parts_for_pen(record.estimate.ec.at(at)[2], pen.most_ms_cm)
+        parts = core.parts_for_pen(ec_ms_cm, pen.most_ms_cm)
     except DaceError as error:
         return 0, error.sentence
     if parts == 0:
@@ -216,74 +216,7 @@ def _how_to_read(scope: Scope, record: BrewRecord) -> tuple[int, str]:
     return parts, f"Stir it, then read 1 part in {parts} of rain water."
 
 
-def jar_page(scope: Scope, jar_id: uuid.UUID) -> JarPageOut:
-    """A jar or bottle in full; four queries."""
-    jar, stock = jar_with_stock(scope, jar_id)
-    feed, unit = composition_of(jar), "mL" if jar.form == "liquid" else "g"
-    per_l = {n: 1000 * feed.element(n) for n in core.NUTRIENTS}
-    good: tuple[str, ...] = ()
-    does_not: tuple[str, ...] = ()
-    dilute = ""
-    if jar.contents is not None:
-        purpose = core.purpose_of(per_l, jar.contents["ec_ms_cm"][1])
-        good, does_not, dilute = purpose.good_for, purpose.does_not, _dilute(purpose)
-    garden = garden_of(scope)
-    zone = ZoneInfo(garden.zone)
-    return JarPageOut(
-        id=jar.pk,
-        name=jar.name,
-        bottle=jar.contents is not None,
-        grade=feed.label.grade,
-        known_by=feed.known_by,
-        elements=[
-            _element(feed, n, unit, jar.contents is not None)
-            for n in core.NUTRIENTS
-            if feed.element(n) > 0
-        ],
-        weighs=_weighs(jar),
-        price_per_n=_price(jar, feed),
-        stock_text=core.amount_words(stock, unit),
-        use_by=jar.use_by,
-        good_for=list(good),
-        does_not=list(does_not),
-        dilute_text=dilute,
-        label_cautions=_label_cautions(jar),
-        advice=advice_out(core.advise_jar(tokens_of(jar)), jar.pk, seen_to(scope, garden, jar.pk)),
-        brew_id=jar.brew_id,
-        made_on=jar.stock_at.astimezone(zone).date() if jar.contents is not None else None,
-    )
-
-
-def _element(feed: core.Composition, n: str, unit: str, bottle: bool) -> PartOut:
-    value, spread = feed.element(n), feed.spread_of(n)
-    if bottle:
-        low, likely, high = (rough(1000 * value * f) for f in (spread.low, 1.0, spread.high))
-        return PartOut(name=n, text=f"{low} to {high} mg in 1 L, likely {likely}")
-    low, high = say(value * spread.low, 2), say(value * spread.high, 2)
-    return PartOut(name=n, text=f"{low} to {high} mg in 1 {unit}, likely {say(value, 3)}")
-
-
-def _weighs(jar: Jar) -> str:
-    if jar.spoon_g:
-        return f"a level teaspoon weighs {say(jar.spoon_g)} g"
-    if jar.form == "solid" and jar.material:
-        grams = core.TEASPOON_ML * core.material(jar.material).density_g_per_ml
-        return f"a level teaspoon weighs about {say(grams, 2)} g"
-    return ""
-
-
-def _price(jar: Jar, feed: core.Composition) -> str:
-    nitrogen_g = jar.holds * feed.element("N") / 1000
-    if jar.price is None or nitrogen_g <= 0:
-        return ""
-    return f"{jar.price / nitrogen_g:.2f} for each gram of nitrogen"
-
-
-def _label_cautions(jar: Jar) -> list[str]:
-    """What a bottle must say on itself."""
-    said = ["Plant feed. Not for drinking. Never in a drink bottle."]
-    said.append("Keep from children and pets.")
-    if jar.brew is not None:
-        _, preparing = core.advise_brew(core_recipe(jar.brew))
-        said += [f"{a.text.split('. ')[0]}." for a in preparing if a.key in _LABEL]
-    return said
+def reading_words(row: Reading) -> str:
+    """What the pen showed: ``0.15 mS/cm at 1 + 19``."""
+    parts = f" at 1 + {say(row.parts_water)}" if row.parts_water else ""
+    return f"{say(row.value, 3)} {row.scale}{parts}"

@@ -15,7 +15,7 @@ from dace.garden.models import Garden, Water
 from dace.garden.reads import StandRecord, core_water, garden_of, owned, stand
 from dace.households.scope import Scope
 from dace.households.version import Version
-from dace.shelf.reads import composition_of, tokens_of
+from dace.shelf.reads import composition_now, tokens_of
 
 
 @dataclass(frozen=True)
@@ -64,7 +64,7 @@ def laid_out(
         facts = replace(facts, drain_ec=None)
     return LaidOut(
         garden=garden,
-        feed=composition_of(jar),
+        feed=composition_now(jar),
         stock=stock,
         g_per_ml=jar.spoon_g / core.TEASPOON_ML if jar.spoon_g else None,
         tokens=tokens_of(jar),

@@ -14,6 +14,7 @@ from dace.garden.reads import core_water, stops, waters
 from dace.households.scope import Scope
 from dace.measuring.models import Pen, Reading, Subject
 from dace.measuring.services import pen_days
+from dace.shelf.brews import brew_now
 from dace.shelf.models import Brew
 from dace.standins.pen import PenMake, SimulatedPen
 from dace.standins.ports import ConductivityPen, Liquid
@@ -62,8 +63,7 @@ def _truth(scope: Scope, subject: Subject) -> float:
 def _brew(scope: Scope, brew: Brew) -> float:
     grams = sum(item["mass_g"] for item in brew.ingredients)
     per_l = grams / max(brew.volume_l, 0.1)
-    days = (scope.now - brew.started_at).total_seconds() / 86_400
-    return bucket_ec(str(brew.pk), per_l, brew.acid_percent, days)
+    return bucket_ec(str(brew.pk), per_l, brew.acid_percent, brew_now(scope, brew.pk).day)
 
 
 def _drain(scope: Scope, fill: Fill) -> float:

@@ -8,7 +8,7 @@ from ninja import Schema
 
 from dace.core import api as core
 from dace.core.api import DaceError
-from dace.feeding.reads import doses
+from dace.feeding.reads import doses, jars_with_stock
 from dace.garden.reads import garden_of, stops, waters
 from dace.households.scope import Scope
 from dace.measuring.models import Pen
@@ -64,7 +64,7 @@ _METHODS = {
 
 
 def readables(scope: Scope, stop_id: uuid.UUID | None) -> ReadablesOut:
-    """Newest cans, brews on their way, drains of the chosen stop (or of all), then waters."""
+    """Newest cans, brews, bottles, drains of the chosen stop (or of all), then waters."""
     pens = list(Pen.objects.in_use(scope).order_by("created_at"))
     most = pens[0].most_ms_cm if pens else None
     found: dict[uuid.UUID, ReadableOut] = {}
@@ -80,6 +80,12 @@ def readables(scope: Scope, stop_id: uuid.UUID | None) -> ReadablesOut:
             expected = record.estimate.ec.at(min(len(record.estimate.days) - 1, int(record.day)))
             parts, advice = _parts(expected[2], most)
             subject_id = record.brew.subject_id
+            found[subject_id] = _readable(subject_id, name, "brew", parts, advice)
+    for jar, stock in jars_with_stock(scope):
+        if jar.brew is not None and jar.contents is not None and stock > 0:
+            parts, advice = _parts(jar.contents["ec_ms_cm"][2], most)
+            subject_id = jar.brew.subject_id
+            name = f"the bottle: {jar.name}"
             found[subject_id] = _readable(subject_id, name, "brew", parts, advice)
     for stop in stops(scope):
         if stop_id is None or stop.id == stop_id:

@@ -158,6 +158,14 @@ class PartOut(Schema):
     text: str
 
 
+class StrengthOut(Schema):
+    """How strong a bottle was taken to be from a day on, and by what."""
+
+    on: date
+    text: str
+    ec_text: str
+
+
 class JarPageOut(Schema):
     """A jar or bottle: what it holds, what it costs, what bears on it, and its label to print."""
 
@@ -178,6 +186,10 @@ class JarPageOut(Schema):
     advice: list[AdviceOut]
     brew_id: uuid.UUID | None
     made_on: date | None
+    subject_id: uuid.UUID | None
+    read_parts: int
+    read_advice: str
+    strength: list[StrengthOut]
 
 
 class IngredientOut(Schema):

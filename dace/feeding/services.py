@@ -17,7 +17,7 @@ from dace.households.changes import change
 from dace.households.scope import ConflictError, Scope
 from dace.measuring.models import Subject
 from dace.measuring.services import past_instant, subject_of
-from dace.shelf.reads import composition_of
+from dace.shelf.reads import composition_now
 
 _ROUNDING_L = 1e-6
 
@@ -100,7 +100,7 @@ def _mix(scope: Scope, new: NewCan, mixed_at: datetime, stand_id: uuid.UUID) -> 
         )
     asked = core.Asked(
         strength=new.strength,
-        feed=composition_of(jar),
+        feed=composition_now(jar),
         water=core_water(water),
         vessel_l=new.vessel_l,
         measures=new.measures,

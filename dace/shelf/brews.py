@@ -17,7 +17,7 @@ from dace.measuring.models import Reading
 from dace.shelf.models import Brew, BrewEvent
 from dace.shelf.recipes import ingredients_of
 
-_LEAST_DAYS, _MOST_DAYS = 14, 90
+_LEAST_DAYS, _MOST_DAYS, _LAST_DAY = 14, 90, 119.0
 
 
 @dataclass(frozen=True)
@@ -47,8 +47,11 @@ class BrewRecord:
         """Day by day, until some time after it is ready."""
         ready = core.ready_days(self.recipe)
         days = int(min(_MOST_DAYS, max(_LEAST_DAYS, 1.5 * ready[1], self.day + 7)))
-        read = tuple(reading_of(self.brew, row) for row in self.readings)
-        return core.estimate(self.recipe, days, read)
+        return core.estimate(self.recipe, days, tuple(self.as_read(row) for row in self.readings))
+
+    def as_read(self, row: Reading) -> BrewReading:
+        """A reading on its day; one of the bottle speaks of the day it was strained."""
+        return reading_of(self.brew, row, self.day if self.state == "strained" else None)
 
     @property
     def due(self) -> tuple[StepRecord, ...]:
@@ -81,10 +84,10 @@ def core_readings(scope: Scope, brew: Brew) -> tuple[BrewReading, ...]:
     return tuple(reading_of(brew, row) for row in rows)
 
 
-def reading_of(brew: Brew, row: Reading) -> BrewReading:
-    """One reading: what the pen saw at 25 C, of how thin a mixture, on which day."""
+def reading_of(brew: Brew, row: Reading, strained_day: float | None = None) -> BrewReading:
+    """One reading: what the pen saw at 25 C, of how thin a mixture, on which day at most."""
     pen = PenReading(row.value, row.scale, row.temperature_c, row.compensates)
-    day = min(day_of(brew, row.taken_at), 119.0)
+    day = min(day_of(brew, row.taken_at), _LAST_DAY if strained_day is None else strained_day)
     return BrewReading(round(day, 2), core.reading_at_25(pen).value, row.parts_water)
 
 

@@ -2,20 +2,17 @@
 
 from __future__ import annotations
 
-from typing import Any
-
 from dace.core.api import (
-    BottleContents,
     Composition,
     Content,
     Label,
-    Range,
     brew_tokens,
     composition,
     composition_of_bottle,
     content_of_feed,
     material,
 )
+from dace.shelf.bottles import contents_of, strengths
 from dace.shelf.models import Jar
 
 
@@ -37,29 +34,23 @@ def label_of(jar: Jar) -> Label:
 
 
 def composition_of(jar: Jar) -> Composition:
-    """What is in a stored jar: by its label, or as it was estimated when it was bottled."""
+    """What is in a stored jar: by its label, or as it was estimated when it was strained."""
     if jar.contents is not None:
         return composition_of_bottle(contents_of(jar.contents), jar.name)
     return composition(label_of(jar))
 
 
-def contents_of(kept: dict[str, Any]) -> BottleContents:
-    """A stored bottle's figures as the core knows them."""
-    low, high = kept["ec_spread"]
-    ec = kept["ec_ms_cm"]
-    return BottleContents(
-        mg=tuple(sorted(kept["mg"].items())),
-        acetate_mg=kept["acetate_mg"],
-        spreads=tuple((n, Range(ends[0], 1.0, ends[1])) for n, ends in kept["spreads"].items()),
-        ec_spread=Range(low, 1.0, high),
-        ec_ms_cm=(ec[0], ec[1], ec[2]),
-    )
+def composition_now(jar: Jar) -> Composition:
+    """What would be poured from it today: readings of a bottle since it was strained count."""
+    if jar.contents is not None:
+        return composition_of_bottle(strengths(jar)[-1].contents, jar.name)
+    return composition_of(jar)
 
 
 def content_of(jar: Jar) -> Content:
     """What a g or mL of a stored jar brings, at once and later."""
     like = material(jar.material) if jar.material else None
-    return content_of_feed(composition_of(jar), jar.slow, like)
+    return content_of_feed(composition_now(jar), jar.slow, like)
 
 
 def tokens_of(jar: Jar) -> frozenset[str]:

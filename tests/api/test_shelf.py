@@ -1,5 +1,7 @@
 """The Shelf over HTTP: brews from the first day to the bottle, claims, recipes, jars."""
 
+import re
+
 from dace.core import api as core
 from dace.demo.weir_yard import key
 from dace.shelf.recipes import shipped
@@ -258,6 +260,37 @@ class Keeping(ShelfCase):
             self.assertEqual(self.asking.post(f"/api/{kind}/{name}/put-away").status_code, 200)
         self.assertFalse(self.asking.get("/api/brew-choices").json()["recipes"][0]["own"])
         self.assertEqual(self.asking.get("/api/setup").json()["materials"], [])
+
+    def test_a_bottle_is_read_and_its_strength_has_a_history(self):
+        bottle = str(key("June comfrey, bottled"))
+
+        def page():
+            return self.asking.get(f"/api/jars/{bottle}/page").json()
+
+        def pours():
+            wanted = self.wanted(jar_id=bottle, strength="1 + 9")
+            return self.asking.post("/api/bench/preview", wanted).json()["nutrients"][2]["figure"]
+
+        before, first = page(), pours()
+        (strained,) = before["strength"]
+        self.assertEqual((strained["on"], strained["text"]), ("2026-06-15", "as strained"))
+        likely, low, high = (float(v) for v in re.findall(r"[\d.]+", strained["ec_text"]))
+        self.assertTrue(low < likely < high)
+        # read at 1 + 9 as it would be at the top of its range
+        body = {"id": new_id(), "subject_id": before["subject_id"], "value": round(high / 10, 3)}
+        read = self.asking.post("/api/readings", body | {"parts_water": 9})
+        self.assertEqual(read.status_code, 201, read.content)
+        _, second = page()["strength"]
+        self.assertEqual(second["on"], "2026-07-14")
+        now, least, most = (float(v) for v in re.findall(r"[\d.]+", second["ec_text"]))
+        self.assertTrue(likely <= now <= high, (strained, second))
+        self.assertLess(most / least, high / low)
+        self.assertGreater(pours()["value"], first["value"])
+        readable = self.asking.get("/api/readables").json()["subjects"]
+        self.assertIn("the bottle: June comfrey, bottled", [one["name"] for one in readable])
+        self.asking.post("/api/undo", {"change_id": read.json()["change_id"]})
+        self.assertEqual(page()["strength"], [strained])
+        self.assertEqual(pours()["value"], first["value"])
 
     def test_a_jar_s_page_and_a_bottle_s_label(self):
         crystals = str(key("Balanced crystals 16-8-24+Mg"))

@@ -12,8 +12,9 @@ from pydantic import Field
 from dace.core import api as core
 from dace.desks.api.path import RowIn, WrittenOut, written
 from dace.desks.bench import vessel_litres
-from dace.desks.brew import brew_page, jar_page, preview_brew
+from dace.desks.brew import brew_page, preview_brew
 from dace.desks.figures import steps_out
+from dace.desks.jar import jar_page
 from dace.desks.shelf import brew_choices, shelf
 from dace.desks.shelf_schemas import (
     BrewChoicesOut,

@@ -2679,8 +2679,16 @@ export interface components {
             name: string;
             /** Price Per N */
             price_per_n: string;
+            /** Read Advice */
+            read_advice: string;
+            /** Read Parts */
+            read_parts: number;
             /** Stock Text */
             stock_text: string;
+            /** Strength */
+            strength: components["schemas"]["StrengthOut"][];
+            /** Subject Id */
+            subject_id: string | null;
             /** Use By */
             use_by: string | null;
             /** Weighs */
@@ -4376,6 +4384,21 @@ export interface components {
             litres: string;
             /** Name */
             name: string;
+        };
+        /**
+         * StrengthOut
+         * @description How strong a bottle was taken to be from a day on, and by what.
+         */
+        StrengthOut: {
+            /** Ec Text */
+            ec_text: string;
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Text */
+            text: string;
         };
         /**
          * StripOut

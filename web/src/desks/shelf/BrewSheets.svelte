@@ -9,6 +9,7 @@
   import Sheet from '../../ui/Sheet.svelte';
   import AddSheet from './AddSheet.svelte';
   import ClaimSheet from './ClaimSheet.svelte';
+  import LiquidReading from './LiquidReading.svelte';
 
   interface Props {
     brew: Schemas['BrewOut'];
@@ -16,8 +17,6 @@
     sheet: string;
   }
   let { brew, sheet = $bindable() }: Props = $props();
-  let value = $state('');
-  let parts = $state('');
   let litres = $state('');
   let name = $state('');
   let problem = $state<Problem | null>(null);
@@ -25,9 +24,7 @@
   const recovered = (at: number) => (brew.figures.recovered_l[at] ?? 0).toPrecision(2);
   const trouble = (field: string) => (problem?.field === field ? problem.message : '');
   const elsewhere = $derived(
-    problem && !['value', 'parts_water', 'litres', 'name', 'liquid'].includes(problem.field)
-      ? problem.message
-      : '',
+    problem && !['litres', 'name', 'liquid'].includes(problem.field) ? problem.message : '',
   );
 
   $effect(() => {
@@ -37,8 +34,6 @@
   /** A sheet comes up with what is usual; a brew read anew meanwhile leaves what is typed. */
   function begin() {
     problem = null;
-    value = '';
-    parts = brew.read_parts ? String(brew.read_parts) : '';
     litres = sheet === 'strain' ? `${recovered(1)} L` : '9 L';
     name = `${brew.name}, bottled`.slice(0, 80);
   }
@@ -49,30 +44,6 @@
     sheet = '';
     undo.offer(reply.data);
     await garden.changed();
-  }
-
-  const number = (text: string) => Number(text.trim().replace(',', '.'));
-
-  async function read() {
-    const shown = number(value);
-    const thin = parts.trim() ? number(parts) : 0;
-    const bad =
-      Number.isNaN(shown) || !value.trim() ? 'value' : Number.isNaN(thin) ? 'parts_water' : '';
-    if (bad) {
-      const read = bad === 'value' ? value : parts;
-      const would_do = 'a number such as 0.31 would do';
-      problem = { field: bad, read, would_do, message: `Read “${read}”; ${would_do}.` };
-      return;
-    }
-    const pen = { scale: 'mS/cm', compensates: true, method: 'feed_solution', pots: 1 };
-    const body = {
-      id: newId(),
-      subject_id: brew.subject_id,
-      value: shown,
-      parts_water: thin,
-      ...pen,
-    };
-    await done(await ask(client.POST('/api/readings', { body })));
   }
 
   async function strain() {
@@ -91,24 +62,13 @@
   }
 </script>
 
-<Sheet
-  title="What does the pen say?"
+<LiquidReading
+  what="brew"
+  subjectId={brew.subject_id}
+  parts={brew.read_parts}
+  advice={brew.read_advice}
   bind:open={() => sheet === 'read', (open) => open || (sheet = '')}
->
-  <div class="form">
-    <p>{brew.read_advice}</p>
-    <Field label="It shows, mS/cm" inputmode="decimal" bind:value trouble={trouble('value')} />
-    <Field
-      label="Parts of rain water to one of the brew"
-      inputmode="decimal"
-      bind:value={parts}
-      hint="19 for 1 + 19. Leave it empty where it was read as it is."
-      trouble={trouble('parts_water')}
-    />
-    {#if elsewhere}<p class="trouble" role="alert">{elsewhere}</p>{/if}
-    <Button look="go" onclick={read}>Write it down</Button>
-  </div>
-</Sheet>
+/>
 <Sheet
   title="Strain and bottle"
   bind:open={() => sheet === 'strain', (open) => open || (sheet = '')}

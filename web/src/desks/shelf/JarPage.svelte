@@ -6,10 +6,12 @@
   import { ask, client, type Problem, type Schemas } from '../../api/client';
   import Button from '../../ui/Button.svelte';
   import { dateInWords } from '../../ui/time';
+  import LiquidReading from './LiquidReading.svelte';
 
   const id = $derived(String(searchParams.get('jar') ?? ''));
   let jar = $state<Schemas['JarPageOut'] | null>(null);
   let problem = $state<Problem | null>(null);
+  let reading = $state(false);
 
   onMount(() => {
     working.clear();
@@ -66,8 +68,26 @@
       {#if jar.brew_id}<a class="plain" href="/shelf/brew?brew={jar.brew_id}"
           >The brew it came from</a
         >{/if}
+      {#if jar.subject_id}<Button onclick={() => (reading = true)}>Read it</Button>{/if}
       {#if jar.bottle}<Button onclick={() => print()}>Print the label</Button>{/if}
     </div>
+    {#if jar.strength.length}
+      <h2>How strong it was taken to be</h2>
+      <ul>
+        {#each jar.strength as one, index (index)}
+          <li>{dateInWords(one.on)}, {one.text}: <b>{one.ec_text}</b></li>
+        {/each}
+      </ul>
+    {/if}
+    {#if jar.subject_id}
+      <LiquidReading
+        what="bottle"
+        subjectId={jar.subject_id}
+        parts={jar.read_parts}
+        advice={jar.read_advice}
+        bind:open={reading}
+      />
+    {/if}
     {#if jar.bottle}
       <aside class="label" aria-label="The bottle's label">
         <h2>{jar.name}</h2>
@@ -159,6 +179,11 @@
     border-color: transparent;
     background: var(--color-go);
     color: var(--color-on-go);
+  }
+
+  ul {
+    margin: 0;
+    padding-left: var(--space-4);
   }
 
   .label {
