@@ -74,19 +74,7 @@ def readables(scope: Scope, stop_id: uuid.UUID | None) -> ReadablesOut:
         if can.subject_id not in found and len(found) < _NEWEST_CANS:
             parts, advice = _parts(can.ec_likely, most)
             found[can.subject_id] = _readable(can.subject_id, name, "can", parts, advice)
-    for record in brews(scope):
-        if record.state == "brewing":
-            name = f"the brew: {record.brew.name}"
-            expected = record.estimate.ec.at(min(len(record.estimate.days) - 1, int(record.day)))
-            parts, advice = _parts(expected[2], most)
-            subject_id = record.brew.subject_id
-            found[subject_id] = _readable(subject_id, name, "brew", parts, advice)
-    for jar, stock in jars_with_stock(scope):
-        if jar.brew is not None and jar.contents is not None and stock > 0:
-            parts, advice = _parts(jar.contents["ec_ms_cm"][2], most)
-            subject_id = jar.brew.subject_id
-            name = f"the bottle: {jar.name}"
-            found[subject_id] = _readable(subject_id, name, "brew", parts, advice)
+    found |= _liquids(scope, most)
     for stop in stops(scope):
         if stop_id is None or stop.id == stop_id:
             for subject_id, name in stop.fills:
@@ -109,6 +97,25 @@ def readables(scope: Scope, stop_id: uuid.UUID | None) -> ReadablesOut:
         methods=[MethodOut(key=key, name=name) for key, name in _METHODS.items()],
         degrees=garden_of(scope).degrees,
     )
+
+
+def _liquids(scope: Scope, most: float | None) -> dict[uuid.UUID, ReadableOut]:
+    """Brews on their way, and bottles with something in them."""
+    found: dict[uuid.UUID, ReadableOut] = {}
+    for record in brews(scope):
+        if record.state == "brewing":
+            name = f"the brew: {record.brew.name}"
+            expected = record.estimate.ec.at(min(len(record.estimate.days) - 1, int(record.day)))
+            parts, advice = _parts(expected[2], most)
+            subject_id = record.brew.subject_id
+            found[subject_id] = _readable(subject_id, name, "brew", parts, advice)
+    for jar, stock in jars_with_stock(scope):
+        if jar.brew is not None and jar.contents is not None and stock > 0:
+            parts, advice = _parts(jar.contents["ec_ms_cm"][2], most)
+            subject_id = jar.brew.subject_id
+            name = f"the bottle: {jar.name}"
+            found[subject_id] = _readable(subject_id, name, "brew", parts, advice)
+    return found
 
 
 def _readable(

@@ -236,6 +236,7 @@ class Sessions(WeirYardCase):
             "measures": 2,
             "jars": 6,
             "pens": 1,
+            "materials": 0,
             "people": 1,
         }
         self.assertEqual(sizes, want)
