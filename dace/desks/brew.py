@@ -7,7 +7,7 @@ from datetime import date
 from zoneinfo import ZoneInfo
 
 from dace.core import api as core
-from dace.core.api import BrewEstimate, DaceError, Limits, Recipe, say
+from dace.core.api import BrewEstimate, Limits, Recipe, say
 from dace.desks.advice import advice_out
 from dace.desks.figures import rough, steps_out
 from dace.desks.shelf import due_out, ready_text, shelf_jar
@@ -23,7 +23,7 @@ from dace.desks.shelf_schemas import (
 from dace.feeding.reads import jars_with_stock
 from dace.garden.reads import garden_of
 from dace.households.scope import Scope
-from dace.measuring.models import Pen, Reading
+from dace.measuring.models import Reading
 from dace.shelf.brewing import NewBrew, recipe_as_said
 from dace.shelf.brews import BrewRecord, brew_now
 from dace.shelf.seen import seen_to
@@ -120,7 +120,6 @@ def brew_page(scope: Scope, brew_id: uuid.UUID) -> BrewOut:
     record = brew_now(scope, brew_id)
     garden = garden_of(scope)
     brew, zone = record.brew, ZoneInfo(garden.zone)
-    parts, advice = _how_to_read(scope, record)
     return BrewOut(
         id=brew.pk,
         subject_id=brew.subject_id,
@@ -138,8 +137,6 @@ def brew_page(scope: Scope, brew_id: uuid.UUID) -> BrewOut:
             (brew.pk, seen_to(scope, garden, brew.pk)),
         ),
         readings=[_reading(record, row) for row in record.readings],
-        read_parts=parts,
-        read_advice=advice,
         steps=due_out(record.steps),
         events=[
             BrewEventOut(
@@ -194,26 +191,6 @@ def _reading(record: BrewRecord, row: Reading) -> BrewReadingOut:
         shown=reading_words(row),
         conflict=text,
     )
-
-
-def _how_to_read(scope: Scope, record: BrewRecord) -> tuple[int, str]:
-    """How many parts of water it wants before her pen can read it."""
-    at = min(len(record.estimate.days) - 1, round(record.day))
-    return parts_for_pen(scope, record.estimate.ec.at(at)[2])
-
-
-def parts_for_pen(scope: Scope, ec_ms_cm: float) -> tuple[int, str]:
-    """Parts of rain water that her pen wants with so strong a liquid, and how to go about it."""
-    pen = Pen.objects.in_use(scope).order_by("created_at").first()
-    if pen is None:
-        return 0, ""
-    try:
-        parts = core.parts_for_pen(ec_ms_cm, pen.most_ms_cm)
-    except DaceError as error:
-        return 0, error.sentence
-    if parts == 0:
-        return 0, "Stir it, let it settle, and read it as it is."
-    return parts, f"Stir it, then read 1 part in {parts} of rain water."
 
 
 def reading_words(row: Reading) -> str:

@@ -8,7 +8,7 @@ from zoneinfo import ZoneInfo
 from dace.core import api as core
 from dace.core.api import say
 from dace.desks.advice import advice_out
-from dace.desks.brew import dilute_words, parts_for_pen, reading_words
+from dace.desks.brew import dilute_words, reading_words
 from dace.desks.figures import rough
 from dace.desks.shelf_schemas import JarPageOut, PartOut, StrengthOut
 from dace.feeding.reads import jar_with_stock
@@ -17,27 +17,27 @@ from dace.households.scope import Scope
 from dace.shelf.bottles import Strength, strengths
 from dace.shelf.brews import core_recipe
 from dace.shelf.models import Jar
-from dace.shelf.reads import composition_now, tokens_of
+from dace.shelf.reads import composition_of, tokens_of
 from dace.shelf.seen import seen_to
 
 _LABEL = ("acid_extract_dilution", "ferment_on_plants", "ash_caustic", "brew_on_salad_crops")
 
 
 def jar_page(scope: Scope, jar_id: uuid.UUID) -> JarPageOut:
-    """A jar in full; four queries, seven for a bottle and one more once it was read."""
+    """A jar in full; four queries, five for a bottle and one more once it was read."""
     jar, stock = jar_with_stock(scope, jar_id)
-    feed, unit = composition_now(jar), "mL" if jar.form == "liquid" else "g"
+    kept = strengths(jar) if jar.contents is not None else ()
+    feed = core.composition_of_bottle(kept[-1].contents, jar.name) if kept else composition_of(jar)
+    unit = "mL" if jar.form == "liquid" else "g"
     per_l = {n: 1000 * feed.element(n) for n in core.NUTRIENTS}
     good: tuple[str, ...] = ()
     does_not: tuple[str, ...] = ()
-    dilute, kept = "", tuple[Strength, ...]()
-    if jar.contents is not None:
-        kept = strengths(jar)
+    dilute = ""
+    if kept:
         purpose = core.purpose_of(per_l, kept[-1].contents.ec_ms_cm[1])
         good, does_not, dilute = purpose.good_for, purpose.does_not, dilute_words(purpose)
     garden = garden_of(scope)
     zone = ZoneInfo(garden.zone)
-    parts, advice = parts_for_pen(scope, kept[-1].contents.ec_ms_cm[2]) if kept else (0, "")
     return JarPageOut(
         id=jar.pk,
         name=jar.name,
@@ -61,8 +61,6 @@ def jar_page(scope: Scope, jar_id: uuid.UUID) -> JarPageOut:
         brew_id=jar.brew_id,
         made_on=jar.created_at.astimezone(zone).date() if jar.contents is not None else None,
         subject_id=jar.brew.subject_id if jar.brew is not None else None,
-        read_parts=parts,
-        read_advice=advice,
         strength=[_strength(one, jar, zone) for one in kept],
     )
 

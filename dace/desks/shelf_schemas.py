@@ -143,8 +143,6 @@ class BrewOut(Schema):
     started_at: datetime
     figures: BrewFiguresOut
     readings: list[BrewReadingOut]
-    read_parts: int
-    read_advice: str
     steps: list[DueOut]
     events: list[BrewEventOut]
     bottles: list[ShelfJarOut]
@@ -187,8 +185,6 @@ class JarPageOut(Schema):
     brew_id: uuid.UUID | None
     made_on: date | None
     subject_id: uuid.UUID | None
-    read_parts: int
-    read_advice: str
     strength: list[StrengthOut]
 
 

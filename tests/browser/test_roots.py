@@ -20,6 +20,19 @@ class Roots(BrowserCase):
         expect(sheet.get_by_role("status")).to_contain_text("aubergine in flower likes 1.3 to 2.6")
         sheet.get_by_role("button", name="Write it down").click()
 
+    def test_the_pen_is_taken_to_be_in_what_the_page_is_about(self):
+        self.at_tub_2()
+        sheet = self.page.get_by_role("dialog")
+        for ask in (lambda: self.press("Read the drain"), lambda: self.page.keyboard.press("r")):
+            ask()
+            chosen = sheet.get_by_label("The pen is in").locator("option:checked")
+            expect(chosen).to_have_text("what drains from Quay tub 2")
+            self.page.keyboard.press("Escape")
+            expect(sheet).to_have_count(0)
+        self.page.goto(f"{self.live_server_url}/notebook")
+        self.press("Write down a reading")
+        expect(sheet.get_by_label("The pen is in").locator("option:checked")).to_contain_text("can")
+
     def test_a_salty_drain_is_flushed_in_goes(self):
         self.at_tub_2()
         self.read("3.9")

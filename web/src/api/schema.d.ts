@@ -1802,10 +1802,6 @@ export interface components {
             method_key: string;
             /** Name */
             name: string;
-            /** Read Advice */
-            read_advice: string;
-            /** Read Parts */
-            read_parts: number;
             /** Readings */
             readings: components["schemas"]["BrewReadingOut"][];
             /**
@@ -2679,10 +2675,6 @@ export interface components {
             name: string;
             /** Price Per N */
             price_per_n: string;
-            /** Read Advice */
-            read_advice: string;
-            /** Read Parts */
-            read_parts: number;
             /** Stock Text */
             stock_text: string;
             /** Strength */

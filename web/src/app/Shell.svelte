@@ -50,7 +50,7 @@
 <UndoBar />
 <KeysHelp />
 <FindSheet />
-<ReadingSheet bind:open={keys.readingOpen} />
+<ReadingSheet subjectId={keys.readingOf} bind:open={keys.readingOpen} />
 
 <style>
   .shell {

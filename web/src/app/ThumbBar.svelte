@@ -15,7 +15,7 @@
 <nav aria-label="Thumb buttons">
   <a href="/round{garden.search}">Round</a>
   <a href="/bench{garden.search}">Pour</a>
-  <button type="button" onclick={() => (keys.readingOpen = true)}>Read</button>
+  <button type="button" onclick={() => keys.read()}>Read</button>
   <button type="button" aria-haspopup="dialog" onclick={() => (more = true)}>More</button>
 </nav>
 <Sheet title="Desks" bind:open={more}>

@@ -23,6 +23,10 @@ const STORED = 'dace.single-keys';
 class Keys {
   helpOpen = $state(false);
   readingOpen = $state(false);
+  /** What the pen is in, where a page or a button says so; else the likeliest thing. */
+  readingOf = $state('');
+  /** The subject of the page that is shown, which a reading is most likely of. */
+  here = $state('');
   findOpen = $state(false);
   chart = $state(false);
   /** Single keys can be turned off, for whoever presses them by accident. */
@@ -31,6 +35,18 @@ class Keys {
   turn(on: boolean): void {
     this.on = on;
     localStorage.setItem(STORED, on ? 'on' : 'off');
+  }
+
+  /** A page is about this subject, until it is left: for an effect. */
+  standAt(subjectId: string): () => void {
+    this.here = subjectId;
+    return () => (this.here = '');
+  }
+
+  /** Ask for a reading: of this, or of what the page is about. */
+  read(subjectId = this.here): void {
+    this.readingOf = subjectId;
+    this.readingOpen = true;
   }
 
   readonly press = (event: KeyboardEvent): void => {
@@ -50,7 +66,7 @@ class Keys {
       '[': () => garden.step(-1),
       ']': () => garden.step(1),
       p: () => goTo('/bench'),
-      r: () => (this.readingOpen = true),
+      r: () => this.read(),
       u: () => void undo.take(),
       w: () => (working.folded = !working.folded),
       c: () => (this.chart = !this.chart),

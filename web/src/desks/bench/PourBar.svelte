@@ -41,7 +41,7 @@
     <Button
       look="go"
       disabled={bench.pouring || short || bench.problem !== null}
-      onclick={() => bench.pour(() => (keys.readingOpen = true))}
+      onclick={() => bench.pour(() => keys.read(''))}
     >
       {bench.pouring ? 'Pouring…' : `Pour ${litres(bench.litres)} L on each of ${stand.count}`}
     </Button>

@@ -55,7 +55,7 @@
       <Button aria-pressed={keys.chart} onclick={() => (keys.chart = !keys.chart)}>
         {keys.chart ? 'As a list' : 'As a chart'}
       </Button>
-      <Button onclick={() => (keys.readingOpen = true)}>Write down a reading</Button>
+      <Button onclick={() => keys.read()}>Write down a reading</Button>
     </div>
   </header>
   {#if problem}

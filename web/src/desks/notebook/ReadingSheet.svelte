@@ -9,9 +9,11 @@
   import { NewReading } from './reading.svelte';
 
   interface Props {
+    /** What the pen is in, where that is known. */
+    subjectId: string;
     open: boolean;
   }
-  let { open = $bindable() }: Props = $props();
+  let { subjectId, open = $bindable() }: Props = $props();
   const reading = new NewReading();
 
   const SCALES = [
@@ -27,7 +29,7 @@
   const SHOWN = ['value', 'temperature_c', 'parts_water', 'taken_at', 'pots'];
 
   $effect(() => {
-    if (open) void reading.load();
+    if (open) untrack(() => void reading.load(subjectId));
   });
 
   // What the number means is said at once, as it is typed or dipped.
@@ -39,6 +41,8 @@
   });
 
   const pen = $derived(reading.found?.pens.find((one) => one.id === reading.penId));
+  /** Too strong for most pens: how it was thinned is asked at once. */
+  const strong = $derived(reading.subject?.kind === 'brew' || reading.subject?.parts_water);
   const trouble = (field: string) =>
     reading.problem?.field === field ? reading.problem.message : '';
   const elsewhere = $derived(
@@ -52,6 +56,17 @@
     if (await reading.keep()) open = false;
   }
 </script>
+
+{#snippet diluted()}
+  <Field
+    label="Diluted before it was read, 1 +"
+    inputmode="decimal"
+    autocomplete="off"
+    hint="Leave it out if it was not."
+    bind:value={reading.parts}
+    trouble={trouble('parts_water')}
+  />
+{/snippet}
 
 <Sheet title="What does the pen say?" bind:open>
   {#if reading.found && reading.found.subjects.length === 0}
@@ -101,6 +116,7 @@
           trouble={trouble('temperature_c')}
         />
       {/if}
+      {#if strong}{@render diluted()}{/if}
       <details open={trouble('parts_water') !== '' || trouble('taken_at') !== ''}>
         <summary>How and when it was read</summary>
         {#if reading.subject?.kind === 'fill'}
@@ -137,14 +153,7 @@
           }
           options={CORRECTS}
         />
-        <Field
-          label="Diluted before it was read, 1 +"
-          inputmode="decimal"
-          autocomplete="off"
-          hint="Leave it out if it was not."
-          bind:value={reading.parts}
-          trouble={trouble('parts_water')}
-        />
+        {#if !strong}{@render diluted()}{/if}
         <Field
           label="Read earlier, at"
           type="datetime-local"

@@ -26,7 +26,8 @@ export class NewReading {
 
   subject = $derived(this.found?.subjects.find((one) => one.id === this.subjectId) ?? null);
 
-  async load(): Promise<void> {
+  /** Look what there is to read; the pen is likeliest in `subjectId` where that is given. */
+  async load(subjectId = ''): Promise<void> {
     this.problem = null;
     this.value = this.when = this.temperature = this.pots = '';
     this.meaning = null;
@@ -35,7 +36,9 @@ export class NewReading {
     this.problem = reply.problem ?? null;
     if (!reply.data) return;
     this.found = reply.data;
-    this.choose(reply.data.subjects[0]?.id ?? '');
+    const { subjects } = reply.data;
+    const meant = subjects.find((one) => one.id === subjectId) ?? subjects[0];
+    this.choose(meant?.id ?? '');
     const pen = reply.data.pens.find((one) => one.id === this.penId) ?? reply.data.pens[0];
     if (pen) this.take(pen.id);
   }

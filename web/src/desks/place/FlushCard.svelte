@@ -10,8 +10,9 @@
   interface Props {
     flush: Schemas['FlushOut'];
     fillId: string;
+    subjectId: string;
   }
-  const { flush, fillId }: Props = $props();
+  const { flush, fillId, subjectId }: Props = $props();
   let problem = $state<Problem | null>(null);
   let busy = $state(false);
   const all = $derived(flush.done + flush.goes);
@@ -65,13 +66,13 @@
   {#if problem}<p class="trouble" role="alert">{problem.message}</p>{/if}
   <div class="acts">
     {#if flush.read_next}
-      <Button look="go" onclick={() => (keys.readingOpen = true)}>Read the drain now</Button>
+      <Button look="go" onclick={() => keys.read(subjectId)}>Read the drain now</Button>
     {/if}
     <Button look={flush.read_next ? 'plain' : 'go'} disabled={busy} onclick={pour}>
       Poured {flush.each_text}
     </Button>
     {#if !flush.read_next}
-      <Button onclick={() => (keys.readingOpen = true)}>Read the drain</Button>
+      <Button onclick={() => keys.read(subjectId)}>Read the drain</Button>
     {/if}
   </div>
 </section>

@@ -60,7 +60,7 @@
       </p>
       <div class="acts">
         <Button look="go" onclick={() => setRight(pen.id)}>Set right today</Button>
-        <Button onclick={() => (keys.readingOpen = true)}>Read something</Button>
+        <Button onclick={() => keys.read()}>Read something</Button>
       </div>
     </article>
   {:else}

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { onMount, untrack } from 'svelte';
   import { garden } from '../../app/garden.svelte';
+  import { keys } from '../../app/keys.svelte';
   import { working } from '../../app/working.svelte';
   import { ask, client, type Problem, type Schemas } from '../../api/client';
   import Button from '../../ui/Button.svelte';
@@ -25,6 +26,8 @@
     void garden.version;
     if (id) untrack(() => void load(id));
   });
+
+  $effect(() => keys.standAt(place?.fills[0]?.subject_id ?? ''));
 
   async function load(id: string) {
     if (place?.id !== id) place = null;

@@ -45,7 +45,11 @@
       <button type="button" class="how" onclick={how}>how?</button>
     </p>
   {/if}
-  {#if roots.flush}<FlushCard flush={roots.flush} fillId={roots.fill_id} />{/if}
+  {#if roots.flush}<FlushCard
+      flush={roots.flush}
+      fillId={roots.fill_id}
+      subjectId={roots.subject_id}
+    />{/if}
   {#each roots.doubts as doubt (doubt)}<p class="doubt">{doubt}</p>{/each}
   <RootChart
     chart={roots.chart}
@@ -55,7 +59,7 @@
     {#each roots.lines as line (line)}<li>{line}</li>{/each}
   </ul>
   <div class="acts">
-    <Button look={roots.flush ? 'plain' : 'go'} onclick={() => (keys.readingOpen = true)}>
+    <Button look={roots.flush ? 'plain' : 'go'} onclick={() => keys.read(roots.subject_id)}>
       Write down a reading
     </Button>
     <Button onclick={() => (sheet = 'water')}>Plain water</Button>

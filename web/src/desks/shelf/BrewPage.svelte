@@ -2,6 +2,7 @@
   import { onMount, untrack } from 'svelte';
   import { searchParams } from 'sv-router';
   import { garden } from '../../app/garden.svelte';
+  import { keys } from '../../app/keys.svelte';
   import { undo } from '../../app/undo.svelte';
   import { working } from '../../app/working.svelte';
   import { ask, client, type Problem, type Reply, type Schemas } from '../../api/client';
@@ -40,6 +41,8 @@
     working.advice = [...brew.figures.gathering, ...brew.figures.preparing];
     working.show({ title: 'How the potassium was got', steps: brew.figures.working });
   });
+
+  $effect(() => keys.standAt(brew?.state === 'brewing' ? brew.subject_id : ''));
 
   async function load(wanted: string) {
     const reply = await ask(
@@ -83,7 +86,7 @@
         </p>
       </div>
       {#if brew.state === 'brewing'}
-        <Button onclick={() => (sheet = 'read')}>Read it</Button>
+        <Button onclick={() => keys.read()}>Read it</Button>
       {/if}
     </header>
     <BrewSteps steps={brew.steps} {zone} />

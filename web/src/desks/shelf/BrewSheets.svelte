@@ -9,11 +9,10 @@
   import Sheet from '../../ui/Sheet.svelte';
   import AddSheet from './AddSheet.svelte';
   import ClaimSheet from './ClaimSheet.svelte';
-  import LiquidReading from './LiquidReading.svelte';
 
   interface Props {
     brew: Schemas['BrewOut'];
-    /** Which sheet is up: read, add, strain, second, throw, claim; none where empty. */
+    /** Which sheet is up: add, strain, second, throw, claim; none where empty. */
     sheet: string;
   }
   let { brew, sheet = $bindable() }: Props = $props();
@@ -62,13 +61,6 @@
   }
 </script>
 
-<LiquidReading
-  what="brew"
-  subjectId={brew.subject_id}
-  parts={brew.read_parts}
-  advice={brew.read_advice}
-  bind:open={() => sheet === 'read', (open) => open || (sheet = '')}
-/>
 <Sheet
   title="Strain and bottle"
   bind:open={() => sheet === 'strain', (open) => open || (sheet = '')}

@@ -2,16 +2,15 @@
   import { onMount, untrack } from 'svelte';
   import { searchParams } from 'sv-router';
   import { garden } from '../../app/garden.svelte';
+  import { keys } from '../../app/keys.svelte';
   import { working } from '../../app/working.svelte';
   import { ask, client, type Problem, type Schemas } from '../../api/client';
   import Button from '../../ui/Button.svelte';
   import { dateInWords } from '../../ui/time';
-  import LiquidReading from './LiquidReading.svelte';
 
   const id = $derived(String(searchParams.get('jar') ?? ''));
   let jar = $state<Schemas['JarPageOut'] | null>(null);
   let problem = $state<Problem | null>(null);
-  let reading = $state(false);
 
   onMount(() => {
     working.clear();
@@ -27,6 +26,8 @@
   $effect(() => {
     if (jar) working.advice = jar.advice;
   });
+
+  $effect(() => keys.standAt(jar?.subject_id ?? ''));
 
   async function load(wanted: string) {
     const params = { path: { jar_id: wanted } };
@@ -68,7 +69,9 @@
       {#if jar.brew_id}<a class="plain" href="/shelf/brew?brew={jar.brew_id}"
           >The brew it came from</a
         >{/if}
-      {#if jar.subject_id}<Button onclick={() => (reading = true)}>Read it</Button>{/if}
+      {#if jar.subject_id}
+        <Button onclick={() => keys.read()}>Read it</Button>
+      {/if}
       {#if jar.bottle}<Button onclick={() => print()}>Print the label</Button>{/if}
     </div>
     {#if jar.strength.length}
@@ -78,15 +81,6 @@
           <li>{dateInWords(one.on)}, {one.text}: <b>{one.ec_text}</b></li>
         {/each}
       </ul>
-    {/if}
-    {#if jar.subject_id}
-      <LiquidReading
-        what="bottle"
-        subjectId={jar.subject_id}
-        parts={jar.read_parts}
-        advice={jar.read_advice}
-        bind:open={reading}
-      />
     {/if}
     {#if jar.bottle}
       <aside class="label" aria-label="The bottle's label">
