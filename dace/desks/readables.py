@@ -16,6 +16,7 @@ from dace.measuring.services import pen_days
 from dace.shelf.brews import brews
 
 _NEWEST_CANS = 4
+_STILL = "Stir it, let it settle, and read it as it is."
 
 
 class ReadableOut(Schema):
@@ -108,13 +109,13 @@ def _liquids(scope: Scope, most: float | None) -> dict[uuid.UUID, ReadableOut]:
             expected = record.estimate.ec.at(min(len(record.estimate.days) - 1, int(record.day)))
             parts, advice = _parts(expected[2], most)
             subject_id = record.brew.subject_id
-            found[subject_id] = _readable(subject_id, name, "brew", parts, advice)
+            found[subject_id] = _readable(subject_id, name, "brew", parts, advice or _STILL)
     for jar, stock in jars_with_stock(scope):
         if jar.brew is not None and jar.contents is not None and stock > 0:
             parts, advice = _parts(jar.contents["ec_ms_cm"][2], most)
             subject_id = jar.brew.subject_id
             name = f"the bottle: {jar.name}"
-            found[subject_id] = _readable(subject_id, name, "brew", parts, advice)
+            found[subject_id] = _readable(subject_id, name, "brew", parts, advice or _STILL)
     return found
 
 

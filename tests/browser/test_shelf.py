@@ -26,6 +26,10 @@ class Shelf(BrowserCase):
         self.page.get_by_role("link", name="Comfrey ferment Airless").click()
         self.press("Read it")
         dialog = self.page.get_by_role("dialog")
+        expect(dialog.get_by_label("The pen is in").locator("option:checked")).to_have_text(
+            "the brew: Comfrey ferment"
+        )
+        expect(dialog.get_by_text("Stir it, let it settle")).to_be_visible()
         dialog.get_by_label("It shows").fill("nought")
         dialog.get_by_role("button", name="Write it down").click()
         expect(dialog.get_by_text("Read “nought”")).to_be_visible()
