@@ -53,7 +53,7 @@ from dace.core.own_weather import OwnDay, read_own_weather
 from dace.core.owned import KINDS as MEASURE_KINDS
 from dace.core.owned import TEASPOON_ML, Owned, usual_measures
 from dace.core.pouring import Ground, suggest_litres_each
-from dace.core.purpose import Purpose, purpose_of
+from dace.core.purpose import Purpose, purpose_of, suits
 from dace.core.quantities import FAMILIES, read_amounts, read_measure, read_number
 from dace.core.recipe import Ingredient, Recipe
 from dace.core.release import Content, content_of_feed, content_of_material, release_over
@@ -308,6 +308,7 @@ __all__ = [
     "stage_clock",
     "strength_words",
     "suggest_litres_each",
+    "suits",
     "usual_days",
     "usual_dry_density",
     "usual_measures",

@@ -12,7 +12,6 @@ from dace.core.quantities import NUMBER, plain, read_number
 from dace.core.result import Step, Working, say
 from dace.core.strength import Strength, read_strength
 
-VERDICTS = ("possible", "impossible", "agrees", "contradicts", "unknown")
 _SO = r",? (?:so|that is|that's|which is|which makes|i\.e\.|or|=) "
 _NUTRIENT_NAMES = {
     "nitrogen": "N",

@@ -10,7 +10,7 @@ some of yesterday's departure (a first-order chain), years differ by a constant.
 from __future__ import annotations
 
 from dataclasses import dataclass
-from datetime import date, timedelta
+from datetime import date
 from functools import cache
 
 import numpy as np
@@ -149,8 +149,3 @@ def drawn_departures(where: Climate, years: int, days: int, rng: np.random.Gener
     for day in range(1, days):
         departures[:, day] = keep * departures[:, day - 1] + (1 - keep**2) ** 0.5 * fresh[:, day]
     return departures + rng.normal(0, where.year_sd_c, (years, 1))
-
-
-def days_between(first: date, last: date) -> list[date]:
-    """Every day from one to another, both counted."""
-    return [first + timedelta(days=n) for n in range((last - first).days + 1)]

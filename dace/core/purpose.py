@@ -2,9 +2,9 @@
 
 from __future__ import annotations
 
-import math
 from dataclasses import dataclass
 
+from dace.core.composition import Composition
 from dace.core.figures import judgement
 from dace.core.fitting import friendly_parts
 from dace.core.result import say
@@ -13,6 +13,7 @@ _WISH = {"N": 85.0, "P": 14.0, "K": 110.0, "Ca": 60.0, "Mg": 14.0}
 _NAMES = {"N": "nitrogen", "P": "phosphorus", "K": "potassium", "Ca": "calcium", "Mg": "magnesium"}
 _MUCH, _LITTLE, _MOST = 0.5, 0.15, 1.6
 _SALTY_MG_L = 70.0
+_MOSTLY_CALCIUM, _MOSTLY_POTASSIUM, _MOSTLY_NITROGEN = 3.0, 1.5, 1.2
 
 
 @dataclass(frozen=True)
@@ -75,7 +76,7 @@ def _good_for(rich: set[str], brings: dict[str, float]) -> list[str]:
     n, k = brings["N"], brings["K"]
     if "N" in rich and n >= 0.8 * k:
         found.append("leafy growth: it is rich in nitrogen")
-    elif "K" in rich and k > 1.5 * n:
+    elif "K" in rich and k > _MOSTLY_POTASSIUM * n:
         found.append("flowers and fruit: it is rich in potassium")
     elif rich & {"N", "K"}:
         found.append("steady feeding: nitrogen and potassium together")
@@ -86,10 +87,18 @@ def _good_for(rich: set[str], brings: dict[str, float]) -> list[str]:
     return found
 
 
-def weaker_than(parts: float) -> float:
-    """Share of a liquid that is left when it is mixed ``1 + parts``.
+def suits(feed: Composition) -> str:
+    """What a feed is richest in, in a word or two; empty where it brings neither N, K nor Ca.
 
-    >>> weaker_than(19)
-    0.05
+    >>> from dace.core.composition import Label, composition
+    >>> suits(composition(Label(4, 3, 8, density_g_per_ml=1.15)))
+    'flower and fruit'
     """
-    return 1 / (1 + max(0.0, parts)) if math.isfinite(parts) else 0.0
+    n, k = feed.element("N"), feed.element("K")
+    if feed.element("Ca") > _MOSTLY_CALCIUM * max(n, k):
+        return "calcium"
+    if max(n, k) <= 0:
+        return ""
+    if k > _MOSTLY_POTASSIUM * n:
+        return "flower and fruit"
+    return "leaf" if n > _MOSTLY_NITROGEN * k else "steady feeding"

@@ -15,7 +15,7 @@ from dace.garden.models import Garden, Water
 from dace.garden.reads import StandRecord, core_water, garden_of, owned, stand
 from dace.households.scope import Scope
 from dace.households.version import Version
-from dace.shelf.reads import composition_now, tokens_of
+from dace.shelf.reads import composition_now, g_per_ml, tokens_of
 
 
 @dataclass(frozen=True)
@@ -66,7 +66,7 @@ def laid_out(
         garden=garden,
         feed=composition_now(jar),
         stock=stock,
-        g_per_ml=jar.spoon_g / core.TEASPOON_ML if jar.spoon_g else None,
+        g_per_ml=g_per_ml(jar),
         tokens=tokens_of(jar),
         water=core_water(Water.objects.fetch(scope, water_id, "water_id")),
         owned=owned(scope),

@@ -54,11 +54,11 @@ def shelf(scope: Scope) -> ShelfOut:
 def shelf_jar(jar: Jar, stock: float, now: datetime, zone: ZoneInfo) -> ShelfJarOut:
     """A jar as it stands on the shelf."""
     unit = "mL" if jar.form == "liquid" else "g"
-    today = now.astimezone(zone).date()
+    today, feed = now.astimezone(zone).date(), composition_of(jar)
     return ShelfJarOut(
         id=jar.pk,
         name=jar.name,
-        grade=composition_of(jar).label.grade,
+        grade=feed.label.grade,
         form=jar.form,
         dissolves=jar.dissolves,
         bottle=jar.contents is not None,
@@ -66,21 +66,8 @@ def shelf_jar(jar: Jar, stock: float, now: datetime, zone: ZoneInfo) -> ShelfJar
         stock_text=core.amount_words(stock, unit),
         use_by=jar.use_by,
         stale=jar.use_by is not None and jar.use_by < today,
-        suits=_suits(jar),
+        suits=core.suits(feed),
     )
-
-
-def _suits(jar: Jar) -> str:
-    """What it is richest in, in a word or two."""
-    feed = composition_of(jar)
-    n, k = feed.element("N"), feed.element("K")
-    if feed.element("Ca") > 3 * max(n, k):
-        return "calcium"
-    if max(n, k) <= 0:
-        return ""
-    if k > 1.5 * n:
-        return "flower and fruit"
-    return "leaf" if n > 1.2 * k else "steady feeding"
 
 
 def _brew(record: BrewRecord) -> ShelfBrewOut:

@@ -12,7 +12,7 @@ from dace.core.api import NUTRIENTS, Account, Balance, Ledger, Look, Rooted, Spa
 from dace.feeding.gifts import GiftRecord, gifts
 from dace.garden.clocks import clocks
 from dace.garden.models import Fill, Planting, SoilTest, Stand
-from dace.garden.reads import core_water, setting_of, waters
+from dace.garden.reads import core_water, medium_litres, setting_of, waters
 from dace.garden.weather import Weather, weather
 from dace.households.scope import Scope
 
@@ -131,8 +131,8 @@ def _plants_by_fill(scope: Scope, stands: tuple[Stand, ...]) -> dict[uuid.UUID, 
 
 def rooted(fill: Fill, since: date, plants: int, test: SoilTest | None) -> Rooted:
     """What one of so many plants has of a fill."""
-    litres = core.litres_of_medium(fill.volume_l, fill.area_m2) * fill.alike
-    area = fill.area_m2 or litres / 1000 / core.litres_of_medium(None, 1.0) * 1000
+    litres = medium_litres(fill)
+    area = fill.area_m2 or litres / core.litres_of_medium(None, 1.0)
     medium = core.medium(fill.medium)
     tested: tuple[tuple[str, float], ...] = ()
     if test is not None:

@@ -11,11 +11,13 @@ from dace.core.api import DaceError, DryDose, Spread
 from dace.feeding.models import Dressing
 from dace.feeding.reads import jar_with_stock
 from dace.garden.models import Fill, Stand
+from dace.garden.reads import medium_litres
 from dace.households.changes import change
 from dace.households.keeping import new_row
 from dace.households.scope import Scope
 from dace.measuring.services import past_instant
 from dace.shelf.models import Jar
+from dace.shelf.reads import g_per_ml
 
 
 @dataclass(frozen=True)
@@ -70,8 +72,9 @@ def read_dressing(scope: Scope, asked: Dry, measures: str) -> Told:
 
 def _density(jar: Jar | None, material: str) -> float:
     """As it lies [g/mL]: weighed by the spoon, of its material, or a guess."""
-    if jar is not None and jar.spoon_g:
-        return jar.spoon_g / core.TEASPOON_ML
+    weighed = g_per_ml(jar) if jar is not None else None
+    if weighed is not None:
+        return weighed
     key = jar.material if jar is not None else material
     if key:
         found = core.material(key)
@@ -81,9 +84,8 @@ def _density(jar: Jar | None, material: str) -> float:
     return core.usual_dry_density()
 
 
-def _spread(fill: Fill, plants: int, g_per_ml: float) -> Spread:
-    volume = core.litres_of_medium(fill.volume_l, fill.area_m2) * fill.alike
-    return Spread(plants, g_per_ml, fill.area_m2, volume)
+def _spread(fill: Fill, plants: int, lies: float) -> Spread:
+    return Spread(plants, lies, fill.area_m2, medium_litres(fill))
 
 
 def give_dressing(

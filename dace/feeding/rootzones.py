@@ -13,7 +13,7 @@ from dace.feeding.gifts import content_of_dry
 from dace.feeding.models import Dose, Dressing, Watering
 from dace.garden.clocks import clocks
 from dace.garden.models import Fill, Garden, Stand
-from dace.garden.reads import core_water, setting_of, waters
+from dace.garden.reads import core_water, medium_litres, setting_of, waters
 from dace.garden.weather import Weather, weather
 from dace.households.scope import NotFoundError, Scope
 from dace.measuring.models import FieldTest, Reading
@@ -77,7 +77,7 @@ def root_zone(scope: Scope, garden: Garden, fill_id: uuid.UUID) -> RootRecord:
     strips = tuple(_strip(row, zone) for row in rows[3] if row.kind == FieldTest.Kind.NITRATE)
     found = Zone(
         medium=core.medium(fill.medium),
-        litres=core.litres_of_medium(fill.volume_l, fill.area_m2) * fill.alike,
+        litres=medium_litres(fill),
         setting=setting_of(fill.place),
         rain_m2=0.0
         if fill.place.covered

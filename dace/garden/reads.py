@@ -195,6 +195,11 @@ def core_water(row: Water) -> core.Water:
     return core.water_from_ec(row.ec_ms_cm)
 
 
+def medium_litres(fill: Fill) -> float:
+    """All the medium of a fill [L], of every pot alike."""
+    return core.litres_of_medium(fill.volume_l, fill.area_m2) * fill.alike
+
+
 def by_subject(found: tuple[StopRecord, ...]) -> dict[uuid.UUID, StopRecord]:
     """Stops by the subjects of their fills."""
     return {subject_id: stop for stop in found for subject_id, _ in stop.fills}

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from dace.core.api import (
+    TEASPOON_ML,
     Composition,
     Content,
     Label,
@@ -51,6 +52,11 @@ def content_of(jar: Jar) -> Content:
     """What a g or mL of a stored jar brings, at once and later."""
     like = material(jar.material) if jar.material else None
     return content_of_feed(composition_now(jar), jar.slow, like)
+
+
+def g_per_ml(jar: Jar) -> float | None:
+    """How heavy a dry feed lies [g/mL], where a level teaspoon of it was weighed."""
+    return jar.spoon_g / TEASPOON_ML if jar.spoon_g else None
 
 
 def tokens_of(jar: Jar) -> frozenset[str]:

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Iterator
+from collections.abc import Iterator
 from dataclasses import dataclass
 
 from dace.core.advice import Advice, gravest_first
@@ -33,9 +33,6 @@ class CanSituation:
     cap: float | None
     fits: float | None
     stock: float | None
-
-
-Rule = Callable[[CanSituation], Advice | None]
 
 
 def advise_can(situation: CanSituation) -> list[Advice]:
