@@ -1,6 +1,7 @@
 <script lang="ts">
   import { garden } from '../../app/garden.svelte';
   import { route } from '../../app/router';
+  import ButtonLink from '../../ui/ButtonLink.svelte';
   import Note from '../../ui/Note.svelte';
 
   interface Desk {
@@ -41,7 +42,7 @@
     <p>{desk.will}</p>
   {/if}
   <p><b>Meanwhile:</b> {desk.meanwhile}</p>
-  <a href="{desk.to}{garden.search}">{desk.link}</a>
+  <ButtonLink look="go" href="{desk.to}{garden.search}">{desk.link}</ButtonLink>
 </section>
 
 <style>
@@ -51,18 +52,5 @@
     justify-items: start;
     max-width: 64ch;
     padding: var(--space-6) 22px;
-  }
-
-  a {
-    display: inline-flex;
-    align-items: center;
-    min-height: 48px;
-    padding: 0 var(--space-6);
-    border-radius: var(--radius);
-    background: var(--color-go);
-    color: var(--color-on-go);
-    font-size: var(--text-l);
-    font-weight: 600;
-    text-decoration: none;
   }
 </style>

@@ -6,6 +6,7 @@
   import { working } from '../../app/working.svelte';
   import { ask, client, type Problem, type Schemas } from '../../api/client';
   import Button from '../../ui/Button.svelte';
+  import ButtonLink from '../../ui/ButtonLink.svelte';
   import { dateInWords } from '../../ui/time';
 
   const id = $derived(String(searchParams.get('jar') ?? ''));
@@ -63,11 +64,11 @@
       <p>{jar.dilute_text}</p>
     {/if}
     <div class="acts">
-      <a class="go" href="/bench?jar={jar.id}{garden.stop ? `&stop=${garden.stop.id}` : ''}">
-        Pour from it on the Bench
-      </a>
-      {#if jar.brew_id}<a class="plain" href="/shelf/brew?brew={jar.brew_id}"
-          >The brew it came from</a
+      <ButtonLink look="go" href="/bench?jar={jar.id}{garden.stop ? `&stop=${garden.stop.id}` : ''}"
+        >Pour from it on the Bench</ButtonLink
+      >
+      {#if jar.brew_id}<ButtonLink href="/shelf/brew?brew={jar.brew_id}"
+          >The brew it came from</ButtonLink
         >{/if}
       {#if jar.subject_id}
         <Button onclick={() => keys.read()}>Read it</Button>
@@ -154,25 +155,6 @@
     display: flex;
     flex-wrap: wrap;
     gap: var(--space-2);
-  }
-
-  .go,
-  .plain {
-    display: inline-flex;
-    align-items: center;
-    min-height: var(--touch);
-    padding: 0 var(--space-4);
-    border: 1px solid var(--color-edge);
-    border-radius: var(--radius);
-    color: inherit;
-    font-weight: 550;
-    text-decoration: none;
-  }
-
-  .go {
-    border-color: transparent;
-    background: var(--color-go);
-    color: var(--color-on-go);
   }
 
   ul {

@@ -4,6 +4,7 @@
   import { working } from '../../app/working.svelte';
   import { ask, client, type Problem, type Schemas } from '../../api/client';
   import Button from '../../ui/Button.svelte';
+  import ButtonLink from '../../ui/ButtonLink.svelte';
   import BrewCard from './BrewCard.svelte';
   import ClaimSheet from './ClaimSheet.svelte';
   import JarCard from './JarCard.svelte';
@@ -45,9 +46,9 @@
       </p>
     </div>
     <div class="acts">
-      <a class="go" href="/shelf/begin{garden.search}">Begin a brew</a>
+      <ButtonLink look="go" href="/shelf/begin{garden.search}">Begin a brew</ButtonLink>
       <Button onclick={() => (claimOpen = true)}>Check a claim</Button>
-      <a class="plain" href="/setup">Add a jar</a>
+      <ButtonLink href="/setup">Add a jar</ButtonLink>
     </div>
   </header>
   {#if problem}
@@ -119,25 +120,6 @@
 
   h2 {
     font-size: var(--text-l);
-  }
-
-  .go,
-  .plain {
-    display: inline-flex;
-    align-items: center;
-    min-height: var(--touch);
-    padding: 0 var(--space-4);
-    border: 1px solid var(--color-edge);
-    border-radius: var(--radius);
-    color: inherit;
-    font-weight: 550;
-    text-decoration: none;
-  }
-
-  .go {
-    border-color: transparent;
-    background: var(--color-go);
-    color: var(--color-on-go);
   }
 
   .soft {
