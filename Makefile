@@ -16,7 +16,7 @@ demo: web secret
 	  --bind 127.0.0.1:$(PORT) --worker-class gthread --threads 8 --log-level warning dace.project.wsgi
 
 test: web browser
-	$(PY) manage.py test tests --timing
+	$(PY) manage.py test tests --parallel 2
 
 check: web
 	.venv/bin/ruff check . && .venv/bin/ruff format --check .

@@ -10,19 +10,19 @@ from datetime import date, timedelta
 
 import numpy as np
 
-from dace.core.brews import estimate
-from dace.core.climate import climate
-from dace.core.clock import Begun, stage_clock
-from dace.core.crops import crop
-from dace.core.ensemble import DRAWS
-from dace.core.media import medium
-from dace.core.need import spans
-from dace.core.outlook import Asked, Days, outlook, usual_days
-from dace.core.recipe import Ingredient, Recipe
+from dace.core.brew.estimate import estimate
+from dace.core.brew.recipe import Ingredient, Recipe
+from dace.core.draws.ensemble import DRAWS
+from dace.core.matter.media import medium
+from dace.core.matter.waters import water_from_ec
 from dace.core.rootzone.follow import MOST_DAYS, follow
+from dace.core.rootzone.records import CHARGED, Growing, Poured, RootZone, Sampled, charged_water
 from dace.core.rootzone.unknowns import DRAWS as DRAWS_FOLLOWED
-from dace.core.rootzone.zone import CHARGED, Growing, Poured, Sampled, Zone, charged_water
-from dace.core.waters import water_from_ec
+from dace.core.season.climate import climate
+from dace.core.season.clock import Begun, stage_clock
+from dace.core.season.crops import crop
+from dace.core.season.need import spans
+from dace.core.season.outlook import Days, WeatherAsked, outlook, usual_days
 
 RUNS = 15
 _DAYS, _POOLS = 30, 12
@@ -47,12 +47,12 @@ def _root_zones() -> None:
     """A fill over a season with sixty readings, and thirty of them."""
     where, today = climate("cool_temperate"), date(2026, 7, 14)
     past = usual_days(where, 51.0, today - timedelta(days=400), 401)
-    days = outlook(Asked(where, 51.0, past, Days(today + timedelta(days=1), (), (), ())))
+    days = outlook(WeatherAsked(where, 51.0, past, Days(today + timedelta(days=1), (), (), ())))
     began = today - timedelta(days=MOST_DAYS)
     stages = spans(stage_clock(crop("aubergine"), Begun(began), days))
     grown = Growing(crop("aubergine"), stages, 4, began)
     water = charged_water(water_from_ec(0.65))
-    zone = Zone(
+    zone = RootZone(
         medium=medium("peat_free_mix"),
         litres=40.0,
         setting="pot",

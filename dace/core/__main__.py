@@ -1,12 +1,12 @@
-"""``python -m dace.core ec|dilute``: JSON on standard input, JSON on standard output."""
+"""``python -m dace.core NAME``: JSON on standard input, JSON on standard output."""
 
 from __future__ import annotations
 
 import json
 import sys
 
-from dace.core.calculators import CALCULATORS
 from dace.core.errors import DaceError
+from dace.core.shell import CALCULATORS
 
 
 def main(arguments: list[str]) -> int:

@@ -1,16 +1,17 @@
 """The core's public surface. Everything outside the core imports from here."""
 
-from dace.core.acid import Limits
 from dace.core.advice import Advice, gravest_first
 from dace.core.advice.brewing import advise_brew, advise_jar, brew_tokens
+from dace.core.advice.can import advise_answer
 from dace.core.advice.cautions import cautions
 from dace.core.advice.feeding import Feeding
 from dace.core.advice.judge import advise_feeding
 from dace.core.advice.roots import advise_roots
-from dace.core.bench import Answer, Asked, CapCheck, answer, strength_words, warm_up
-from dace.core.bottles import BottleContents, bottle_contents, composition_of_bottle
-from dace.core.brew_days import ready_days
-from dace.core.brews import (
+from dace.core.brew.acid import Limits
+from dace.core.brew.bottles import BottleContents, bottle_contents, composition_of_bottle
+from dace.core.brew.claims import Against, Claim, check_claim
+from dace.core.brew.days import ready_days
+from dace.core.brew.estimate import (
     Band,
     BrewEstimate,
     BrewReading,
@@ -18,16 +19,11 @@ from dace.core.brews import (
     estimate,
     weigh,
 )
-from dace.core.cans import Cans, read_litres_each, read_pack, read_rate, split_into_cans
-from dace.core.claims import Against, Claim, check_claim
-from dace.core.climate import Climate, climate, climate_near, climates
-from dace.core.clock import Begun, Look, Start, out_of_order, stage_clock
-from dace.core.clock import Reading as StageReading
-from dace.core.composition import ALSO, FORMS, Composition, Label, composition, read_grade
-from dace.core.conductivity import ec_25, ec_at
-from dace.core.crops import NUTRIENTS, STAGE_WORDS, Crop, Stage, crop, crops, feed_cap
-from dace.core.draws import Array as Numbers
-from dace.core.dressing import (
+from dace.core.brew.extraction import SPREAD_ONLY, Method, method, methods, modifier, modifiers
+from dace.core.brew.purpose import Purpose, purpose_of, suits
+from dace.core.brew.recipe import Ingredient, Recipe
+from dace.core.can.answer import Answer, CanAsked, CapCheck, answer, strength_words, warm_up
+from dace.core.can.dry import (
     DryDose,
     Spread,
     disagreement,
@@ -36,27 +32,56 @@ from dace.core.dressing import (
     read_dry,
     usual_dry_density,
 )
+from dace.core.can.measures import KINDS as MEASURE_KINDS
+from dace.core.can.measures import TEASPOON_ML, Owned, usual_measures
+from dace.core.can.mixing import MOST_VESSEL_L, Mixture, fill_can
+from dace.core.can.pouring import Ground, suggest_litres_each
+from dace.core.can.strength import read_strength
+from dace.core.can.vessels import Cans, read_litres_each, read_pack, read_rate, split_into_cans
+from dace.core.draws.spreads import Array as Numbers
 from dace.core.errors import DaceError
-from dace.core.extraction import SPREAD_ONLY, Method, method, methods, modifier, modifiers
 from dace.core.figures import Range
-from dace.core.ledger import SOURCES as LEDGER_SOURCES
-from dace.core.ledger import Account, Given, Ledger, Rooted, ledger
-from dace.core.logged import LoggedHour, by_day, read_log
-from dace.core.materials import Material, material, materials
-from dace.core.measuring import amount_words
-from dace.core.media import Medium, media, medium
-from dace.core.mixing import MOST_VESSEL_L, Can, fill_can
-from dace.core.need import Span, spans
-from dace.core.outlook import Asked as WeatherAsked
-from dace.core.outlook import Days, Outlook, outlook, usual_days
-from dace.core.own_weather import OwnDay, read_own_weather
-from dace.core.owned import KINDS as MEASURE_KINDS
-from dace.core.owned import TEASPOON_ML, Owned, usual_measures
-from dace.core.pouring import Ground, suggest_litres_each
-from dace.core.purpose import Purpose, purpose_of, suits
-from dace.core.quantities import FAMILIES, read_amounts, read_measure, read_number
-from dace.core.recipe import Ingredient, Recipe
-from dace.core.release import Content, content_of_feed, content_of_material, release_over
+from dace.core.ledger.books import SOURCES as LEDGER_SOURCES
+from dace.core.ledger.books import Account, Given, Ledger, Rooted, ledger
+from dace.core.ledger.shortfall import (
+    APPROACHES,
+    Balance,
+    Offer,
+    balances,
+    reach,
+    remedies,
+    rhythm_sentence,
+    sentence,
+)
+from dace.core.ledger.soil_tests import UNITS as SOIL_UNITS
+from dace.core.ledger.soil_tests import TestedSoil, read_soil_test
+from dace.core.matter.composition import ALSO, FORMS, Composition, Label, composition, read_grade
+from dace.core.matter.conductivity import ec_25, ec_at
+from dace.core.matter.materials import Material, material, materials
+from dace.core.matter.media import Medium, media, medium
+from dace.core.matter.nutrients import NUTRIENTS
+from dace.core.matter.release import Content, content_of_feed, content_of_material, release_over
+from dace.core.matter.waters import (
+    WATER_KINDS,
+    WaterIons,
+    blend,
+    water_from_ec,
+    water_from_report,
+    water_of_kind,
+)
+from dace.core.pen.logger import LoggedHour, by_day, read_log
+from dace.core.pen.readings import (
+    METHODS,
+    PEN_OLD_DAYS,
+    SCALES,
+    Comparison,
+    PenReading,
+    as_pour_through,
+    compare_with_expected,
+    parts_for_pen,
+    pen_words,
+    reading_at_25,
+)
 from dace.core.result import Result, Step, Working, say
 from dace.core.rootzone.flush import Flush, flush
 from dace.core.rootzone.follow import Followed, Looked, follow
@@ -78,57 +103,32 @@ from dace.core.rootzone.meaning import (
     next_feed,
     word_for,
 )
-from dace.core.rootzone.told import followed_steps
-from dace.core.rootzone.zone import (
+from dace.core.rootzone.records import (
     CHARGED,
     FEELS,
     NITRATE,
     Felt,
     Growing,
     Poured,
+    RootZone,
     Sampled,
     Slow,
-    Zone,
     charged_can,
     charged_water,
     rain_m2,
     with_charge,
 )
-from dace.core.sampling import (
-    METHODS,
-    PEN_OLD_DAYS,
-    SCALES,
-    Comparison,
-    PenReading,
-    as_pour_through,
-    compare_with_expected,
-    parts_for_pen,
-    pen_words,
-    reading_at_25,
-)
-from dace.core.shortfall import (
-    APPROACHES,
-    Balance,
-    Offer,
-    balances,
-    fills,
-    reach,
-    rhythm_sentence,
-    sentence,
-)
-from dace.core.sizes import Size, read_size
-from dace.core.soil_tests import UNITS as SOIL_UNITS
-from dace.core.soil_tests import TestedSoil, read_soil_test
-from dace.core.strength import read_strength
-from dace.core.waters import (
-    WATER_KINDS,
-    Water,
-    blend,
-    water_from_ec,
-    water_from_report,
-    water_of_kind,
-)
-from dace.core.weather import day_hours
+from dace.core.rootzone.told import followed_steps
+from dace.core.season.climate import Climate, climate, climate_near, climates
+from dace.core.season.clock import Begun, Look, StageReading, Start, out_of_order, stage_clock
+from dace.core.season.crops import STAGE_WORDS, Crop, Stage, crop, crops, feed_cap
+from dace.core.season.need import Span, spans
+from dace.core.season.outlook import Days, Outlook, WeatherAsked, outlook, usual_days
+from dace.core.season.own_weather import OwnDay, read_own_weather
+from dace.core.season.weather import day_hours
+from dace.core.words.amounts import amount_words
+from dace.core.words.quantities import FAMILIES, read_amounts, read_measure, read_number
+from dace.core.words.sizes import Size, read_size
 
 __all__ = [
     "ALSO",
@@ -156,14 +156,13 @@ __all__ = [
     "Advice",
     "Against",
     "Answer",
-    "Asked",
     "Balance",
     "Band",
     "Begun",
     "BottleContents",
     "BrewEstimate",
     "BrewReading",
-    "Can",
+    "CanAsked",
     "Cans",
     "CapCheck",
     "Claim",
@@ -193,6 +192,7 @@ __all__ = [
     "Material",
     "Medium",
     "Method",
+    "Mixture",
     "NextFeed",
     "Numbers",
     "Offer",
@@ -205,6 +205,7 @@ __all__ = [
     "Range",
     "Recipe",
     "Result",
+    "RootZone",
     "Rooted",
     "Sampled",
     "Size",
@@ -216,10 +217,10 @@ __all__ = [
     "Start",
     "Step",
     "TestedSoil",
-    "Water",
+    "WaterIons",
     "WeatherAsked",
     "Working",
-    "Zone",
+    "advise_answer",
     "advise_brew",
     "advise_feeding",
     "advise_jar",
@@ -261,7 +262,6 @@ __all__ = [
     "estimate",
     "feed_cap",
     "fill_can",
-    "fills",
     "flush",
     "follow",
     "followed_steps",
@@ -300,6 +300,7 @@ __all__ = [
     "reading_at_25",
     "ready_days",
     "release_over",
+    "remedies",
     "rhythm_sentence",
     "say",
     "sentence",

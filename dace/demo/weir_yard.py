@@ -18,7 +18,7 @@ from zoneinfo import ZoneInfo
 from django.db import transaction
 
 from dace.core.api import Label, PenReading, estimate, usual_measures
-from dace.desks.pen import dip
+from dace.desks.notebook.dip import dip
 from dace.feeding.dressing import Dry, give_dressing
 from dace.feeding.models import Dose
 from dace.feeding.services import NewCan, NewDose, mix_and_pour
@@ -35,7 +35,7 @@ from dace.garden.services import (
     save_vessel,
     save_water,
 )
-from dace.garden.soil import NewTest, keep_soil_test
+from dace.garden.soil import NewSoilTest, keep_soil_test
 from dace.households.models import Household, Membership, User
 from dace.households.scope import Scope
 from dace.measuring.services import NewPen, NewReading, log_reading, save_pen
@@ -208,7 +208,7 @@ class _Builder:
             row_id = key(f"dressing {table['grows']} {table['day']}")
             give_dressing(self._at(table["day"], 12), row_id, dry, "metric")
         test = self.yard["soil_test"]
-        new = NewTest(key("soil test"), test["unit"], test["values"], test["day"])
+        new = NewSoilTest(key("soil test"), test["unit"], test["values"], test["day"])
         keep_soil_test(self._at(test["day"], 15), key(f"fill {test['fill']}"), new)
 
     def _brew(self, table: Table) -> None:

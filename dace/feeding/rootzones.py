@@ -8,7 +8,7 @@ from datetime import datetime, timedelta
 from zoneinfo import ZoneInfo
 
 from dace.core import api as core
-from dace.core.api import CHARGED, NUTRIENTS, DaceError, Followed, Growing, Zone
+from dace.core.api import CHARGED, NUTRIENTS, DaceError, Followed, Growing, RootZone
 from dace.feeding.gifts import content_of_dry
 from dace.feeding.models import Dose, Dressing, Watering
 from dace.garden.clocks import clocks
@@ -75,7 +75,7 @@ def root_zone(scope: Scope, garden: Garden, fill_id: uuid.UUID) -> RootRecord:
     usual = next(iter(waters(scope)), None)
     water = core.charged_water(core_water(usual) if usual else core.water_from_ec(0.0))
     strips = tuple(_strip(row, zone) for row in rows[3] if row.kind == FieldTest.Kind.NITRATE)
-    found = Zone(
+    found = RootZone(
         medium=core.medium(fill.medium),
         litres=medium_litres(fill),
         setting=setting_of(fill.place),

@@ -98,7 +98,7 @@ def _mix(scope: Scope, new: NewCan, mixed_at: datetime, stand_id: uuid.UUID) -> 
         raise DaceError(
             "jar_id", f"{jar.name}, which does not dissolve", "spread it dry, or choose another jar"
         )
-    asked = core.Asked(
+    asked = core.CanAsked(
         strength=new.strength,
         feed=composition_now(jar),
         water=core_water(water),
@@ -137,7 +137,7 @@ def _mix(scope: Scope, new: NewCan, mixed_at: datetime, stand_id: uuid.UUID) -> 
     return can
 
 
-def _check_stock(left: float, mixed: core.Can) -> None:
+def _check_stock(left: float, mixed: core.Mixture) -> None:
     if mixed.amount > left:
         fits = left / mixed.amount_per_l
         raise DaceError(

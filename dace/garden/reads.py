@@ -178,7 +178,7 @@ def owned(scope: Scope) -> tuple[core.Owned, ...]:
     return tuple(core.Owned(m.kind, m.name, m.holds_ml, m.step_ml) for m in rows)
 
 
-def core_water(row: Water) -> core.Water:
+def core_water(row: Water) -> core.WaterIons:
     """A stored water as the core knows it; a blend asks for its parts, one query."""
     if row.kind == "report" and row.report:
         return core.water_from_report(tuple(sorted(row.report.items())))

@@ -101,7 +101,7 @@ def save_water(scope: Scope, garden: Garden, water_id: uuid.UUID, new: NewWater)
         return keep(scope, Water, Written(water_id, "water"), values)
 
 
-def _known(scope: Scope, new: NewWater) -> core.Water:
+def _known(scope: Scope, new: NewWater) -> core.WaterIons:
     if new.kind == "read":
         if new.ec_ms_cm is None:
             raise DaceError("ec_ms_cm", "no reading", "the pen's number for this water would do")
@@ -115,7 +115,7 @@ def _known(scope: Scope, new: NewWater) -> core.Water:
     return core.water_of_kind(new.kind)
 
 
-def _blended(scope: Scope, parts: dict[str, float]) -> core.Water:
+def _blended(scope: Scope, parts: dict[str, float]) -> core.WaterIons:
     found = []
     for water_id, share in parts.items():
         try:

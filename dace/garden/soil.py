@@ -15,7 +15,7 @@ from dace.households.scope import Scope, require_owner
 
 
 @dataclass(frozen=True)
-class NewTest:
+class NewSoilTest:
     """Numbers by nutrient in a unit, and the day."""
 
     id: uuid.UUID
@@ -24,7 +24,7 @@ class NewTest:
     tested_on: date | None = None
 
 
-def keep_soil_test(scope: Scope, fill_id: uuid.UUID, new: NewTest) -> SoilTest:
+def keep_soil_test(scope: Scope, fill_id: uuid.UUID, new: NewSoilTest) -> SoilTest:
     """What a test of a fill found; the books go by it from then on.
 
     Raises

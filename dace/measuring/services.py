@@ -81,7 +81,7 @@ def pen_days(pen: Pen, now: datetime) -> float:
 
 
 @dataclass(frozen=True)
-class NewTest:
+class NewFieldTest:
     """A pH, a nitrate strip [mg/L], or how moist it feels: dry, moist or wet."""
 
     id: uuid.UUID
@@ -92,7 +92,7 @@ class NewTest:
     taken_at: datetime | None = None
 
 
-def log_test(scope: Scope, new: NewTest) -> FieldTest:
+def log_test(scope: Scope, new: NewFieldTest) -> FieldTest:
     """Keep a test of what drains, or of the medium.
 
     Raises

@@ -4,21 +4,19 @@ from __future__ import annotations
 
 from ninja import NinjaAPI
 
-from dace.desks.api import (
-    bench,
-    changes,
-    dressings,
-    notebook,
-    path,
-    people,
-    places,
-    roots,
-    season,
-    series,
-    sessions,
-    setup,
-    shelf,
-)
+from dace.desks.bench import api as bench
+from dace.desks.door import api as door
+from dace.desks.door import api_people
+from dace.desks.notebook import api as notebook
+from dace.desks.notebook import api_changes
+from dace.desks.path import api as path
+from dace.desks.roots import api as roots
+from dace.desks.roots import api_series
+from dace.desks.season import api as season
+from dace.desks.season import api_dressings
+from dace.desks.setup import api as setup
+from dace.desks.setup import api_places
+from dace.desks.shelf import api as shelf
 from dace.households.security import HouseholdSession
 from dace.project import errors
 
@@ -30,16 +28,19 @@ api = NinjaAPI(
     auth=HouseholdSession(),
 )
 errors.install(api)
-api.add_router("", sessions.router)
-api.add_router("", path.router)
-api.add_router("", bench.router)
-api.add_router("", notebook.router)
-api.add_router("", changes.router)
-api.add_router("", people.router)
-api.add_router("", places.router)
-api.add_router("", setup.router)
-api.add_router("", season.router)
-api.add_router("", dressings.router)
-api.add_router("", shelf.router)
-api.add_router("", roots.router)
-api.add_router("", series.router)
+for room in (
+    door,
+    path,
+    bench,
+    notebook,
+    api_changes,
+    api_people,
+    api_places,
+    setup,
+    season,
+    api_dressings,
+    shelf,
+    roots,
+    api_series,
+):
+    api.add_router("", room.router)

@@ -13,7 +13,7 @@ from dace.shelf.models import Jar
 
 
 @dataclass(frozen=True)
-class Strength:
+class BottleStrength:
     """What a bottle was taken to hold from a moment on: as strained, or after a reading."""
 
     reading: Reading | None
@@ -34,14 +34,14 @@ def contents_of(kept: dict[str, Any]) -> BottleContents:
     )
 
 
-def strengths(jar: Jar) -> tuple[Strength, ...]:
+def strengths(jar: Jar) -> tuple[BottleStrength, ...]:
     """A bottle's strength as strained and after each reading since; one query, two if read.
 
     A reading of the bottle speaks of the brew as it was on the day it was strained, so it
     re-weighs the same draws as those before; undone, it leaves nothing behind.
     """
     assert jar.contents is not None
-    found = [Strength(None, contents_of(jar.contents))]
+    found = [BottleStrength(None, contents_of(jar.contents))]
     brew = jar.brew
     if brew is None:
         return tuple(found)
@@ -54,5 +54,5 @@ def strengths(jar: Jar) -> tuple[Strength, ...]:
         told = tuple(reading_of(brew, one, day) for one in read[:count])
         weighed = core.weigh(core_recipe(brew), told)
         doubted = any(conflict.reading == told[-1] for conflict in weighed.conflicts)
-        found.append(Strength(row, core.bottle_contents(weighed, day), doubted))
+        found.append(BottleStrength(row, core.bottle_contents(weighed, day), doubted))
     return tuple(found)

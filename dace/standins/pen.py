@@ -7,7 +7,7 @@ import random
 from dataclasses import dataclass
 
 from dace.core.api import DaceError, ec_at
-from dace.standins.ports import Liquid, Shown
+from dace.standins.ports import Dipped, PenShows
 
 _NOISE = 0.008
 _DRIFT_SD_PER_DAY = 0.0016
@@ -45,7 +45,7 @@ class SimulatedPen:
         self._gain = math.exp(rate * max(0.0, days_since_calibration))
         self._dip = random.Random(f"{pen_seed} {dip_seed}")  # noqa: S311
 
-    def read(self, liquid: Liquid) -> Shown:
+    def read(self, liquid: Dipped) -> PenShows:
         """Dip it; a liquid beyond its range is an error, as the pen would say."""
         noise = math.exp(self._dip.gauss(0, _NOISE))
         seen = liquid.ec_25_ms_cm
@@ -60,4 +60,4 @@ class SimulatedPen:
             )
         step = self._make.step_ms_cm
         shown = max(step, round(seen / step) * step) * _PER_MS[self._make.scale]
-        return Shown(float(f"{shown:.6g}"), self._make.scale, liquid.temperature_c)
+        return PenShows(float(f"{shown:.6g}"), self._make.scale, liquid.temperature_c)

@@ -10,7 +10,7 @@ from dace.core.api import Days
 
 
 @dataclass(frozen=True)
-class Liquid:
+class Dipped:
     """What a pen is dipped in: true conductivity at 25 C [mS/cm], and its temperature [C]."""
 
     ec_25_ms_cm: float
@@ -18,7 +18,7 @@ class Liquid:
 
 
 @dataclass(frozen=True)
-class Shown:
+class PenShows:
     """What a pen shows: a number on its scale, and the temperature [C] it measured."""
 
     value: float
@@ -29,7 +29,7 @@ class Shown:
 class ConductivityPen(Protocol):
     """A pen that can be dipped."""
 
-    def read(self, liquid: Liquid) -> Shown:
+    def read(self, liquid: Dipped) -> PenShows:
         """Dip it and wait until the number stands still."""
         ...
 

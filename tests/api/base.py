@@ -11,7 +11,8 @@ from django.test import Client, TestCase
 
 from dace.demo import weir_yard
 from dace.demo.weir_yard import key
-from dace.desks.laid_out import laid_out
+from dace.desks.bench.laid_out import laid_out
+from tests.gardens import nothing, stand_in
 
 
 def new_id() -> str:
@@ -51,8 +52,14 @@ class WeirYardCase(TestCase):
     """Weir Yard, with somebody signed in at it."""
 
     @classmethod
-    def setUpTestData(cls) -> None:
-        weir_yard.build()
+    def setUpClass(cls) -> None:
+        stand_in(weir_yard.build)
+        super().setUpClass()
+
+    @classmethod
+    def tearDownClass(cls) -> None:
+        super().tearDownClass()
+        stand_in(nothing)
 
     def setUp(self) -> None:
         laid_out.cache_clear()  # a rollback gives numbers of changes out again

@@ -7,6 +7,7 @@ from hypothesis.extra.django import TestCase
 from dace.demo import weir_yard
 from dace.demo.weir_yard import key
 from tests.api.base import Asking, new_id
+from tests.gardens import nothing, stand_in
 
 JSON = st.recursive(
     st.none() | st.booleans() | st.integers() | st.floats() | st.text(max_size=30),
@@ -143,8 +144,14 @@ def bodies():
 
 class AnythingAtAll(TestCase):
     @classmethod
-    def setUpTestData(cls):
-        weir_yard.build()
+    def setUpClass(cls):
+        stand_in(weir_yard.build)
+        super().setUpClass()
+
+    @classmethod
+    def tearDownClass(cls):
+        super().tearDownClass()
+        stand_in(nothing)
 
     def setUp(self):
         self.asking = Asking()

@@ -218,5 +218,5 @@ class Weather(SeasonCase):
 
     def test_the_clock_needs_no_weather_twice(self):
         self.asking.get("/api/season")
-        with patch("dace.core.clock._Clock.read", side_effect=AssertionError):
+        with patch("dace.core.season.clock._Clock.read", side_effect=AssertionError):
             self.assertEqual(self.asking.get("/api/season").status_code, 200)

@@ -2,15 +2,17 @@
 
 from __future__ import annotations
 
+import atexit
 import os
+from functools import cache
 from typing import Any, ClassVar
 from urllib.parse import urlsplit
 
 from django.contrib.staticfiles.testing import StaticLiveServerTestCase
-from playwright.sync_api import Browser, Page, Playwright, expect, sync_playwright
+from playwright.sync_api import Browser, Page, expect, sync_playwright
 
 from dace.demo import weir_yard
-from dace.desks.laid_out import laid_out
+from tests.gardens import nothing, stand_in
 from tools.chromium import ARGUMENTS
 
 AXE = "web/node_modules/axe-core/axe.min.js"
@@ -18,10 +20,19 @@ DESKTOP, PHONE = {"width": 1280, "height": 800}, {"width": 390, "height": 844}
 GRAVE = ("serious", "critical")
 
 
+@cache
+def chromium() -> Browser:
+    """One for all tests of a process."""
+    playwright = sync_playwright().start()
+    browser = playwright.chromium.launch(executable_path="/usr/bin/chromium", args=ARGUMENTS)
+    atexit.register(playwright.stop)
+    atexit.register(browser.close)
+    return browser
+
+
 class BrowserCase(StaticLiveServerTestCase):
     """One page for each test; it fails on a console error or a foreign request."""
 
-    playwright: ClassVar[Playwright]
     browser: ClassVar[Browser]
     viewport: ClassVar[dict[str, int]] = DESKTOP
     page: Page
@@ -31,21 +42,19 @@ class BrowserCase(StaticLiveServerTestCase):
         # Playwright's loop runs in this thread; the server has its own.
         os.environ["DJANGO_ALLOW_ASYNC_UNSAFE"] = "true"
         super().setUpClass()
-        cls.playwright = sync_playwright().start()
-        cls.browser = cls.playwright.chromium.launch(
-            executable_path="/usr/bin/chromium", args=ARGUMENTS
-        )
+        cls.browser = chromium()
         expect.set_options(timeout=10_000)
 
     @classmethod
     def tearDownClass(cls) -> None:
-        cls.browser.close()
-        cls.playwright.stop()
         super().tearDownClass()
+        stand_in(nothing)
+
+    def _fixture_teardown(self) -> None:
+        """Nothing: every test begins with the garden put back."""
 
     def setUp(self) -> None:
-        laid_out.cache_clear()  # each test numbers its changes from one
-        weir_yard.build()
+        stand_in(weir_yard.build)
         self.context = self.browser.new_context(viewport=self.viewport)
         self.page = self.context.new_page()
         self.troubles: list[str] = []

@@ -1,4 +1,4 @@
-"""Every doctest of the core runs with the rest."""
+"""Every doctest of the core runs with the rest, a module at a time."""
 
 import doctest
 import importlib
@@ -8,8 +8,30 @@ import unittest
 import dace.core
 
 
-def load_tests(_loader: unittest.TestLoader, tests: unittest.TestSuite, _pattern: str | None):
-    for module in pkgutil.walk_packages(dace.core.__path__, "dace.core."):
-        if not module.name.endswith("__main__"):
-            tests.addTests(doctest.DocTestSuite(importlib.import_module(module.name)))
-    return tests
+class Doctests(unittest.TestCase):
+    """The examples in one module; known by its name, so that another process can run it."""
+
+    def __init__(self, module: str = "dace.core.api") -> None:
+        super().__init__("examples_hold")
+        self.module = module
+
+    def __str__(self) -> str:
+        return f"examples in {self.module}"
+
+    def id(self) -> str:
+        return f"{super().id()} {self.module}"
+
+    def examples_hold(self) -> None:
+        finder = doctest.DocTestFinder(exclude_empty=True)
+        runner = doctest.DocTestRunner(verbose=False)
+        said: list[str] = []
+        for case in finder.find(importlib.import_module(self.module)):
+            runner.run(case, out=said.append)
+        self.assertFalse(runner.failures, "".join(said))
+
+
+def load_tests(_loader: unittest.TestLoader, _tests: unittest.TestSuite, _pattern: str | None):
+    modules = pkgutil.walk_packages(dace.core.__path__, "dace.core.")
+    return unittest.TestSuite(
+        Doctests(module.name) for module in modules if not module.name.endswith("__main__")
+    )

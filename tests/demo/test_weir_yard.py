@@ -14,12 +14,19 @@ from dace.households import clock
 from dace.households.models import Household, Membership
 from dace.households.scope import Scope
 from dace.measuring.models import Reading
+from tests.gardens import nothing, stand_in
 
 
 class Yard(TestCase):
     @classmethod
-    def setUpTestData(cls):
-        weir_yard.build()
+    def setUpClass(cls):
+        stand_in(weir_yard.build)
+        super().setUpClass()
+
+    @classmethod
+    def tearDownClass(cls):
+        super().tearDownClass()
+        stand_in(nothing)
 
     def setUp(self):
         member = Membership.objects.get()

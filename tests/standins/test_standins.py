@@ -7,7 +7,7 @@ from django.test import SimpleTestCase
 
 from dace.core.errors import DaceError
 from dace.standins.pen import PenMake, SimulatedPen
-from dace.standins.ports import Liquid
+from dace.standins.ports import Dipped
 from dace.standins.tank import Pot, Pour, drain_ec, off
 
 MAKE = PenMake("mS/cm", 10.0, 0.01, True)
@@ -15,7 +15,7 @@ NOW = datetime(2026, 7, 14, 17, 0, tzinfo=UTC)
 
 
 def shown(make=MAKE, days=0.0, ec=1.2, warm=25.0, pen="pen", dip="dip"):
-    return SimulatedPen(make, days, pen, dip).read(Liquid(ec, warm))
+    return SimulatedPen(make, days, pen, dip).read(Dipped(ec, warm))
 
 
 class Pen(SimpleTestCase):

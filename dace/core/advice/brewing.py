@@ -4,8 +4,8 @@ from __future__ import annotations
 
 from dace.core.advice import Advice, gravest_first
 from dace.core.advice.cautions import Caution, cautions
-from dace.core.materials import material
-from dace.core.recipe import Recipe
+from dace.core.brew.recipe import Recipe
+from dace.core.matter.materials import material
 
 GATHERING = frozenset(
     {

@@ -6,11 +6,12 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 
 from dace.core.advice import Advice, gravest_first
-from dace.core.composition import Composition
-from dace.core.crops import Crop, Stage
-from dace.core.fitting import friendly_parts
-from dace.core.measuring import amount_words
-from dace.core.mixing import Can
+from dace.core.can.answer import Answer, CanAsked
+from dace.core.can.fitting import friendly_parts
+from dace.core.can.mixing import Mixture
+from dace.core.matter.composition import Composition
+from dace.core.season.crops import Crop, Stage
+from dace.core.words.amounts import amount_words
 
 _BADLY_OVER = 1.5
 _UNSEEN_SHARE = 0.2
@@ -26,7 +27,7 @@ class CanSituation:
     jar still holds, in the can's unit.
     """
 
-    can: Can
+    can: Mixture
     feed: Composition
     crop: Crop | None
     stage: Stage | None
@@ -49,6 +50,36 @@ def advise_can(situation: CanSituation) -> list[Advice]:
         Ordered stop, care, info, school.
     """
     return gravest_first([advice for advice in _said(situation) if advice])
+
+
+def advise_answer(asked: CanAsked, found: Answer) -> list[Advice]:
+    """What the rules say of a can that was asked for, gravest first.
+
+    Parameters
+    ----------
+    asked : CanAsked
+        What was wanted, and for whom.
+    found : Answer
+        The can that it makes.
+
+    Returns
+    -------
+    list of Advice
+        As for :func:`advise_can`.
+    """
+    cap = found.cap
+    fits = None if cap is None or cap.amount_at_cap is None else cap.amount_at_cap / asked.vessel_l
+    return advise_can(
+        CanSituation(
+            found.can,
+            asked.feed,
+            asked.crop,
+            asked.stage,
+            cap.cap if cap else None,
+            fits,
+            asked.stock,
+        )
+    )
 
 
 def _said(situation: CanSituation) -> Iterator[Advice | None]:

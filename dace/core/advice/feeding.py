@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from dace.core.crops import Crop, Stage
+from dace.core.season.crops import Crop, Stage
 
 
 @dataclass(frozen=True)

@@ -17,8 +17,8 @@ import numpy as np
 from numpy.typing import NDArray
 
 from dace.core.figures import judgement
+from dace.core.rootzone.records import CHARGED, PER_MEQ
 from dace.core.rootzone.unknowns import Unknowns
-from dace.core.rootzone.zone import CHARGED, PER_MEQ
 
 Array = NDArray[np.float64]
 WIDE = len(CHARGED)

@@ -13,8 +13,8 @@ from dace.core.figures import judgement
 from dace.core.result import Result, Step, say
 from dace.core.rootzone.follow import Followed, pushed_on
 from dace.core.rootzone.meaning import comfort
+from dace.core.rootzone.records import PER_MEQ, Nine
 from dace.core.rootzone.sampled import drain_ec
-from dace.core.rootzone.zone import PER_MEQ, Nine
 
 _GO = 1 / 3
 _MOST_TIMES_FULL = 6.0
@@ -60,7 +60,7 @@ def flush(found: Followed, water_mg_l: Nine, target: float | None = None) -> Flu
         On ``water`` if it is itself saltier than the target: it can never get there.
     """
     if target is None:
-        band = comfort(found.zone, found.first + timedelta(days=found.today))
+        band = comfort(found.root_zone, found.first + timedelta(days=found.today))
         if band is None:
             return None
         target = judgement("flush_target").range.typ * band.high
@@ -81,7 +81,7 @@ def flush(found: Followed, water_mg_l: Nine, target: float | None = None) -> Flu
     now = np.maximum(found.drains / per_drain, 1e-6)
     room = np.maximum(target / per_drain - water_ec, 1e-3)
     today = found.first + timedelta(days=found.today)
-    if pushed_on(found.zone, today, float(np.median(bucket.full))):
+    if pushed_on(found.root_zone, today, float(np.median(bucket.full))):
         # clean water stands above by now, and what is below goes out before it
         mixing = mixing * judgement("flush_goes_on").range.typ
     passes = np.maximum(0.0, np.log(np.maximum(now - water_ec, room) / room)) / mixing
@@ -118,7 +118,7 @@ def _steps(found: Followed, target: float) -> tuple[Step, ...]:
     ratio = math.log(found.now[1] / target)
     through = full / mixing * ratio
     return (
-        Step("water the medium holds", "", full, "L", found.zone.medium.source, "low"),
+        Step("water the medium holds", "", full, "L", found.root_zone.medium.source, "low"),
         Step("to wet it again", "", lacking, "L"),
         Step("share of a watering that mixes", "", mixing, "", "our own judgement", "low"),
         Step("logarithm of drain now over drain wanted", "", ratio, ""),

@@ -9,15 +9,14 @@ from functools import lru_cache
 import numpy as np
 from numpy.typing import NDArray
 
-from dace.core.crops import NUTRIENTS
-from dace.core.draws import ends
-from dace.core.ensemble import systematic
+from dace.core.draws.ensemble import systematic
+from dace.core.draws.spreads import ends
 from dace.core.errors import DaceError
 from dace.core.figures import judgement
-from dace.core.need import daily_need, daily_use
-from dace.core.outlook import Outlook
-from dace.core.release import ageing
+from dace.core.matter.nutrients import NUTRIENTS
+from dace.core.matter.release import ageing
 from dace.core.rootzone.bucket import WIDE, Bucket, Day
+from dace.core.rootzone.records import NITRATE, Felt, Growing, Poured, RootZone, Sampled
 from dace.core.rootzone.sampled import (
     CONFLICT,
     drain_ec,
@@ -28,7 +27,8 @@ from dace.core.rootzone.sampled import (
     shown,
 )
 from dace.core.rootzone.unknowns import DRAWS, Unknowns, first_unknowns
-from dace.core.rootzone.zone import NITRATE, Felt, Growing, Poured, Sampled, Zone
+from dace.core.season.need import daily_need, daily_use
+from dace.core.season.outlook import Outlook
 
 Array = NDArray[np.float64]
 MOST_DAYS = 90
@@ -72,7 +72,7 @@ class Followed:
     ``unknowns`` are the draws as they stand today.
     """
 
-    zone: Zone
+    root_zone: RootZone
     first: date
     today: int
     ec: Array
@@ -93,7 +93,7 @@ class Followed:
 class _Filter:
     """A bucket with its draws, and what they were told so far."""
 
-    zone: Zone
+    root_zone: RootZone
     days: Outlook
     first: date
     count: int
@@ -101,36 +101,36 @@ class _Filter:
     looked: list[Looked] = field(default_factory=list)
 
     def __post_init__(self) -> None:
-        zone = self.zone
-        self.water_mg_l = np.array(zone.water_mg_l)
-        start_ec = zone.medium.start_ec
-        self.unknowns = first_unknowns(self.rng, zone.medium.holding, start_ec)
-        slow, half_lives = _slow(zone, self.first)
-        self.bucket = Bucket(self.unknowns, zone.litres, np.zeros_like(slow), half_lives)
-        self.bucket.has_saucer = zone.setting == "saucer"
+        root = self.root_zone
+        self.water_mg_l = np.array(root.water_mg_l)
+        start_ec = root.medium.start_ec
+        self.unknowns = first_unknowns(self.rng, root.medium.holding, start_ec)
+        slow, half_lives = _slow(root, self.first)
+        self.bucket = Bucket(self.unknowns, root.litres, np.zeros_like(slow), half_lives)
+        self.bucket.has_saucer = root.setting == "saucer"
         self._begin(slow)
         begin = self.days.index(self.first)
         self.age = ageing(self.days.mean_c()[begin : begin + self.count])
         et = self.days.likely_et()[begin : begin + self.count] / _REFERENCE_ET_MM
-        self.rain = self.days.rain_mm[begin : begin + self.count] * zone.rain_m2
-        self.use = et * _use(zone.growing, self.first, self.count)
-        self.need = _need(zone.growing, self.first, self.count)
+        self.rain = self.days.rain_mm[begin : begin + self.count] * root.rain_m2
+        self.use = et * _use(root.growing, self.first, self.count)
+        self.need = _need(root.growing, self.first, self.count)
         self.events: dict[date, list[_Event]] = {}
-        every: tuple[_Event, ...] = (*zone.poured, *zone.samples, *zone.felt)
+        every: tuple[_Event, ...] = (*root.poured, *root.samples, *root.felt)
         for event in every:
             self.events.setdefault(event.on, []).append(event)
 
     def _begin(self, slow: Array) -> None:
-        zone, fixed = self.zone, self.unknowns.fixed
+        root, fixed = self.root_zone, self.unknowns.fixed
         available = np.zeros(WIDE)
-        available[0] = zone.medium.available_of("N")
+        available[0] = root.medium.available_of("N")
         for column, nutrient in enumerate(NUTRIENTS[1:], start=3):
-            available[column] = zone.medium.available_of(nutrient)
-        self.bucket.fresh(available * zone.litres, fixed["start_ec"], fixed["stock"])
-        old = max(0, (self.first - zone.filled_on).days)
+            available[column] = root.medium.available_of(nutrient)
+        self.bucket.fresh(available * root.litres, fixed["start_ec"], fixed["stock"])
+        old = max(0, (self.first - root.filled_on).days)
         self.bucket.held = self.bucket.held * 0.5 ** (old / judgement("held_half_life").range.typ)
         self.bucket.slow[:, 0] = slow[0] * fixed["stock"][:, None]
-        for number, one in enumerate(zone.slow, start=1):
+        for number, one in enumerate(root.slow, start=1):
             since = (self.first - one.on).days
             if since > 0:  # given before the days that are followed: what is left of it
                 left = 0.5 ** (since / one.half_life_days)
@@ -140,7 +140,7 @@ class _Filter:
     def day(self, index: int) -> None:
         """One day goes by."""
         on = self.first + timedelta(days=index)
-        for number, one in enumerate(self.zone.slow, start=1):
+        for number, one in enumerate(self.root_zone.slow, start=1):
             if one.on == on:
                 self.bucket.slow[:, number] += self.later[number]
                 self.bucket.dissolved += np.array(one.at_once)
@@ -162,7 +162,7 @@ class _Filter:
                 litres = np.full_like(self.bucket.water, event.litres)
                 self.bucket.pour(litres, np.array(event.mg_l))
         noise = self.rng.normal(size=DRAWS)
-        self.bucket.evening(self.water_mg_l, not self.zone.logs_all, noise)
+        self.bucket.evening(self.water_mg_l, not self.root_zone.logs_all, noise)
 
     def _read(self, sample: Sampled) -> None:
         should = expected(self.bucket, self.unknowns, sample, self.water_mg_l)
@@ -187,8 +187,8 @@ class _Filter:
         if sample.method == NITRATE:
             return False
         soon = judgement("soon_after_feed").range.typ
-        fed = any(p.feed and 0 <= (sample.on - p.on).days < soon for p in self.zone.poured)
-        pushed = pushed_on(self.zone, sample.on, float(np.median(self.bucket.full)))
+        fed = any(p.feed and 0 <= (sample.on - p.on).days < soon for p in self.root_zone.poured)
+        pushed = pushed_on(self.root_zone, sample.on, float(np.median(self.bucket.full)))
         dry = float(np.median(self.bucket.water / self.bucket.full)) < _DRY
         return fed or pushed or dry
 
@@ -198,24 +198,24 @@ def _moment(event: _Event) -> tuple[float, bool]:
     return event.hour, isinstance(event, Poured)
 
 
-def pushed_on(zone: Zone, on: date, full_l: float) -> bool:
+def pushed_on(root: RootZone, on: date, full_l: float) -> bool:
     """Whether plain water pushed salts down on a day or the day before."""
     return any(
         not p.feed and 0 <= (on - p.on).days <= 1 and p.litres > _PUSHES * full_l
-        for p in zone.poured
+        for p in root.poured
     )
 
 
-def _slow(zone: Zone, first: date) -> tuple[Array, Array]:
+def _slow(root: RootZone, first: date) -> tuple[Array, Array]:
     """What comes out later [mg] and its half-lives [days at 20 C]: the medium's own first."""
-    medium = zone.medium
+    medium = root.medium
     rows, half_lives = [np.zeros(WIDE)], [_WEEK * max(medium.release_half_life_weeks, 0.1)]
-    old = max(0, (first - zone.filled_on).days)
+    old = max(0, (first - root.filled_on).days)
     if medium.release_half_life_weeks:
-        a_day = medium.release_n_mg_l_week * zone.litres / _WEEK
+        a_day = medium.release_n_mg_l_week * root.litres / _WEEK
         whole = a_day * half_lives[0] / np.log(2)
         rows[0][1] = whole * 0.5 ** (old / half_lives[0])
-    for one in zone.slow:
+    for one in root.slow:
         rows.append(np.array(one.later))
         half_lives.append(one.half_life_days)
     return np.array(rows), np.array(half_lives)
@@ -248,12 +248,12 @@ def _there(one: Growing, first: date, count: int) -> Array:
 
 
 @lru_cache(maxsize=64)
-def follow(zone: Zone, days: Outlook, ahead: int = 21) -> Followed:
+def follow(root: RootZone, days: Outlook, ahead: int = 21) -> Followed:
     """Follow a root zone up to today and some days on.
 
     Parameters
     ----------
-    zone : Zone
+    root : RootZone
         All that happened to it; the order of its events does not matter.
     days : Outlook
         The weather; today is its last known day.
@@ -273,12 +273,12 @@ def follow(zone: Zone, days: Outlook, ahead: int = 21) -> Followed:
     """
     if not 0 <= ahead <= 120:
         raise DaceError("ahead", f"{ahead} days", "0 to 120 would do")
-    if zone.filled_on > days.today:
-        raise DaceError("filled_on", f"{zone.filled_on}", "a day that has been would do")
-    first = max(zone.filled_on, days.first, days.today - timedelta(days=MOST_DAYS))
+    if root.filled_on > days.today:
+        raise DaceError("filled_on", f"{root.filled_on}", "a day that has been would do")
+    first = max(root.filled_on, days.first, days.today - timedelta(days=MOST_DAYS))
     today = (days.today - first).days
     count = today + 1 + ahead
-    found = _Filter(_in_order(zone), days, first, count, np.random.default_rng(zone.seed))
+    found = _Filter(_in_order(root), days, first, count, np.random.default_rng(root.seed))
     ec, water = np.empty((3, count)), np.empty((3, count))
     kept: tuple[Bucket, Unknowns, Array] | None = None
     for index in range(count):
@@ -290,15 +290,15 @@ def follow(zone: Zone, days: Outlook, ahead: int = 21) -> Followed:
         if index == today:
             kept = (found.bucket.copy(), found.unknowns, drains)
     assert kept is not None
-    return Followed(zone, first, today, ec, water, tuple(found.looked), *kept)
+    return Followed(root, first, today, ec, water, tuple(found.looked), *kept)
 
 
-def _in_order(zone: Zone) -> Zone:
+def _in_order(root: RootZone) -> RootZone:
     """The same whatever the order in which its events are told."""
     return replace(
-        zone,
-        poured=tuple(sorted(zone.poured, key=lambda p: (p.on, p.hour, p.litres, p.mg_l))),
-        slow=tuple(sorted(zone.slow, key=lambda s: (s.on, s.at_once, s.later))),
-        samples=tuple(sorted(zone.samples, key=lambda s: (s.on, s.hour, s.method, s.value))),
-        felt=tuple(sorted(zone.felt, key=lambda f: (f.on, f.hour, f.word))),
+        root,
+        poured=tuple(sorted(root.poured, key=lambda p: (p.on, p.hour, p.litres, p.mg_l))),
+        slow=tuple(sorted(root.slow, key=lambda s: (s.on, s.at_once, s.later))),
+        samples=tuple(sorted(root.samples, key=lambda s: (s.on, s.hour, s.method, s.value))),
+        felt=tuple(sorted(root.felt, key=lambda f: (f.on, f.hour, f.word))),
     )

@@ -7,11 +7,11 @@ from datetime import date, timedelta
 
 import numpy as np
 
-from dace.core.crops import Crop, Stage
 from dace.core.figures import judgement
 from dace.core.result import Result, Step, say
 from dace.core.rootzone.follow import Followed
-from dace.core.rootzone.zone import Growing, Zone
+from dace.core.rootzone.records import Growing, RootZone
+from dace.core.season.crops import Crop, Stage
 
 SHORT = {
     "low": "low",
@@ -55,11 +55,11 @@ def stage_on(growing: Growing, on: date) -> Stage:
     return growing.stages[0 if on < growing.stages[0].first else -1].stage
 
 
-def comfort(zone: Zone, on: date) -> Comfort | None:
+def comfort(root: RootZone, on: date) -> Comfort | None:
     """The band of the most sensitive thing that grows there; None where nothing does."""
     found: list[tuple[Crop, Stage]] = [
         (one.grown, stage_on(one, on))
-        for one in zone.growing
+        for one in root.growing
         if one.since <= on and (one.until is None or on < one.until) and one.stages
     ]
     return comfort_of(tuple(found))
@@ -110,8 +110,8 @@ def next_feed(found: Followed) -> NextFeed | None:
     Never to feed where the drain is too salty; and low is not hunger by itself where soil
     life feeds the plants.
     """
-    zone, today = found.zone, found.first + timedelta(days=found.today)
-    band = comfort(zone, today)
+    root, today = found.root_zone, found.first + timedelta(days=found.today)
+    band = comfort(root, today)
     if band is None:
         return None
     likely = found.now[1]
@@ -134,7 +134,7 @@ def next_feed(found: Followed) -> NextFeed | None:
     if word == "rising" or over > 1 - _SETTLED:
         return NextFeed("weaker", "at half strength", "salts are near the top", near)
     if word == "low" and under > _SETTLED:
-        if zone.is_bed or zone.medium.key in _LIVING_MEDIA:
+        if root.is_bed or root.medium.key in _LIVING_MEDIA:
             why = (
                 "it reads low, but soil life gives food out as it is used: that is no hunger by "
                 "itself"
@@ -163,7 +163,7 @@ def climbing_since(found: Followed) -> date | None:
 def days_to_top(found: Followed) -> int | None:
     """Days until the likely line passes the top of the comfort band; 0 where it has."""
     for index in range(found.today, found.ec.shape[1]):
-        band = comfort(found.zone, found.first + timedelta(days=index))
+        band = comfort(found.root_zone, found.first + timedelta(days=index))
         if band is not None and found.ec[1, index] > band.high:
             return index - found.today
     return None
@@ -185,10 +185,10 @@ def crop_loss(found: Followed) -> Result | None:
     ----------
     .. [1] ``salt_tables`` in ``figures/sources.toml``.
     """
-    zone, today = found.zone, found.first + timedelta(days=found.today)
-    here = [g for g in zone.growing if g.since <= today and (g.until is None or today < g.until)]
+    root, today = found.root_zone, found.first + timedelta(days=found.today)
+    here = [g for g in root.growing if g.since <= today and (g.until is None or today < g.until)]
     salted = [g.grown for g in here if g.grown.salt is not None]
-    if not zone.is_bed or not salted:
+    if not root.is_bed or not salted:
         return None
     grown = min(salted, key=lambda crop: crop.salt[0] if crop.salt else 0.0)
     assert grown.salt is not None

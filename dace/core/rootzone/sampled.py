@@ -7,12 +7,12 @@ import math
 import numpy as np
 from numpy.typing import NDArray
 
-from dace.core.ensemble import FREEDOM, student_log_like
+from dace.core.draws.ensemble import FREEDOM, student_log_like
 from dace.core.figures import judgement
+from dace.core.pen.readings import METHODS, pour_through_ratio
 from dace.core.rootzone.bucket import Bucket
+from dace.core.rootzone.records import FEELS, NITRATE, Felt, Sampled
 from dace.core.rootzone.unknowns import Unknowns
-from dace.core.rootzone.zone import FEELS, NITRATE, Felt, Sampled
-from dace.core.sampling import METHODS, pour_through_ratio
 
 Array = NDArray[np.float64]
 _NITRATE_PER_N = 4.427

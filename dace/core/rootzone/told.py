@@ -10,7 +10,7 @@ from dace.core.result import Step, Working, say
 from dace.core.rootzone.bucket import BOOKS
 from dace.core.rootzone.follow import Followed
 from dace.core.rootzone.meaning import SOAKED_PASTE, as_paste
-from dace.core.rootzone.zone import CHARGED, PER_MEQ
+from dace.core.rootzone.records import CHARGED, PER_MEQ
 
 _SALTS = [CHARGED.index(name) for name in ("K", "Ca", "Mg", "Na")]
 _AMMONIUM = CHARGED.index("NH4_N")
@@ -25,7 +25,7 @@ def followed_steps(found: Followed) -> Working:
     Cations are counted in milliequivalents over the days that were followed. Ammonium, which
     turns to nitrate on the way, is counted as it stands today.
     """
-    zone, bucket = found.zone, found.bucket
+    root, bucket = found.root_zone, found.bucket
     draws = len(found.drains)
     middle = int(np.argsort(found.drains, kind="stable")[draws // 2])
 
@@ -40,19 +40,19 @@ def followed_steps(found: Followed) -> Working:
     ammonium = float(dissolved[_AMMONIUM] / _PER[_AMMONIUM])
     full = float(bucket.full[middle])
     lacking = max(0.0, full - float(bucket.water[middle]))
-    wetted = lacking * float((np.array(zone.water_mg_l) / _PER).sum())
-    pore = float(bucket.pore_ec(np.array(zone.water_mg_l))[middle])
+    wetted = lacking * float((np.array(root.water_mg_l) / _PER).sum())
+    pore = float(bucket.pore_ec(np.array(root.water_mg_l))[middle])
     kappa = pore * full / max(meq(dissolved) + ammonium + wetted, 1e-9)
     ratio = judgement("pore_to_pour_through").range.typ
-    feeds = [p for p in zone.poured if p.feed and p.on >= found.first]
+    feeds = [p for p in root.poured if p.feed and p.on >= found.first]
     looked = len(found.looked)
     kept = f"{say(began, 7)} + {say(came, 7)} − {say(drained, 7)} − {say(taken, 7)}"
     there = f"({say(still, 7)} − {say(meq(held), 7)} + {say(ammonium, 7)} + {say(wetted, 7)})"
     by = "1 reading" if looked == 1 else f"{looked} readings"
     steps = [
-        Step("medium", "", zone.litres, "L", zone.medium.name.lower(), zone.medium.confidence),
+        Step("medium", "", root.litres, "L", root.medium.name.lower(), root.medium.confidence),
         Step("days followed", "", found.today + 1, "days"),
-        Step("water that it holds", "", full, "L", zone.medium.source, "low"),
+        Step("water that it holds", "", full, "L", root.medium.source, "low"),
         Step("salts to begin with", "", began, "meq", "K, Ca, Mg and Na, the held ones too", "low"),
         Step("brought since", "", came, "meq", f"{len(feeds)} feeds, waterings, dry feeds"),
         Step("drained away", "", drained, "meq"),
@@ -83,7 +83,7 @@ def followed_steps(found: Followed) -> Working:
             f"the middle of {draws} draws, re-weighed by {by}",
         ),
     ]
-    if zone.is_bed:
+    if root.is_bed:
         drain = pore * ratio
         expression = f"{say(drain, 6)} ÷ {say(ratio)} ÷ {say(SOAKED_PASTE)}"
         source = "half of the pore water"

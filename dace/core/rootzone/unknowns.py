@@ -7,10 +7,10 @@ from dataclasses import dataclass
 import numpy as np
 from numpy.typing import NDArray
 
-from dace.core.draws import split_log_normal, split_logit
+from dace.core.draws.spreads import split_log_normal, split_logit
 from dace.core.figures import Range, judgement
-from dace.core.rootzone.zone import NITRATE
-from dace.core.sampling import METHODS
+from dace.core.pen.readings import METHODS
+from dace.core.rootzone.records import NITRATE
 
 Array = NDArray[np.float64]
 DRAWS = 400

@@ -15,3 +15,5 @@ DACE_NOW = "2026-07-14T17:40"
 DATABASES["default"]["TEST"] = {
     "NAME": str(Path(tempfile.gettempdir()) / f"dace-test-{os.getpid()}.sqlite3")
 }
+
+TEST_RUNNER = "tests.runner.Runner"

@@ -1,0 +1,103 @@
+"""Conductivity of a brew's draws: from their ions, charge closed by acetate.
+
+Notes
+-----
+Conductivity divided by the charge of the cations changes slowly as a brew grows, so it
+is worked out at a few days and carried between them; what that costs stays below 1 %.
+"""
+
+from __future__ import annotations
+
+import numpy as np
+from numpy.typing import NDArray
+
+from dace.core.brew.model import BrewLiquid, Model
+from dace.core.draws.spreads import split_log_normal
+from dace.core.figures import judgement
+from dace.core.matter.chemistry import atomic_weight, molar_mass
+from dace.core.matter.conductivity import conducted
+
+Array = NDArray[np.float64]
+_KNOTS = 5
+_EARLY = (0, 1, 2, 3, 5)  # days on which much comes out
+_ENOUGH = 2e-3  # change of an ion's share at which draws are near enough
+_CATIONS = {"K": 1, "Na": 1, "Ca": 2, "Mg": 2}
+
+
+def brew_ec(model: Model, z: Array, found: BrewLiquid, exact: bool = False) -> Array:
+    """Conductivity at 25 C [mS/cm] of each draw on each day, shape (day, draw).
+
+    Parameters
+    ----------
+    model : Model
+        Of the recipe.
+    z : ndarray
+        Its draws.
+    found : BrewLiquid
+        What they hold.
+    exact : bool
+        Work every day out, rather than a few of them.
+
+    Returns
+    -------
+    ndarray
+        With what is not known of the closing anion.
+    """
+    ions, charge = _ions(model, found)
+    days = charge.shape[0]
+    off = split_log_normal(judgement("brew_ec_model").range, z[:, 5])
+    if exact or days <= _KNOTS + len(_EARLY):
+        return _conducted(model, ions, slice(None)) * off
+    even = np.linspace(0, days - 1, _KNOTS).round().astype(int)
+    at = np.unique(np.concatenate([_EARLY, even]))
+    ratio = _conducted(model, ions, at) / np.maximum(charge[at], 1e-9)
+    whole = np.arange(days)
+    left = np.clip(np.searchsorted(at, whole, side="right") - 1, 0, len(at) - 2)
+    part = ((whole - at[left]) / (at[left + 1] - at[left]))[:, None]
+    return np.asarray((ratio[left] * (1 - part) + ratio[left + 1] * part) * charge * off)
+
+
+def diluted_ec(
+    model: Model, z: Array, found: BrewLiquid, at: NDArray[np.int64], parts_water: Array
+) -> Array:
+    """What a pen should show of each draw when diluted, shape (reading, draw).
+
+    ``at`` picks the day of each reading in ``found``, ``parts_water`` is how many parts
+    of pure water were added to one part.
+    """
+    ions, _ = _ions(model, found)
+    weaker = 1 / (1 + parts_water)[:, None]
+    chosen = {key: np.minimum(value[at] * weaker, 9e5) for key, value in ions.items()}
+    off = split_log_normal(judgement("brew_ec_model").range, z[:, 5])
+    return np.asarray(conducted(chosen, model.method.ph.typ, _ENOUGH).ec_ms_cm * off)
+
+
+def _conducted(model: Model, ions: dict[str, Array], at: slice | NDArray[np.int64]) -> Array:
+    chosen = {key: np.minimum(value[at], 9e5) for key, value in ions.items()}
+    return conducted(chosen, model.method.ph.typ, _ENOUGH).ec_ms_cm
+
+
+def _ions(model: Model, found: BrewLiquid) -> tuple[dict[str, Array], Array]:
+    """Ions [mg/L] with the charge closed, and the cations' charge [meq/L]."""
+    n = atomic_weight("N")
+    elements = found.elements
+    plus = found.ammonium / n
+    for ion, z in _CATIONS.items():
+        plus = plus + z * elements[ion] / atomic_weight(ion)
+    minus = found.nitrate / n + elements["P"] / atomic_weight("P")
+    minus = minus + 2 * elements["S"] / atomic_weight("S") + elements["Cl"] / atomic_weight("Cl")
+    acetate = np.maximum(0.0, plus - minus) * molar_mass("CH3COO")
+    sodium = elements["Na"] + np.maximum(0.0, minus - plus) * atomic_weight("Na")
+    ions = {
+        "NO3_N": found.nitrate,
+        "NH4_N": found.ammonium,
+        "P": elements["P"],
+        "K": elements["K"],
+        "Ca": elements["Ca"],
+        "Mg": elements["Mg"],
+        "S_SO4": elements["S"],
+        "Na": sodium,
+        "Cl": elements["Cl"],
+        "acetate_as_CH3COO": acetate,
+    }
+    return ions, np.maximum(plus, minus)

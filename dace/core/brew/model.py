@@ -1,0 +1,288 @@
+"""A brew as a model: what each draw of the unknowns makes of what went in, day by day.
+
+Notes
+-----
+Two pools for each element of each ingredient: A leaches soon, B is freed by decay, acid
+or heat. Mass balance is a hard bound in every draw: no more comes out than went in.
+"""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from functools import cached_property
+
+import numpy as np
+from numpy.typing import NDArray
+
+from dace.core.brew.acid import ACETIC, Mineral, mineral_of
+from dace.core.brew.extraction import Method, Modifier, Rate, method, modifier, rate
+from dace.core.brew.recipe import Recipe
+from dace.core.draws.spreads import split_log_normal, split_logit
+from dace.core.figures import judgement
+from dace.core.matter.materials import ELEMENTS, Material, material
+
+Array = NDArray[np.float64]
+_BREW_UNKNOWNS = 8
+_EACH_UNKNOWNS = 2 + 2 * len(ELEMENTS) + 1
+_TOGETHER = 0.6
+_MOST_OUT = 0.98
+_COOLEST_C, _WARMEST_C = 5.0, 35.0
+_HOT_FEED_N = 50.0
+_NITRATE_KEPT = 0.1  # in airless ferments the rest goes off as gas
+_SOUR = ("acid_extract", "lactic_ferment", "sugar_ferment")
+
+
+class Model:
+    """What standard normals, shape (draws, unknowns), mean for one recipe."""
+
+    def __init__(self, recipe: Recipe) -> None:
+        self.recipe = recipe
+        self.method: Method = method(recipe.method)
+        self.materials: tuple[Material, ...] = tuple(
+            material(i.material) for i in recipe.ingredients
+        )
+
+    @property
+    def unknowns(self) -> int:
+        """How many normals one draw has."""
+        return _BREW_UNKNOWNS + _EACH_UNKNOWNS * len(self.materials)
+
+    @cached_property
+    def volume_l(self) -> float:
+        """Liquid in the vessel [L]."""
+        return self.recipe.filled_l()
+
+    def went_in(self, z: Array) -> Array:
+        """Of each element [mg], shape (ingredient, element, draw)."""
+        found = np.empty((len(self.materials), len(ELEMENTS), len(z)))
+        for i, item in enumerate(self.recipe.ingredients):
+            own = self._own(z, i)
+            off = judgement("weighed_off" if item.weighed else "by_volume_off").range
+            grams = item.mass_g * split_log_normal(off, own[:, 0])
+            for e, element in enumerate(ELEMENTS):
+                lean = np.sqrt(_TOGETHER) * own[:, 1] + np.sqrt(1 - _TOGETHER) * own[:, 2 + e]
+                percent = split_log_normal(item.percent_of(element), lean)
+                found[i, e] = 1000 * grams * np.minimum(percent, 100.0) / 100
+        return found
+
+    def came_out(self, z: Array, days: Array) -> Array:
+        """Share of each element that is out, shape (ingredient, element, day, draw)."""
+        shape = (len(self.materials), len(ELEMENTS), len(days), len(z))
+        found = np.zeros(shape)
+        for i, kind in enumerate(self.materials):
+            item = self.recipe.ingredients[i]
+            for e, element in enumerate(ELEMENTS):
+                row = rate(kind, self.recipe.method, element)
+                if row is not None and item.percent_of(element).high > 0:
+                    found[i, e] = self._share(z, i, e, row, self._soaked(i, days))
+            if self._capped(kind):
+                most = self._solubility(kind, i)
+                found[i] = np.minimum(found[i], most)
+        if self.recipe.method == "acid_extract":
+            self._dissolve(z, days, found)
+        return np.asarray(found)
+
+    def _own(self, z: Array, i: int) -> Array:
+        begin = _BREW_UNKNOWNS + _EACH_UNKNOWNS * i
+        return z[:, begin : begin + _EACH_UNKNOWNS]
+
+    def _share(self, z: Array, i: int, e: int, row: Rate, days: Array) -> Array:
+        """f(t) of one element of one ingredient, shape (day, draw)."""
+        kind, own = self.materials[i], self._own(z, i)
+        modified, fmax_factor = self._pace(i, own[:, -1])
+        soon = split_logit(row.fmax, z[:, 1]) * fmax_factor
+        if not row.absolute:
+            element = ELEMENTS[e]
+            if element not in dict(kind.soluble):
+                return np.zeros((len(days), len(z)))
+            lean = own[:, 2 + len(ELEMENTS) + e]
+            soon = soon * split_logit(kind.soluble_of(element).scaled(0.01), lean)
+        soon = np.minimum(soon, 1.0)
+        later = (1 - soon) * split_logit(row.unlock, z[:, 2]) if row.unlock.high > 0 else 0 * soon
+        if ELEMENTS[e] == "N":
+            later = later * min(1.2, kind.first_season_n / _HOT_FEED_N)
+        warmth = self._warmth(z, row.q10)
+        k = split_log_normal(row.k, z[:, 0]) * modified * warmth
+        k_later = split_log_normal(row.k_unlock, z[:, 3]) * warmth
+        before = self._soaked_before(i)
+        return np.minimum(_MOST_OUT, self._released(days, (soon, k), (later, k_later), before, z))
+
+    def _soaked(self, i: int, days: Array) -> Array:
+        """Days that an ingredient has been in, in this run."""
+        if self.recipe.first_run_days is not None:
+            return days
+        return np.maximum(0.0, days - self.recipe.ingredients[i].since_day)
+
+    def _soaked_before(self, i: int) -> float | None:
+        """Days that it was in the first run; None where this is the first."""
+        first = self.recipe.first_run_days
+        return None if first is None else max(0.0, first - self.recipe.ingredients[i].since_day)
+
+    def _released(
+        self,
+        days: Array,
+        soon: tuple[Array, Array],
+        later: tuple[Array, Array],
+        before: float | None,
+        z: Array,
+    ) -> Array:
+        """What is out by each day; a second run begins with what the first left."""
+        out: Array = np.zeros((len(days), len(z)))
+        for share, k in (soon, later):
+            grown = 1 - np.exp(-np.outer(days, k))
+            if before is None:
+                out = out + share * grown
+            else:
+                clung = 1 - split_logit(self.method.recovery, z[:, 6])
+                gone = 1 - np.exp(-k * before)
+                out = out + share * (1 - gone) * grown + share * gone * clung
+        return out
+
+    def _warmth(self, z: Array, q10: float | None) -> Array:
+        if q10 is None or self.method.hot:
+            return np.ones(len(z))
+        off = judgement("brew_temperature").range.high / 1.2816 * z[:, 4]
+        now = np.clip(self.recipe.temperature_c + off, _COOLEST_C, _WARMEST_C)
+        return np.asarray(q10 ** ((now - 20.0) / 10))
+
+    def _pace(self, i: int, z: Array) -> tuple[Array, float]:
+        """Factors on the pace and on the share, from the grain and the handling."""
+        keys = (self.recipe.ingredients[i].particle, *self.recipe.handling, *self._crowded())
+        pace, share = np.ones(len(z)), 1.0
+        for found in (_for_class(modifier(key), self.materials[i]) for key in keys):
+            if found is not None:
+                pace, share = pace * split_log_normal(found.k, z), share * found.fmax
+        return pace, share
+
+    def _crowded(self) -> tuple[str, ...]:
+        solids = sum(
+            item.mass_g
+            for kind, item in zip(self.materials, self.recipe.ingredients, strict=True)
+            if kind.form == "solid"
+        )
+        crowded = solids > 200 * max(self.recipe.volume_l, 1e-9)
+        return ("crowded_1_to_5",) if crowded and self.recipe.method != "sugar_ferment" else ()
+
+    def _capped(self, kind: Material) -> bool:
+        return kind.solubility_g_per_l is not None and self.recipe.method not in _SOUR
+
+    def _solubility(self, kind: Material, i: int) -> float:
+        assert kind.solubility_g_per_l is not None
+        return min(1.0, kind.solubility_g_per_l * self.volume_l / self.recipe.ingredients[i].mass_g)
+
+    def _dissolve(self, z: Array, days: Array, found: Array) -> None:
+        """In acid: calcium, magnesium and phosphorus follow the mineral that goes."""
+        minerals = [
+            mineral_of(kind, item.mass_g)
+            for kind, item in zip(self.materials, self.recipe.ingredients, strict=True)
+        ]
+        wanted = sum(m.acid_wanted for m in minerals)
+        if wanted <= 0:
+            return
+        acid = 10 * self.recipe.acid_percent * self.recipe.volume_l / ACETIC
+        used = split_logit(judgement("acid_used").range, z[:, 5])
+        share = np.minimum(1.0, used * acid / wanted)
+        at = {element: e for e, element in enumerate(ELEMENTS)}
+        for i, (kind, mineral) in enumerate(zip(self.materials, minerals, strict=True)):
+            row = rate(kind, "acid_extract", "Ca")
+            if mineral.acid_wanted <= 0 or row is None:
+                continue
+            modified, _ = self._pace(i, self._own(z, i)[:, -1])
+            k = split_log_normal(row.k, z[:, 0]) * modified * self._warmth(z, row.q10)
+            progress = 1 - np.exp(-np.outer(self._soaked(i, days), k))
+            for element in ("Ca", "Mg", "P"):
+                found[i, at[element]] = share * progress
+
+    def acid_minerals(self) -> Mineral:
+        """All that acid dissolves in it [mol]."""
+        parts = [
+            mineral_of(kind, item.mass_g)
+            for kind, item in zip(self.materials, self.recipe.ingredients, strict=True)
+        ]
+        return Mineral(sum(p.carbonate for p in parts), sum(p.apatite for p in parts))
+
+
+def _for_class(found: Modifier, kind: Material) -> Modifier | None:
+    """Shell's own grains bear on shell alone, powder of shell in acid on its own row."""
+    if found.key.startswith("shell_") and kind.extraction_class not in ("carbonate_shell", "bone"):
+        return None
+    return found
+
+
+@dataclass(frozen=True)
+class BrewLiquid:
+    """What the liquid holds [mg/L], each of shape (day, draw)."""
+
+    nitrate: Array
+    ammonium: Array
+    organic: Array
+    elements: dict[str, Array]
+
+    @property
+    def nitrogen(self) -> Array:
+        """All nitrogen."""
+        return self.nitrate + self.ammonium + self.organic
+
+    def of(self, nutrient: str) -> Array:
+        """One nutrient of ``NUTRIENTS``."""
+        return self.nitrogen if nutrient == "N" else self.elements[nutrient]
+
+
+def liquid(model: Model, z: Array, days: Array) -> BrewLiquid:
+    """What each draw makes of a recipe by each day.
+
+    Parameters
+    ----------
+    model : Model
+        Of the recipe.
+    z : ndarray
+        Standard normals, shape (draws, unknowns).
+    days : ndarray
+        Days since it began.
+
+    Returns
+    -------
+    BrewLiquid
+        The water's own part counted in.
+    """
+    out = model.came_out(z, days)
+    came = model.went_in(z)[:, :, None, :] * out / model.volume_l
+    share = min(1.0, model.recipe.volume_l / model.volume_l)
+    water = model.recipe.water
+    elements = {
+        element: came[:, e].sum(axis=0) + share * water.of("S_SO4" if element == "S" else element)
+        for e, element in enumerate(ELEMENTS)
+        if element != "N"
+    }
+    nitrate, ammonium, organic = _forms(model, z, days, came[:, 0], out[:, 0])
+    return BrewLiquid(nitrate + share * water.of("NO3_N"), ammonium, organic, elements)
+
+
+def _forms(
+    model: Model, z: Array, days: Array, nitrogen: Array, out: Array
+) -> tuple[Array, Array, Array]:
+    """Nitrogen as nitrate, ammonium and organic, less what went off as gas [mg/L]."""
+    made = split_logit(model.method.n_mineral, z[:, 7])[None]
+    total = nitrogen.sum(axis=0)
+    mineral, nitrate = np.zeros_like(total), np.zeros_like(total)
+    kept = _NITRATE_KEPT if model.method.airless else 1.0
+    for i, kind in enumerate(model.materials):
+        freed = np.maximum(out[i], 1e-9)
+        share = np.minimum(1.0, np.maximum(made, kind.n_mineral_share / 100 / freed))
+        mineral += nitrogen[i] * share
+        nitrate += nitrogen[i] * np.minimum(share, kind.nitrate_share / 100 / freed) * kept
+    stays = 1 - _lost(model, z, days)
+    nitrate = np.minimum(nitrate, mineral)
+    return (
+        nitrate * stays,
+        np.maximum(0.0, mineral - nitrate) * stays,
+        np.maximum(0.0, total - mineral) * stays,
+    )
+
+
+def _lost(model: Model, z: Array, days: Array) -> Array:
+    """Share of nitrogen gone as gas by each day, shape (day, draw)."""
+    row = model.method.n_loss
+    whole = split_logit(row, z[:, 6]) if row.high > 0 else 0 * z[:, 6]
+    grown = np.minimum(1.0, days / max(model.method.ready_days.typ, 1e-6))
+    return np.asarray(grown[:, None] * whole)

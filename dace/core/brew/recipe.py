@@ -1,0 +1,109 @@
+"""What goes into a brew, by which method, in how much of which liquid, how warm."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from dace.core.brew.extraction import method, modifier
+from dace.core.errors import DaceError
+from dace.core.figures import Range, judgement
+from dace.core.matter.materials import material
+from dace.core.matter.nutrients import NUTRIENTS
+from dace.core.matter.waters import WaterIons
+
+_OWN_LOW = 0.85  # what somebody read off a bag, at its low end
+_MOST_MASS_G, _MOST_LITRES, _MOST_THINGS = 2e5, 2000.0, 12
+_LEAST_L = 0.01
+
+
+@dataclass(frozen=True)
+class Ingredient:
+    """A material, how much of it [g], how it was measured and how fine it is.
+
+    ``dry_matter`` is what she knows of it [fraction]; None takes the table's. ``percent``
+    are elements [% of mass] that she knows better than the table. ``since_day`` is the
+    day on which it was added, 0 from the beginning.
+    """
+
+    material: str
+    mass_g: float
+    weighed: bool = True
+    particle: str = "chopped_coarse"
+    dry_matter: float | None = None
+    percent: tuple[tuple[str, float], ...] = ()
+    since_day: float = 0.0
+
+    def percent_of(self, element: str) -> Range:
+        """% of its mass that is an element: hers where she knows it, else the table's."""
+        own = dict(self.percent).get(element)
+        if own is None:
+            return material(self.material).percent_of(element)
+        return Range(_OWN_LOW * own, own, min(100.0, own / _OWN_LOW))
+
+    def __post_init__(self) -> None:
+        found = material(self.material)
+        modifier(self.particle)
+        if not 0 < self.mass_g <= _MOST_MASS_G:
+            raise DaceError(
+                "mass_g", f"{self.mass_g:g} g of {found.name}", "more than 0 and up to 200 kg"
+            )
+
+
+@dataclass(frozen=True)
+class Recipe:
+    """What goes in, by which method, in how much of which liquid, how warm.
+
+    ``acid_percent`` is of the liquid [g acetic acid in 100 mL], 0 for water. ``handling``
+    are keys of modifiers, such as ``unstirred`` or ``mesh_bag``. ``first_run_days`` is how
+    long the same solids were soaked before; None for a first run.
+    """
+
+    method: str
+    ingredients: tuple[Ingredient, ...]
+    volume_l: float
+    water: WaterIons
+    temperature_c: float = 18.0
+    acid_percent: float = 0.0
+    handling: tuple[str, ...] = ()
+    first_run_days: float | None = None
+
+    def __post_init__(self) -> None:
+        method(self.method)
+        for key in self.handling:
+            modifier(key)
+        if not self.ingredients:
+            raise DaceError("ingredients", "nothing in it", "one ingredient at least would do")
+        if len(self.ingredients) > _MOST_THINGS:
+            raise DaceError("ingredients", f"{len(self.ingredients)} of them", "12 at most")
+        sugar = self.method == "sugar_ferment"
+        if not (0 < self.volume_l <= _MOST_LITRES or (sugar and self.volume_l == 0)):
+            raise DaceError("volume_l", f"{self.volume_l:g} L", "above 0 and up to 2000 L")
+        if not -5 <= self.temperature_c <= 60:
+            raise DaceError("temperature_c", f"{self.temperature_c:g} °C", "-5 to 60 °C would do")
+        if self.method == "acid_extract" and not 0 < self.acid_percent <= 30:
+            raise DaceError(
+                "acid_percent", f"{self.acid_percent:g} %", "kitchen vinegar has about 5"
+            )
+
+    def most_mg_l(self) -> tuple[tuple[str, float], ...]:
+        """The most that what goes in could make of each nutrient [mg/L]: all, at its richest."""
+        volume = self.filled_l()
+        totals = {
+            n: sum(1000 * item.mass_g * item.percent_of(n).high / 100 for item in self.ingredients)
+            for n in NUTRIENTS
+        }
+        return tuple((n, total / volume + self.water.of(n)) for n, total in totals.items())
+
+    def filled_l(self) -> float:
+        """Liquid in the vessel [L]: what was poured on, and the water in the solids."""
+        litres = self.volume_l
+        for item in self.ingredients:
+            found = material(item.material)
+            if found.form == "liquid":
+                litres += item.mass_g / 1000 / found.density_g_per_ml
+            elif found.key == "brown_sugar":
+                litres += item.mass_g / 1000 * judgement("sugar_volume").range.typ
+            else:
+                dry = found.dry_matter if item.dry_matter is None else item.dry_matter
+                litres += item.mass_g / 1000 * (1 - dry)
+        return max(litres, _LEAST_L)

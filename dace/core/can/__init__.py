@@ -1,0 +1,1 @@
+"""A can or a dressing: how strong, what it holds, in whose measures, how much each gets."""

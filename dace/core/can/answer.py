@@ -1,0 +1,240 @@
+"""The Bench's one answer: what was said, the can it makes, and how that sits with the stage."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from dace.core.can.fitting import friendly_parts, solve_amount, strongest_within
+from dace.core.can.measures import Owned, Rounded, round_to_owned, usual_measures
+from dace.core.can.mixing import Mixture, can_ec, fill_can
+from dace.core.can.strength import Strength, ratio_words, read_strength
+from dace.core.errors import DaceError
+from dace.core.matter.composition import Composition, Label, composition
+from dace.core.matter.waters import WaterIons, water_from_ec
+from dace.core.result import Step, Working, say
+from dace.core.season.crops import Crop, Stage, crop, feed_cap
+from dace.core.words.amounts import Glass, measure_for
+
+
+@dataclass(frozen=True)
+class CanAsked:
+    """What a gardener wants in a can, and for whom.
+
+    ``stock`` is what the jar still holds in its unit, None where nobody knows;
+    ``reading`` picks one reading of an ambiguous strength (0 is the likeliest);
+    ``owned`` are the measures to round to (a kitchen's spoons where none are said);
+    ``g_per_ml`` is what a level mL of a dry feed weighs, None where nobody weighed it.
+    """
+
+    strength: str
+    feed: Composition
+    water: WaterIons
+    vessel_l: float
+    measures: str | None = "metric"
+    crop: Crop | None = None
+    stage: Stage | None = None
+    stock: float | None = None
+    reading: int = 0
+    owned: tuple[Owned, ...] = ()
+    g_per_ml: float | None = None
+
+
+@dataclass(frozen=True)
+class CapCheck:
+    """A can beside what its stage bears.
+
+    All conductivities are mS/cm at 25 C. ``total_at_cap`` is what the whole can
+    reads when its feed just reaches the cap, from the mixed ions, so that it
+    stands on the same scale as the can. ``amount_at_cap`` is None where the neat
+    feed stays below the cap.
+    """
+
+    cap: float
+    feed_ec: float
+    over: bool
+    over_percent: float
+    total_at_cap: float | None
+    amount_at_cap: float | None
+    strongest: str
+    working: Working
+
+
+@dataclass(frozen=True)
+class ReadAs:
+    """One reading of the strength, with the can it makes."""
+
+    strength: Strength
+    can: Mixture
+
+
+@dataclass(frozen=True)
+class Answer:
+    """Everything the Bench shows for one can."""
+
+    readings: tuple[ReadAs, ...]
+    can: Mixture
+    ways: tuple[tuple[str, str], ...]
+    cap: CapCheck | None
+    measure: Glass
+    rounded: Rounded | None
+    rounding: str
+    spoken: str
+
+
+def answer(asked: CanAsked) -> Answer:
+    """Read a strength, fill the can and judge it.
+
+    Parameters
+    ----------
+    asked : CanAsked
+        The strength as typed, the jar, the water, the vessel and the stage.
+
+    Returns
+    -------
+    Answer
+        For the reading asked for; every other reading stands beside it.
+
+    Raises
+    ------
+    DaceError
+        Naming the field that cannot be used.
+    """
+    strengths = read_strength(asked.strength, asked.measures)
+    cans = tuple(ReadAs(s, _can(s, asked)) for s in strengths)
+    can = cans[min(max(asked.reading, 0), len(cans) - 1)].can
+    cap = _cap(can, asked) if asked.crop and asked.stage else None
+    rounded = _measured(can, asked)
+    return Answer(
+        readings=cans,
+        can=can,
+        ways=_ways(can, asked.feed.label.rate_per_l),
+        cap=cap,
+        measure=measure_for(can.amount),
+        rounded=rounded,
+        rounding=_rounding(can, rounded),
+        spoken=_spoken(can, rounded),
+    )
+
+
+def warm_up() -> None:
+    """Read every table and unit once, so that the first can is as quick as the next."""
+    feed = composition(Label(4, 3, 8, density_g_per_ml=1.15))
+    grown = crop("aubergine")
+    answer(
+        CanAsked("2 tsp per can", feed, water_from_ec(0.5), 9.0, crop=grown, stage=grown.stages[-1])
+    )
+
+
+def _can(strength: Strength, asked: CanAsked) -> Mixture:
+    if strength.kind == "wish":
+        amount = _liked(asked)
+    else:
+        amount = solve_amount(strength, asked.feed, asked.water, asked.vessel_l)
+    return fill_can(amount, asked.vessel_l, asked.feed, asked.water)
+
+
+def _liked(asked: CanAsked) -> float:
+    """Amount per litre that gives the stage's nitrogen (or potassium), within its cap."""
+    if asked.crop is None or asked.stage is None:
+        raise DaceError("strength", "what the stage likes, with no stage", "choose a stop first")
+    for nutrient in ("N", "K", "P"):
+        wish, held = asked.stage.wish_of(nutrient).typ, asked.feed.element(nutrient)
+        if held > 0:
+            break
+    if held <= 0 or wish <= 0:
+        raise DaceError(
+            "strength",
+            f"what {asked.crop.name.lower()} {asked.stage.words} likes of it, which is nothing",
+            "pour plain water, or say a strength yourself",
+        )
+    cap = feed_cap(asked.crop, asked.stage, asked.water.ec_ms_cm)
+    fits = strongest_within(cap.feed_ec_ms_cm, asked.feed)
+    amount = min(wish / held, 1000.0 if fits is None else fits)
+    if amount <= 0:
+        raise DaceError("strength", "a water as salty as this stage bears", "use rain water")
+    return amount
+
+
+def strength_words(can: Mixture) -> str:
+    """How strong a can is, as one says it: ``1 + 200`` for liquids, ``0.6 g/L`` for solids."""
+    if can.unit == "mL":
+        return ratio_words(can.amount_per_l)
+    return f"{say(can.amount_per_l, 3)} g/L"
+
+
+def _ways(can: Mixture, rate: float | None) -> tuple[tuple[str, str], ...]:
+    """The same can said in each way, as bare numbers; of the label, in per cent."""
+    return (
+        ("parts", strength_words(can)),
+        ("can", say(can.amount, 3)),
+        ("per_litre", say(can.amount_per_l, 3)),
+        ("nitrogen", say(can.nutrient("N").value, 3)),
+        ("ec", f"{can.ec.value:.2f}"),
+        ("label", f"{100 * can.amount_per_l / rate:.0f}" if rate else ""),
+    )
+
+
+def _cap(can: Mixture, asked: CanAsked) -> CapCheck:
+    assert asked.crop is not None
+    assert asked.stage is not None
+    cap = feed_cap(asked.crop, asked.stage, asked.water.ec_ms_cm)
+    fits = strongest_within(cap.feed_ec_ms_cm, asked.feed)
+    total_at_cap = can_ec(fits, asked.feed, asked.water) if fits else None
+    amount_at_cap = fits * asked.vessel_l if fits else None
+    over = 100 * (can.feed_ec / cap.feed_ec_ms_cm - 1) if cap.feed_ec_ms_cm > 0 else 100.0
+    steps = [cap.step, Step("this feed in pure water", "", can.feed_ec, "mS/cm", "from its ions")]
+    strongest = ""
+    if fits and total_at_cap is not None and amount_at_cap is not None:
+        strongest = f"1 + {friendly_parts(fits)}" if can.unit == "mL" else f"{say(fits, 2)} g/L"
+        steps.append(
+            Step(
+                "the strongest that fits",
+                f"{say(fits, 5)} {can.unit} × {say(asked.vessel_l)}",
+                amount_at_cap,
+                can.unit,
+                f"about {strongest}",
+            )
+        )
+        steps.append(Step("the can then reads", "", total_at_cap, "mS/cm", "water and feed mixed"))
+    return CapCheck(
+        cap=cap.feed_ec_ms_cm,
+        feed_ec=can.feed_ec,
+        over=can.feed_ec > cap.feed_ec_ms_cm,
+        over_percent=over,
+        total_at_cap=asked.water.ec_ms_cm if fits == 0 else total_at_cap,
+        amount_at_cap=0.0 if fits == 0 else amount_at_cap,
+        strongest=strongest,
+        working=tuple(steps),
+    )
+
+
+def _measured(can: Mixture, asked: CanAsked) -> Rounded | None:
+    """The amount in measures that are owned; dry feeds only where a spoon of them was weighed."""
+    owned = asked.owned or usual_measures(asked.measures or "metric")
+    if can.unit == "mL":
+        return round_to_owned(can.amount, owned)
+    if asked.g_per_ml is None:
+        return None
+    return round_to_owned(can.amount / asked.g_per_ml, owned)
+
+
+def _rounding(can: Mixture, rounded: Rounded | None) -> str:
+    """What measuring that way makes of the can; empty where it makes nothing of it."""
+    if rounded is None:
+        return ""
+    if abs(rounded.off_percent) < 0.5:
+        return f"{rounded.words} is the same"
+    side = "stronger" if rounded.off_percent > 0 else "weaker"
+    made = ""
+    if can.unit == "mL":
+        made = f", {ratio_words(rounded.ml / can.vessel_l)}"
+    return f"{rounded.words} makes it {abs(rounded.off_percent):.0f} % {side}{made}"
+
+
+def _spoken(can: Mixture, rounded: Rounded | None) -> str:
+    unit = {"mL": "millilitres", "g": "grams"}[can.unit]
+    kitchen = f", about {rounded.words}" if rounded else ""
+    return (
+        f"{say(can.amount, 3)} {unit}{kitchen}, {strength_words(can)}, "
+        f"the can reads {can.ec.value:.1f}"
+    )

@@ -1,0 +1,126 @@
+"""The other way round: how much of a feed gives what is wanted, and how much just fits."""
+
+from __future__ import annotations
+
+import math
+from functools import cache
+
+from scipy.optimize import brentq
+
+from dace.core.can.mixing import can_ec, feed_ec_alone
+from dace.core.can.strength import Strength
+from dace.core.errors import DaceError
+from dace.core.matter.composition import Composition
+from dace.core.matter.waters import WaterIons
+
+_LEAST_PER_L = 1e-4  # mL or g in a litre
+
+
+def solve_amount(strength: Strength, feed: Composition, water: WaterIons, vessel_l: float) -> float:
+    """Concentrate per litre of finished can [mL/L or g/L] that a strength means.
+
+    Parameters
+    ----------
+    strength : Strength
+        One reading of what was said.
+    feed : Composition
+        What is in the jar.
+    water : WaterIons
+        What the can is filled with.
+    vessel_l : float
+        Finished volume [L].
+
+    Returns
+    -------
+    float
+        mL or g of concentrate per litre of finished can.
+
+    Raises
+    ------
+    DaceError
+        If the jar is measured in the other unit, lacks the nutrient, or cannot
+        reach the conductivity.
+    """
+    if strength.unit and strength.unit != feed.unit:
+        kind = "a liquid, measured in mL" if feed.unit == "mL" else "dry, weighed in grams"
+        raise DaceError(
+            "strength", f"{strength.meaning} of a jar that is {kind}", f"say it in {feed.unit}"
+        )
+    amount = _solved(strength, feed, water, vessel_l)
+    if amount < _LEAST_PER_L:
+        said = f"{strength.meaning}, next to nothing in {vessel_l:g} L"
+        raise DaceError("strength", said, "say more, or pour plain water")
+    return amount
+
+
+def _solved(strength: Strength, feed: Composition, water: WaterIons, vessel_l: float) -> float:
+    if strength.kind == "per_litre":
+        return strength.amount
+    if strength.kind == "can":
+        return strength.amount / vessel_l
+    if strength.kind == "label":
+        if feed.label.rate_per_l is None:
+            raise DaceError(
+                "strength", strength.meaning, "write the label's own rate on the jar first"
+            )
+        return strength.amount * feed.label.rate_per_l
+    if strength.kind == "nutrient":
+        return _amount_for_nutrient(strength, feed)
+    return _amount_for_ec(strength.amount, feed, water)
+
+
+def _amount_for_nutrient(strength: Strength, feed: Composition) -> float:
+    per_unit = feed.element(strength.nutrient)
+    if per_unit <= 0:
+        raise DaceError(
+            "strength", strength.meaning, f"there is no {strength.nutrient} in {feed.label.grade}"
+        )
+    return strength.amount / per_unit
+
+
+def _amount_for_ec(target: float, feed: Composition, water: WaterIons) -> float:
+    floor, most = water.ec_ms_cm, can_ec(1000.0, feed, water)
+    if not floor < target < most:
+        raise DaceError(
+            "strength",
+            f"a can of {target:g} mS/cm",
+            f"the water alone reads {floor:.2g}; say more than that and less than {most:.2g}",
+        )
+    return float(brentq(lambda a: can_ec(a, feed, water) - target, 1e-9, 1000.0, rtol=1e-7))
+
+
+@cache
+def strongest_within(cap_ms_cm: float, feed: Composition) -> float | None:
+    """Concentrate [mL/L or g/L] at which the feed's own conductivity reaches a cap.
+
+    Parameters
+    ----------
+    cap_ms_cm : float
+        Most that feed may add [mS/cm].
+    feed : Composition
+        What is in the jar.
+
+    Returns
+    -------
+    float or None
+        Amount per litre of can; None where even the neat feed stays below the cap,
+        and 0 where the cap leaves no room.
+    """
+    if cap_ms_cm <= 0:
+        return 0.0
+    if feed_ec_alone(1000.0, feed) <= cap_ms_cm:
+        return None
+    return float(
+        brentq(lambda a: feed_ec_alone(a, feed) - cap_ms_cm, 0.0, 1000.0, xtol=1e-9, rtol=1e-6)
+    )
+
+
+def friendly_parts(amount_per_l: float) -> int:
+    """Parts of water, rounded up to a number one would say; never stronger than asked.
+
+    >>> friendly_parts(1000 / 258.4), friendly_parts(1000 / 14.2)
+    (260, 14)
+    """
+    parts = 1000 / amount_per_l - 1
+    step = 1 if parts < 50 else 5 if parts < 100 else 10 if parts < 1000 else 100
+    return math.ceil(parts / step - 1e-9) * step

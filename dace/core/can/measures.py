@@ -1,0 +1,133 @@
+"""Rounding an amount to the measures that somebody owns, and what that costs."""
+
+from __future__ import annotations
+
+import itertools
+from dataclasses import dataclass
+
+from dace.core.errors import DaceError
+from dace.core.result import say
+from dace.core.words.quantities import spoon_ml
+
+KINDS = ("spoon", "syringe", "beaker", "scoop")
+TEASPOON_ML = 5.0
+"""The level teaspoon by which a dry feed is weighed [mL]."""
+
+_CLOSE = 0.05
+_MOST_SPOONS = 8
+
+
+@dataclass(frozen=True)
+class Owned:
+    """A measure: its kind, its name, what it holds and its finest mark [mL]."""
+
+    kind: str
+    name: str
+    holds_ml: float
+    step_ml: float
+
+    def __post_init__(self) -> None:
+        if self.kind not in KINDS:
+            raise DaceError("kind", f"“{self.kind}”", f"use {', '.join(KINDS)}")
+        if not 0 < self.step_ml <= self.holds_ml <= 20_000:
+            raise DaceError(
+                "step_ml",
+                f"marks of {self.step_ml:g} mL on {self.holds_ml:g} mL",
+                "a mark above 0 and no larger than the measure would do",
+            )
+
+
+@dataclass(frozen=True)
+class Rounded:
+    """What to measure, what that really is [mL], and how far off [%]."""
+
+    words: str
+    ml: float
+    off_percent: float
+
+
+def usual_measures(family: str) -> tuple[Owned, ...]:
+    """Spoons that every kitchen of a family has; half a teaspoon is filled by eye."""
+    table, tea = spoon_ml(family, "tablespoon"), spoon_ml(family, "teaspoon")
+    return (
+        Owned("spoon", "tablespoon", table, table),
+        Owned("spoon", "teaspoon", tea, tea / 2),
+    )
+
+
+def round_to_owned(ml: float, owned: tuple[Owned, ...]) -> Rounded | None:
+    """The handiest way to measure an amount within 5 %; None where nothing owned does.
+
+    Parameters
+    ----------
+    ml : float
+        Wanted amount [mL], above 0.
+    owned : tuple of Owned
+        What there is to measure with.
+
+    Returns
+    -------
+    Rounded or None
+        Fewest movements first, then nearest.
+
+    Examples
+    --------
+    >>> round_to_owned(17.6, usual_measures("metric")).words
+    '1 tablespoon and ½ teaspoon'
+    >>> round_to_owned(3.04, (Owned("syringe", "syringe", 5, 0.2),)).words
+    '3 mL in the syringe'
+    """
+    found = [*_by_marks(ml, owned), *_by_spoons(ml, owned)]
+    close = [(moves, r) for moves, r in found if abs(r.off_percent) <= 100 * _CLOSE]
+    if not close:
+        return None
+    return min(close, key=lambda pair: (pair[0], abs(pair[1].off_percent)))[1]
+
+
+def _by_marks(ml: float, owned: tuple[Owned, ...]) -> list[tuple[float, Rounded]]:
+    """One fill of a syringe or beaker, to its nearest mark."""
+    found = []
+    for measure in owned:
+        if measure.kind == "spoon":
+            continue
+        made = round(ml / measure.step_ml) * measure.step_ml
+        if 0 < made <= measure.holds_ml:
+            words = f"{say(made, 3)} mL in the {measure.name}"
+            # a syringe is slower to use than one spoon, quicker than three
+            found.append((1.5, Rounded(words, made, 100 * (made / ml - 1))))
+    return found
+
+
+def _by_spoons(ml: float, owned: tuple[Owned, ...]) -> list[tuple[float, Rounded]]:
+    """So many of one spoon, and so many (or a half) of a smaller."""
+    spoons = sorted((m for m in owned if m.kind == "spoon"), key=lambda m: -m.holds_ml)
+    found = []
+    pairs = [*((one, None) for one in spoons), *itertools.combinations(spoons, 2)]
+    for large, small in pairs:
+        for count in _counts(large):
+            rest = ml - count * large.holds_ml
+            if small is None:
+                found.append(_spooned(ml, [(large, count)]))
+                continue
+            fine = small.step_ml / small.holds_ml
+            extra = round(rest / small.holds_ml / fine) * fine
+            if 0 < extra <= _MOST_SPOONS:
+                found.append(_spooned(ml, [(large, count), (small, extra)]))
+    return found
+
+
+def _counts(spoon: Owned) -> list[float]:
+    halves = spoon.step_ml < spoon.holds_ml
+    return [n / 2 for n in range(1, 2 * _MOST_SPOONS + 1) if halves or n % 2 == 0]
+
+
+def _spooned(ml: float, parts: list[tuple[Owned, float]]) -> tuple[float, Rounded]:
+    made = sum(spoon.holds_ml * count for spoon, count in parts)
+    words = " and ".join(f"{_count_words(n)} {s.name}{'s' if n > 1 else ''}" for s, n in parts)
+    moves = sum(count if count == round(count) else count + 0.5 for _, count in parts)
+    return moves, Rounded(words, made, 100 * (made / ml - 1))
+
+
+def _count_words(count: float) -> str:
+    whole, half = int(count), count != int(count)
+    return f"{whole or ''}{' ' if whole and half else ''}{'½' if half else ''}"

@@ -1,0 +1,215 @@
+"""Ways to say how strong a can is, and what each means in mL (or g) a litre.
+
+Ratios are written ``1 + n``: one part and n parts of water. ``1:n`` is read
+both ways, likeliest first; ``1 in n`` is one part in n parts of the mixed can.
+"""
+
+from __future__ import annotations
+
+import re
+from dataclasses import dataclass
+
+from dace.core.errors import DaceError
+from dace.core.result import say
+from dace.core.words.quantities import (
+    NUMBER,
+    UNIT,
+    amount_of,
+    families_knowing,
+    plain,
+    read_amounts,
+    read_number,
+)
+
+_WOULD_DO = "write 1 + 200, 2 ml/L, 45 ml, N 90 mg/L or EC 1.2"
+_PER = r"\s*(?:per|/|in|to|a|for each)\s*"
+_LABEL = r"(?:of |x )?(?:the |a )?label(?:'s)?(?: own)?(?: rate)?"
+_MOST_PARTS = 100_000.0
+_LEAST = 1e-3  # of whatever was said; less is nothing that one could measure
+
+
+@dataclass(frozen=True)
+class Strength:
+    """One reading of what was said.
+
+    ``kind`` is ``per_litre`` (amount of concentrate per litre of finished can),
+    ``can`` (amount in the whole can), ``nutrient`` (mg/L of an element from the
+    feed), ``ec`` (conductivity of the whole can, mS/cm at 25 C) or ``wish`` (what
+    the stage likes, as far as its cap allows; ``amount`` is 1) or ``label`` (a
+    share of the label's own rate). ``unit`` is
+    the concentrate's, ``mL`` or ``g``; empty where any would do.
+    """
+
+    kind: str
+    amount: float
+    meaning: str
+    unit: str = ""
+    nutrient: str = ""
+
+
+def read_strength(text: str, measures: str | None = None) -> list[Strength]:
+    """Every reading of a strength as typed, likeliest first.
+
+    Parameters
+    ----------
+    text : str
+        Such as ``1 + 200``, ``1:12``, ``1 in 13``, ``2 ml/L``, ``45 ml``,
+        ``2 tsp per gallon``, ``N 90 mg/L`` or ``EC 1.2``.
+    measures : str or None
+        Family of kitchen measures; None where nobody said.
+
+    Returns
+    -------
+    list of Strength
+        One, or several where the text is ambiguous.
+
+    Raises
+    ------
+    DaceError
+        On field ``strength``: what was read and what would do.
+
+    Examples
+    --------
+    >>> [(round(s.amount, 1), s.meaning) for s in read_strength("1:12")]
+    [(76.9, '1 + 12, thirteen parts in all'), (83.3, '1 in 12, which is 1 + 11')]
+    """
+    folded = plain(text)
+    if not folded:
+        raise DaceError("strength", "nothing", _WOULD_DO)
+    if len(folded) > 60:
+        raise DaceError("strength", "a very long text", _WOULD_DO)
+    for reader in (_ratio, _target, _per_volume, _whole_can):
+        found = reader(folded, measures)
+        if found:
+            return [_checked(strength, text) for strength in found]
+    raise DaceError("strength", f"“{text.strip()}”", _WOULD_DO)
+
+
+def ratio_words(amount_per_l: float) -> str:
+    """``1 + n`` for an amount per litre of finished can.
+
+    >>> ratio_words(2.0), ratio_words(1000 / 13)
+    ('1 + 499', '1 + 12')
+    """
+    parts = 1000 / amount_per_l - 1
+    return f"1 + {round(parts) if parts >= 20 else say(parts, 2)}"
+
+
+def _part(text: str) -> float:
+    """A part of a ratio; ``1,000`` is a thousand here."""
+    grouped = re.fullmatch(r"\d{1,3}(?:,\d{3})+", text)
+    return read_number(text.replace(",", "") if grouped else text, "strength")
+
+
+def _ratio(text: str, _: str | None) -> list[Strength]:
+    match = re.fullmatch(
+        r"([\d.,]+)\s*(\+|:|/|in|to|part in|parts? to)\s*([\d.,]+)(?:\s*parts?)?", text
+    )
+    if not match or not re.search(r"\d", match[1]) or not re.search(r"\d", match[3]):
+        return []
+    one, parts = _part(match[1].strip(",")), _part(match[3].strip(","))
+    if one <= 0 or parts / one > _MOST_PARTS:
+        raise DaceError("strength", f"“{text}”", _WOULD_DO)
+    n = parts / one
+    in_all = _in_all(1 + n) if n else "neat, without water"
+    added = Strength("per_litre", 1000 / (1 + n), f"1 + {say(n)}, {in_all}")
+    if match[2] == "+" or match[2].endswith("to"):
+        return [added]
+    if n < 1:
+        raise DaceError("strength", f"“{text}”", "the second number is the larger one")
+    within = Strength("per_litre", 1000 / n, f"1 in {say(n)}, which is 1 + {say(n - 1)}")
+    return [within] if match[2] in ("in", "part in") else [added, within]
+
+
+def _in_all(parts: float) -> str:
+    words = {3: "three", 4: "four", 5: "five", 6: "six", 7: "seven", 8: "eight", 9: "nine"}
+    words |= {10: "ten", 11: "eleven", 12: "twelve", 13: "thirteen"}
+    spelt = words.get(round(parts)) if parts == round(parts) else None
+    return f"{spelt or say(parts)} parts in all"
+
+
+def _target(text: str, _: str | None) -> list[Strength]:
+    share = re.fullmatch(rf"(?:({NUMBER})(\s*%)?|(half|quarter|third|full))\s*{_LABEL}", text)
+    if share or text in ("label", "the label", "label rate", "the label's rate"):
+        return [_of_label(share)]
+    if text in ("what the stage likes", "what it likes", "stage"):
+        return [Strength("wish", 1.0, "what the stage likes")]
+    element = r"(n|p|k|ca|mg)"
+    match = re.fullmatch(rf"{element}\s*({NUMBER})\s*(?:mg/l|ppm|mg per l(?:itre)?)?", text)
+    other = re.fullmatch(rf"({NUMBER})\s*(?:mg/l|ppm|mg per l(?:itre)?)(?: of)?\s*{element}", text)
+    if match or other:
+        name, number = (
+            (match[1], match[2]) if match else (other[2], other[1]) if other else ("", "")
+        )
+        value = read_number(number, "strength")
+        symbol = name.capitalize()
+        return [
+            Strength("nutrient", value, f"{say(value)} mg/L of {symbol} from the feed", "", symbol)
+        ]
+    ec = re.fullmatch(rf"ec\s*({NUMBER})(?:\s*ms(?:/cm)?)?|({NUMBER})\s*ms(?:/cm)?", text)
+    if ec:
+        value = read_number(ec[1] or ec[2], "strength")
+        return [Strength("ec", value, f"the whole can reads {say(value)} mS/cm")]
+    return []
+
+
+def _of_label(share: re.Match[str] | None) -> Strength:
+    amount = 1.0
+    if share and share[3]:
+        amount = {"half": 0.5, "quarter": 0.25, "third": 1 / 3, "full": 1.0}[share[3]]
+    elif share:
+        amount = read_number(share[1], "strength") / (100 if share[2] else 1)
+    return Strength("label", amount, f"{say(100 * amount, 3)} % of the label's own rate")
+
+
+def _per_volume(text: str, measures: str | None) -> list[Strength]:
+    match = re.fullmatch(rf"({NUMBER})\s*({UNIT}){_PER}({NUMBER})?\s*({UNIT}|can)", text)
+    if not match:
+        return []
+    count = read_number(match[1], "strength")
+    if match[4] == "can":
+        return _whole_can(f"{match[1]} {match[2]}", measures)
+    of_volume = read_number(match[3], "strength") if match[3] else 1.0
+    found: dict[float, Strength] = {}
+    for family in families_knowing([match[2], match[4]], measures):
+        amount = amount_of(count, match[2], family)
+        volume = amount_of(of_volume, match[4], family)
+        if volume.unit != "mL" or volume.value <= 0:
+            raise DaceError("strength", f"“{text}”", _WOULD_DO)
+        per_l = 1000 * amount.value / volume.value
+        words = f"{say(per_l, 3)} {amount.unit} a litre{_family_words(family)}"
+        found.setdefault(round(per_l, 9), Strength("per_litre", per_l, words, amount.unit))
+    return list(found.values())
+
+
+def _family_words(family: str) -> str:
+    names = {"us": "US", "imperial": "imperial", "australian": "Australian", "metric": "metric"}
+    return f", {names[family]} measures" if family else ""
+
+
+def _whole_can(text: str, measures: str | None) -> list[Strength]:
+    if not re.fullmatch(rf"({NUMBER})\s*({UNIT})", text):
+        return []
+    return [
+        Strength(
+            "can",
+            a.value,
+            f"{say(a.value, 3)} {a.unit} in the can{_family_words(a.family)}",
+            a.unit,
+        )
+        for a in read_amounts(text, measures, "strength")
+    ]
+
+
+def _checked(strength: Strength, text: str) -> Strength:
+    most = {
+        "per_litre": 1000.0,
+        "can": 1e6,
+        "nutrient": 1e5,
+        "ec": 50.0,
+        "wish": 1.0,
+        "label": 4.0,
+    }[strength.kind]
+    if not _LEAST <= strength.amount <= most:
+        raise DaceError("strength", f"“{text.strip()}”", _WOULD_DO)
+    return strength

@@ -1,0 +1,1 @@
+"""What things are made of: chemistry, conductivity, materials, media, waters, release."""

@@ -1,0 +1,335 @@
+"""What is in a bought feed: from its label to elements and ions.
+
+Notes
+-----
+A label prints a grade (N, P, K), as oxides or elements, by mass or by volume.
+Everything is turned once into mg of element per mL of liquid or per g of solid.
+Ions that a label leaves out are found by closing the charge: phosphate is
+counted as the singly charged ion, as feeds are made from it.
+"""
+
+from __future__ import annotations
+
+import math
+import re
+from collections.abc import Mapping
+from dataclasses import dataclass
+from functools import cache
+
+from dace.core.errors import DaceError
+from dace.core.figures import Range, judgement
+from dace.core.matter.chemistry import OXIDES, atomic_weight, element_fraction
+from dace.core.result import Step, say
+
+FORMS = ("nitrate", "ammonium", "urea", "organic")
+FEED_KEYS = ("NO3_N", "NH4_N", "urea_N", "organic_N", "P", "K", "Ca", "Mg", "S_SO4", "Na", "Cl")
+ALSO = ("Ca", "Mg", "S", "Na", "Cl", *OXIDES)
+
+
+@dataclass(frozen=True)
+class Label:
+    """A label as printed.
+
+    Parameters
+    ----------
+    n, p, k : float
+        The grade [%].
+    basis : str
+        ``"oxide"`` (P2O5, K2O) or ``"element"``.
+    percent : str
+        ``"mass"`` (g in 100 g) or ``"volume"`` (g in 100 mL).
+    form : str
+        ``"liquid"`` or ``"solid"``.
+    density_g_per_ml : float or None
+        Of a liquid; None where the label gives none.
+    nitrogen : tuple of (form, percent) or None
+        Declared forms, keys of ``FORMS``; None where none are declared.
+    also : tuple of (name, percent)
+        Other declared nutrients, keys of ``ALSO``.
+    rate_per_l : float or None
+        The label's own rate, mL or g in a litre; None where it gives none.
+    """
+
+    n: float
+    p: float
+    k: float
+    basis: str = "oxide"
+    percent: str = "mass"
+    form: str = "liquid"
+    density_g_per_ml: float | None = None
+    nitrogen: tuple[tuple[str, float], ...] | None = None
+    also: tuple[tuple[str, float], ...] = ()
+    rate_per_l: float | None = None
+
+    def __post_init__(self) -> None:
+        _check_words(self)
+        _check_grade(self)
+        _check_nitrogen(self)
+
+    @property
+    def grade(self) -> str:
+        """``4-3-8``, as gardeners say it."""
+        return "-".join(f"{v:g}" for v in (self.n, self.p, self.k))
+
+
+@dataclass(frozen=True)
+class Composition:
+    """Elements in one mL (liquid) or one g (solid) of a feed.
+
+    ``mg`` maps ``FEED_KEYS`` to mg per unit, charge closed with sulfate or sodium;
+    ``mg_chloride`` is the same closed with chloride: the other end of what is possible.
+    ``spread`` is the relative 10/50/90 % range of any declared nutrient, ``spreads`` those
+    of nutrients that have one of their own; ``known_by`` says where it all comes from.
+    """
+
+    unit: str
+    mg: tuple[tuple[str, float], ...]
+    mg_chloride: tuple[tuple[str, float], ...]
+    mg_no_charge_n: tuple[tuple[str, float], ...]
+    spread: Range
+    forms_declared: bool
+    label: Label
+    spreads: tuple[tuple[str, Range], ...] = ()
+    known_by: str = "label"
+
+    def spread_of(self, name: str) -> Range:
+        """Relative range of one nutrient: its own where it has one."""
+        return dict(self.spreads).get(name, self.spread)
+
+    def element(self, name: str) -> float:
+        """Mg per unit of ``N``, ``P``, ``K``, ``Ca`` or ``Mg``."""
+        amounts = dict(self.mg)
+        if name == "N":
+            return sum(amounts[key] for key in ("NO3_N", "NH4_N", "urea_N", "organic_N"))
+        return amounts[name]
+
+
+def _check_words(label: Label) -> None:
+    for field, value, allowed in (
+        ("basis", label.basis, ("oxide", "element")),
+        ("percent", label.percent, ("mass", "volume")),
+        ("form", label.form, ("liquid", "solid")),
+    ):
+        if value not in allowed:
+            raise DaceError(field, f"“{value}”", f"“{allowed[0]}” or “{allowed[1]}” would do")
+    rate = label.rate_per_l
+    if rate is not None and not 0 < rate <= 1000:
+        raise DaceError("rate_per_l", f"{rate:g} a litre", "above 0 and up to 1000 would do")
+    density = label.density_g_per_ml
+    if density is not None and not 0.5 <= density <= 3:
+        raise DaceError(
+            "density_g_per_ml", f"{density:g} g/mL", "a density from 0.5 to 3 g/mL would do"
+        )
+
+
+def _check_grade(label: Label) -> None:
+    given = [("n", label.n), ("p", label.p), ("k", label.k), *label.also]
+    for name, value in given:
+        if not (math.isfinite(value) and 0 <= value <= 100):
+            raise DaceError("grade", f"{value:g} % {name}", "a percentage from 0 to 100 would do")
+    for name, _ in label.also:
+        if name not in ALSO:
+            raise DaceError("also", f"“{name}”", f"use {', '.join(ALSO)}")
+    most = 100.0
+    if label.percent == "volume":
+        most *= label.density_g_per_ml or judgement("liquid_density").range.high
+    total = sum(value for _, value in given)
+    if total > most:
+        raise DaceError(
+            "grade",
+            f"{label.grade}, {total:g} % in all",
+            f"a jar cannot hold more than {most:g} %: check the numbers on the label",
+        )
+
+
+def _check_nitrogen(label: Label) -> None:
+    if label.nitrogen is None:
+        return
+    for name, value in label.nitrogen:
+        if name not in FORMS:
+            raise DaceError("nitrogen", f"“{name}”", f"use {', '.join(FORMS)}")
+        if not (math.isfinite(value) and 0 <= value <= 100):
+            raise DaceError("nitrogen", f"{value:g} % {name}", "0 to 100 would do")
+    declared = sum(value for _, value in label.nitrogen)
+    if declared > label.n * 1.02 + 0.05:
+        raise DaceError(
+            "nitrogen",
+            f"forms that add up to {declared:g} % of a feed with {label.n:g} % nitrogen",
+            "the forms together are at most the nitrogen of the grade",
+        )
+
+
+def density(label: Label) -> float:
+    """Density of a liquid feed [g/mL]: the label's, or our judgement of one."""
+    return label.density_g_per_ml or judgement("liquid_density").range.typ
+
+
+def read_grade(text: str) -> tuple[float, float, float]:
+    """The three numbers of a label, as typed.
+
+    Parameters
+    ----------
+    text : str
+        Such as ``4-3-8`` or ``NPK 16 8 24``.
+
+    Returns
+    -------
+    tuple of float
+        N, P and K [%].
+
+    Raises
+    ------
+    DaceError
+        On field ``grade``.
+
+    Examples
+    --------
+    >>> read_grade("NPK 4,5 - 3 - 8")
+    (4.5, 3.0, 8.0)
+    """
+    numbers = re.findall(r"\d+(?:[.,]\d+)?", text)
+    if len(numbers) != 3 or not re.fullmatch(r"[\sNPKnpk\d.,+:/–-]+", text):
+        raise DaceError("grade", f"“{text.strip()}”", "three numbers such as 4-3-8 would do")
+    n, p, k = (float(number.replace(",", ".")) for number in numbers)
+    return n, p, k
+
+
+def mg_per_percent(label: Label) -> float:
+    """Mg in one unit (mL or g) of the feed for each 1 % on the label."""
+    liquid_by_mass = label.form == "liquid" and label.percent == "mass"
+    return 10.0 * (density(label) if liquid_by_mass else 1.0)
+
+
+@cache
+def composition(label: Label) -> Composition:
+    """Elements and ions in one mL or g of a feed.
+
+    Parameters
+    ----------
+    label : Label
+        What the jar says.
+
+    Returns
+    -------
+    Composition
+        mg per mL (liquid) or per g (solid).
+
+    Examples
+    --------
+    >>> feed = composition(Label(4, 3, 8, density_g_per_ml=1.15))
+    >>> round(feed.element("N"), 1), round(feed.element("P"), 1), round(feed.element("K"), 1)
+    (46.0, 15.1, 76.4)
+    """
+    unit = mg_per_percent(label)
+    p, k = (
+        (label.p * element_fraction("P2O5"), label.k * element_fraction("K2O"))
+        if label.basis == "oxide"
+        else (label.p, label.k)
+    )
+    also = dict.fromkeys(("Ca", "Mg", "S", "Na", "Cl"), 0.0)
+    for name, value in label.also:
+        element = OXIDES[name][0] if name in OXIDES else name
+        also[element] += value * (element_fraction(name) if name in OXIDES else 1)
+    base = {"P": p * unit, "K": k * unit, "Ca": also["Ca"] * unit, "Mg": also["Mg"] * unit}
+    base |= {"S_SO4": also["S"] * unit, "Na": also["Na"] * unit, "Cl": also["Cl"] * unit}
+    nitrogen = {f"{key}": value * unit for key, value in _nitrogen_keys(label).items()}
+    silent = dict.fromkeys(nitrogen, 0.0) | {"urea_N": label.n * unit}
+    charged = nitrogen if label.nitrogen is not None else _all_charged(label.n * unit)
+    closed = base | nitrogen
+    return Composition(
+        unit="mL" if label.form == "liquid" else "g",
+        mg=_ordered(_close(closed, "S_SO4")),
+        mg_chloride=_ordered(_close(base | charged, "Cl")),
+        mg_no_charge_n=_ordered(
+            _close(base | (nitrogen if label.nitrogen is not None else silent), "S_SO4")
+        ),
+        spread=_spread(label),
+        forms_declared=label.nitrogen is not None or label.n == 0,
+        label=label,
+    )
+
+
+def _nitrogen_keys(label: Label) -> dict[str, float]:
+    """Nitrogen [%] by form; what no declared form covers is counted organic."""
+    if label.nitrogen is None:
+        nitrate = judgement("undeclared_nitrate").range.typ * label.n
+        ammonium = judgement("undeclared_ammonium").range.typ * label.n
+        rest = label.n - nitrate - ammonium
+        return {"NO3_N": nitrate, "NH4_N": ammonium, "urea_N": rest, "organic_N": 0.0}
+    given = dict.fromkeys(FORMS, 0.0) | dict(label.nitrogen)
+    declared = sum(given.values())
+    shrink = min(1.0, label.n / declared) if declared else 1.0
+    nitrate, ammonium, urea, organic = (given[form] * shrink for form in FORMS)
+    organic += max(0.0, label.n - declared)
+    return {"NO3_N": nitrate, "NH4_N": ammonium, "urea_N": urea, "organic_N": organic}
+
+
+def _all_charged(n_mg: float) -> dict[str, float]:
+    return {"NO3_N": n_mg / 2, "NH4_N": n_mg / 2, "urea_N": 0.0, "organic_N": 0.0}
+
+
+def charge_meq(mg: Mapping[str, float]) -> float:
+    """Cations less anions [meq per the unit of ``mg``], phosphate singly charged."""
+    signed = {"NH4_N": ("N", 1), "K": ("K", 1), "Na": ("Na", 1), "Ca": ("Ca", 2), "Mg": ("Mg", 2)}
+    signed |= {"NO3_N": ("N", -1), "P": ("P", -1), "S_SO4": ("S", -2), "Cl": ("Cl", -1)}
+    return sum(
+        mg.get(key, 0.0) / atomic_weight(element) * z for key, (element, z) in signed.items()
+    )
+
+
+def _close(mg: dict[str, float], anion: str) -> dict[str, float]:
+    short = charge_meq(mg)
+    closed = dict(mg)
+    if short < 0:
+        closed["Na"] += -short * atomic_weight("Na")
+    elif anion == "Cl":
+        closed["Cl"] += short * atomic_weight("Cl")
+    else:
+        closed["S_SO4"] += short / 2 * atomic_weight("S")
+    return closed
+
+
+def _ordered(mg: Mapping[str, float]) -> tuple[tuple[str, float], ...]:
+    return tuple((key, mg[key]) for key in FEED_KEYS)
+
+
+def _spread(label: Label) -> Range:
+    parts = [judgement("label_tolerance").range]
+    if label.form == "liquid" and label.percent == "mass" and label.density_g_per_ml is None:
+        guess = judgement("liquid_density").range
+        parts.append(guess.scaled(1 / guess.typ))
+    return combined(*parts)
+
+
+def combined(*factors: Range) -> Range:
+    """Relative range of a product of independent factors, each around 1.
+
+    >>> combined(Range(0.97, 1, 1.03), Range(0.96, 1, 1.04)).high
+    1.05
+    """
+    low = math.sqrt(sum((1 - f.low) ** 2 for f in factors))
+    high = math.sqrt(sum((f.high - 1) ** 2 for f in factors))
+    return Range(max(0.0, 1 - low), 1.0, 1 + high)
+
+
+def label_step(label: Label, element: str) -> Step:
+    """How mg per unit of an element follow from the label, for the Working."""
+    percent, oxide = {"N": (label.n, ""), "P": (label.p, "P2O5"), "K": (label.k, "K2O")}[element]
+    unit = "mL" if label.form == "liquid" else "g"
+    value = composition(label).element(element)
+    parts = [f"{say(percent)} %"]
+    notes = [f"label, {percent:g} % {'by mass' if label.percent == 'mass' else 'by volume'}"]
+    if oxide and label.basis == "oxide":
+        parts.append(say(element_fraction(oxide)))
+        notes.append(f"as {oxide}")
+    per_unit = "1000 mg" if mg_per_percent(label) == 10 else f"{say(density(label))} g × 1000 mg"
+    if label.form == "liquid" and label.percent == "mass" and label.density_g_per_ml is None:
+        notes.append("density not on the label, a usual one taken")
+    return Step(
+        f"{element} in 1 {unit} of the jar",
+        " × ".join([*parts, per_unit]),
+        value,
+        f"mg/{unit}",
+        "; ".join(notes),
+        judgement("label_tolerance").confidence,
+    )

@@ -1,0 +1,1 @@
+"""What a pen's number means, and a logger's long table of them."""

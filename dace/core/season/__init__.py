@@ -1,0 +1,1 @@
+"""Crops and their stages over the year: clock, climate, weather, need."""

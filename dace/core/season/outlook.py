@@ -1,0 +1,180 @@
+"""The days of a garden: those that were, those forecast, and many ways the rest may go."""
+
+from __future__ import annotations
+
+from collections.abc import Hashable
+from dataclasses import dataclass, field
+from datetime import date, timedelta
+from functools import lru_cache
+from typing import Any
+
+import numpy as np
+from numpy.typing import NDArray
+
+from dace.core.errors import DaceError
+from dace.core.figures import judgement
+from dace.core.season.climate import Climate, drawn_departures, normals
+from dace.core.season.weather import degree_days, light_above_air, reference_et
+
+Array = NDArray[np.float64]
+YEARS_DRAWN = 100
+_AHEAD_DAYS = 400
+
+
+@dataclass(frozen=True)
+class Days:
+    """Consecutive days: low and high [C], rain [mm]; equal lengths."""
+
+    first: date
+    t_min: tuple[float, ...]
+    t_max: tuple[float, ...]
+    rain_mm: tuple[float, ...]
+
+    def __post_init__(self) -> None:
+        if not len(self.t_min) == len(self.t_max) == len(self.rain_mm):
+            raise DaceError("weather", "days of unequal length", "one low, high and rain a day")
+
+    @property
+    def last(self) -> date:
+        """The last day."""
+        return self.first + timedelta(days=len(self.t_min) - 1)
+
+
+@dataclass(frozen=True)
+class WeatherAsked:
+    """Which garden, and what is known of its weather: the past and a forecast."""
+
+    where: Climate
+    latitude: float
+    past: Days
+    forecast: Days
+    seed: int = 1
+
+
+@dataclass(frozen=True, eq=False)
+class Outlook:
+    """Known days and drawn ones.
+
+    ``t_min`` and ``t_max`` have shape (years drawn, days) from ``first`` on; the
+    known days are the same in every row. ``rain_mm`` has one value a day: what
+    fell, what is forecast, then what is usual.
+    """
+
+    first: date
+    today: date
+    latitude: float
+    t_min: Array
+    t_max: Array
+    rain_mm: Array
+    known: int
+    where: Climate
+    worked_out: dict[Hashable, Any] = field(default_factory=dict, repr=False)
+    """What was worked out from these days, kept as long as they are."""
+
+    @property
+    def days(self) -> int:
+        """How many days it spans."""
+        return int(self.t_min.shape[1])
+
+    def index(self, on: date) -> int:
+        """Position of a day; days outside are an error of the caller."""
+        found = (on - self.first).days
+        if not 0 <= found < self.days:
+            raise DaceError("day", f"{on}", f"a day from {self.first} to {self.last} would do")
+        return found
+
+    @property
+    def last(self) -> date:
+        """The last day that it spans."""
+        return self.first + timedelta(days=self.days - 1)
+
+    def warmth(self, base_c: float, shelter_c: float | None = None) -> Array:
+        """Degree days summed up to the beginning of each day, shape (years, days + 1).
+
+        ``shelter_c`` is what plants raised indoors have at least [C]; None in the open.
+        """
+        key = ("warmth", base_c, shelter_c)
+        if key not in self.worked_out:
+            low, high = self.t_min, self.t_max
+            if shelter_c is not None:
+                low, high = np.maximum(low, shelter_c), np.maximum(high, shelter_c)
+            daily = degree_days(low, high, base_c)
+            summed = np.zeros((daily.shape[0], daily.shape[1] + 1))
+            np.cumsum(daily, axis=1, out=summed[:, 1:])
+            self.worked_out[key] = summed
+        return np.asarray(self.worked_out[key])
+
+    def mean_c(self) -> Array:
+        """Likely mean of each day [C]."""
+        return np.asarray(np.median(self.t_min + self.t_max, axis=0) / 2)
+
+    def likely_et(self) -> Array:
+        """Likely reference evaporation of each day [mm]."""
+        light = light_above_air(self.latitude, self.first, self.days)
+        low, high = np.median(self.t_min, axis=0), np.median(self.t_max, axis=0)
+        return reference_et(low, high, light)
+
+
+@lru_cache(maxsize=6)
+def outlook(asked: WeatherAsked) -> Outlook:
+    """Known days, then the forecast with its doubt, then years drawn from the normals.
+
+    Parameters
+    ----------
+    asked : WeatherAsked
+        Days up to today (the last of ``past``) and a forecast that follows on them.
+
+    Returns
+    -------
+    Outlook
+        Spanning the past and ``400`` days ahead; the same input gives the same draws.
+
+    Raises
+    ------
+    DaceError
+        If the forecast does not begin on the morrow.
+    """
+    past, forecast = asked.past, asked.forecast
+    if forecast.t_min and forecast.first != past.last + timedelta(days=1):
+        raise DaceError("forecast", f"a forecast from {forecast.first}", "it begins tomorrow")
+    known, lead = len(past.t_min), len(forecast.t_min)
+    usual = normals(asked.where, asked.latitude, past.first, known + _AHEAD_DAYS)
+    rng = np.random.default_rng(asked.seed)
+    off = drawn_departures(asked.where, YEARS_DRAWN, _AHEAD_DAYS, rng)
+    ahead_low, ahead_high = usual.t_min[known:] + off, usual.t_max[known:] + off
+    if lead:
+        doubt = _forecast_sd(lead) * rng.normal(size=(YEARS_DRAWN, lead))
+        ahead_low[:, :lead] = np.array(forecast.t_min) + doubt
+        ahead_high[:, :lead] = np.array(forecast.t_max) + doubt
+    rain = usual.wet_share * asked.where.wet_mm
+    rain[:known] = past.rain_mm
+    rain[known : known + lead] = forecast.rain_mm
+    return Outlook(
+        first=past.first,
+        today=past.last,
+        latitude=asked.latitude,
+        t_min=_joined(past.t_min, ahead_low),
+        t_max=_joined(past.t_max, ahead_high),
+        rain_mm=rain,
+        known=known,
+        where=asked.where,
+    )
+
+
+def _joined(past: tuple[float, ...], ahead: Array) -> Array:
+    same = np.broadcast_to(np.array(past), (ahead.shape[0], len(past)))
+    return np.concatenate([same, ahead], axis=1)
+
+
+def _forecast_sd(lead: int) -> Array:
+    """How far each day of a forecast may be off [C], growing with the days ahead."""
+    first = judgement("forecast_sd_first").range.typ
+    daily = judgement("forecast_sd_daily").range.typ
+    return np.asarray(first + daily * np.arange(lead))
+
+
+def usual_days(where: Climate, latitude: float, first: date, count: int) -> Days:
+    """The climate's usual days, each with the rain of a usual day."""
+    usual = normals(where, latitude, first, count)
+    rain = tuple((usual.wet_share * where.wet_mm).tolist())
+    return Days(first, tuple(usual.t_min.tolist()), tuple(usual.t_max.tolist()), rain)

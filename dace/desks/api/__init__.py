@@ -1,1 +1,0 @@
-"""Endpoints of the desks: doorbells, one file a subject."""

@@ -1,0 +1,1 @@
+"""The Bench: a can worked out and poured."""

@@ -1,0 +1,152 @@
+"""What the Bench shows, as it goes out."""
+
+from __future__ import annotations
+
+import uuid
+from typing import Annotated
+
+from ninja import Schema
+from pydantic import Field
+
+from dace.desks.shared.advice import AdviceOut
+from dace.desks.shared.figures import Figure, RangeOut, StepOut
+from dace.households.fields import Count, Line
+
+
+class JarOut(Schema):
+    """A jar that stands on the shelf; stock in its unit."""
+
+    id: uuid.UUID
+    name: str
+    grade: str
+    unit: str
+    stock: float
+    stock_text: str
+    holds: float
+    dissolves: bool
+
+
+class WaterOut(Schema):
+    """A water; conductivity in mS/cm at 25 C."""
+
+    id: uuid.UUID
+    name: str
+    ec: str
+
+
+class VesselOut(Schema):
+    """A can that she owns."""
+
+    id: uuid.UUID
+    name: str
+    volume_l: float
+
+
+class SuppliesOut(Schema):
+    """Everything that can be poured together."""
+
+    jars: list[JarOut]
+    waters: list[WaterOut]
+    vessels: list[VesselOut]
+    measures: str
+
+
+class ReadingOfStrength(Schema):
+    """One way to read the strength, with what it makes."""
+
+    meaning: str
+    amount_text: str
+    ec_text: str
+
+
+class NutrientOut(Schema):
+    """mg/L of one nutrient, the water's part of it, and the stage's wish."""
+
+    name: str
+    figure: Figure
+    from_water: float
+    wish: RangeOut | None
+
+
+class CapOut(Schema):
+    """The can beside what the stage bears; see ``core.CapCheck``."""
+
+    cap: float
+    feed_ec: float
+    over: bool
+    over_percent: float
+    total_at_cap: float | None
+    amount_at_cap: float | None
+    strongest: str
+    working: list[StepOut]
+
+
+class MeasureOut(Schema):
+    """The vessel to measure in, at its own scale."""
+
+    kind: str
+    holds: float
+
+
+class PourOut(Schema):
+    """How much each plant gets and what stays in the can [L].
+
+    ``cans`` says how the round splits where one can does not hold it.
+    """
+
+    each: Figure
+    plants: int
+    litres_each: float
+    left_l: float
+    cans: str
+
+
+class WaysOut(Schema):
+    """The same can, said in each way."""
+
+    parts: str
+    can: str
+    per_litre: str
+    nitrogen: str
+    ec: str
+    label: str
+
+
+class PreviewOut(Schema):
+    """One can, as drawn on the Bench."""
+
+    readings: list[ReadingOfStrength]
+    ways: WaysOut
+    amount: float
+    unit: str
+    vessel_l: float
+    concentrate: Figure
+    nutrients: list[NutrientOut]
+    ec: Figure
+    water_ec: float
+    cap: CapOut | None
+    measure: MeasureOut
+    spoons: str
+    rounded: str
+    spoken: str
+    stock_after: float
+    stock_after_text: str
+    pour: PourOut | None
+    advice: list[AdviceOut]
+
+
+WhichReading = Annotated[int, Field(ge=0, le=20)]
+"""Which reading of an ambiguous strength, likeliest first."""
+
+
+class PreviewIn(Schema):
+    """A can to work out: strength and vessel as typed."""
+
+    jar_id: uuid.UUID
+    water_id: uuid.UUID
+    vessel: Line
+    strength: Line
+    reading: WhichReading = 0
+    stand_id: uuid.UUID | None = None
+    plants: Count | None = None
+    litres: Line = ""

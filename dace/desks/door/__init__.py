@@ -1,0 +1,1 @@
+"""The door: signing up, in and out, the demo, helpers."""

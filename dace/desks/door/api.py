@@ -1,0 +1,102 @@
+"""Signing up, in and out, and the demo by one press."""
+
+from __future__ import annotations
+
+from datetime import datetime
+from typing import Any
+
+from django.conf import settings
+from django.contrib.auth import authenticate, login, logout
+from django.http import HttpRequest
+from django.middleware.csrf import get_token
+from ninja import Router, Schema
+
+from dace.core.api import DaceError
+from dace.desks.door.starting import start
+from dace.households import clock
+from dace.households.fields import Name, Password
+from dace.households.models import Membership, User
+from dace.households.scope import LockedOutError, NotFoundError
+from dace.households.security import AnyoneWithToken
+
+router = Router(tags=["session"])
+PLAIN_LOGIN = "django.contrib.auth.backends.ModelBackend"
+
+
+class SessionOut(Schema):
+    """Who is signed in, what time it is, and what a stranger may do."""
+
+    signed_in: bool
+    user: str
+    household: str
+    is_demo: bool
+    demo_on: bool
+    first_start: bool
+    now: datetime
+    csrf: str
+
+
+class SignIn(Schema):
+    """Name and password."""
+
+    name: Name
+    password: Password
+
+
+class SignUp(SignIn):
+    """Name, password, and what the garden is called."""
+
+    garden: Name
+
+
+@router.get("/session", auth=None, response=SessionOut, operation_id="session")
+def session(request: HttpRequest) -> SessionOut:
+    """Who is signed in; gives the page its CSRF token."""
+    user_id = getattr(request.user, "pk", None)
+    member = Membership.objects.select_related("household", "user").filter(user_id=user_id).first()
+    return SessionOut(
+        signed_in=member is not None,
+        user=member.user.username if member else "",
+        household=member.household.name if member else "",
+        is_demo=member.household.is_demo if member else False,
+        demo_on=settings.DACE_DEMO and Membership.objects.filter(household__is_demo=True).exists(),
+        first_start=not Membership.objects.filter(household__is_demo=False).exists(),
+        now=clock.now(),
+        csrf=get_token(request),
+    )
+
+
+@router.post("/sign-up", auth=AnyoneWithToken(), response={201: SessionOut}, operation_id="sign_up")
+def sign_up(request: HttpRequest, payload: SignUp) -> Any:
+    """Make an account with an empty garden, and sign in."""
+    login(request, start(payload.name, payload.password, payload.garden), backend=PLAIN_LOGIN)
+    return 201, session(request)
+
+
+@router.post("/sign-in", auth=AnyoneWithToken(), response=SessionOut, operation_id="sign_in")
+def sign_in(request: HttpRequest, payload: SignIn) -> SessionOut:
+    """Sign in by name and password."""
+    user = authenticate(request, username=payload.name, password=payload.password)
+    if getattr(request, "axes_locked_out", False):
+        raise LockedOutError("password", "a name that is locked", "wait an hour, and try again")
+    if not isinstance(user, User):
+        raise DaceError("password", "a name and password that do not go together", "try again")
+    login(request, user)
+    return session(request)
+
+
+@router.post("/demo", auth=AnyoneWithToken(), response=SessionOut, operation_id="look_round")
+def look_round(request: HttpRequest) -> SessionOut:
+    """Step into the demo garden, where there is one."""
+    member = Membership.objects.select_related("user").filter(household__is_demo=True).first()
+    if not settings.DACE_DEMO or member is None:
+        raise NotFoundError("demo", "no demo garden here", "sign up for a garden of your own")
+    login(request, member.user, backend=PLAIN_LOGIN)
+    return session(request)
+
+
+@router.post("/sign-out", response=SessionOut, operation_id="sign_out")
+def sign_out(request: HttpRequest) -> SessionOut:
+    """Sign out on this device."""
+    logout(request)
+    return session(request)

@@ -1,0 +1,1 @@
+"""The Notebook: what was done and read, what can be read, undo."""

@@ -1,0 +1,75 @@
+"""The Notebook and the readings written in it."""
+
+from __future__ import annotations
+
+import uuid
+from dataclasses import fields
+from typing import Annotated, Any
+
+from ninja import Query, Router, Schema
+from pydantic import Field
+
+from dace.core.api import PenReading
+from dace.desks.notebook.page import notebook_page
+from dace.desks.notebook.readables import readables_page
+from dace.desks.notebook.schemas import NotebookOut, ReadablesOut
+from dace.desks.shared.written import WrittenOut, written
+from dace.households.fields import Instant, Line, Number
+from dace.measuring.services import NewReading, log_reading
+
+router = Router(tags=["notebook"])
+
+
+class ReadingIn(Schema):
+    """A reading as the pen showed it."""
+
+    id: uuid.UUID
+    subject_id: uuid.UUID
+    value: Number
+    scale: Line = "mS/cm"
+    temperature_c: Number | None = None
+    compensates: bool = True
+    parts_water: Number = 0.0
+    method: Line = "feed_solution"
+    taken_at: Instant | None = None
+    pots: Annotated[int, Field(ge=1, le=50)] = 1
+    pen_id: uuid.UUID | None = None
+
+
+class Which(Schema):
+    """Which part of the Notebook."""
+
+    stop: uuid.UUID | None = None
+    before: Instant | None = None
+    limit: Annotated[int, Field(ge=1, le=500)] = 60
+
+
+@router.get("/notebook", response=NotebookOut, operation_id="notebook")
+def notebook(request: Any, which: Query[Which]) -> NotebookOut:
+    """Doses and readings, newest first."""
+    return notebook_page(request.auth, which.stop, which.before, which.limit)
+
+
+class Where(Schema):
+    """The chosen stop, if any."""
+
+    stop: uuid.UUID | None = None
+
+
+@router.get("/readables", response=ReadablesOut, operation_id="readables")
+def readables(request: Any, where: Query[Where]) -> ReadablesOut:
+    """What a pen can be dipped in from here."""
+    return readables_page(request.auth, where.stop)
+
+
+@router.post(
+    "/readings", response={201: WrittenOut}, operation_id="log_reading", summary="Log Reading"
+)
+def reading(request: Any, payload: ReadingIn) -> Any:
+    """Write a reading down."""
+    given = payload.dict()
+    pen = PenReading(**{field.name: given[field.name] for field in fields(PenReading)})
+    new = NewReading(
+        payload.id, payload.subject_id, pen, payload.taken_at, payload.pots, payload.pen_id
+    )
+    return 201, written(request.auth, log_reading(request.auth, new).id)

@@ -1,0 +1,85 @@
+"""Dipping the simulated pen: gathers what it is dipped in, and lets it show a number."""
+
+from __future__ import annotations
+
+import uuid
+from datetime import UTC, datetime, time
+
+from dace.desks.notebook.schemas import ShownOut
+from dace.feeding.models import Can, Watering
+from dace.feeding.reads import doses
+from dace.garden.models import Fill, Water
+from dace.garden.reads import core_water, stops, waters
+from dace.households.scope import Scope
+from dace.measuring.models import Pen, Reading, Subject
+from dace.measuring.services import pen_days
+from dace.shelf.brews import brew_now
+from dace.shelf.models import Brew
+from dace.standins.pen import PenMake, SimulatedPen
+from dace.standins.ports import ConductivityPen, Dipped
+from dace.standins.tank import Pot, Pour, bucket_ec, drain_ec, off
+
+_FILLED_BY_HAND, _GUESSED_WATER = 0.04, 0.15
+_LIQUID_C = 18.0
+
+
+def dip(scope: Scope, pen_id: uuid.UUID, subject_id: uuid.UUID) -> ShownOut:
+    """Dip a pen in a can, a brew, a water, or in what drains from a fill; writes nothing."""
+    row = Pen.objects.fetch(scope, pen_id, "pen_id")
+    subject = Subject.objects.fetch(scope, subject_id, "subject_id")
+    make = PenMake(row.scale, row.most_ms_cm, row.step_ms_cm, row.compensates)
+    days = pen_days(row, scope.now)
+    dips = Reading.objects.of(scope).filter(subject=subject).count()
+    pen: ConductivityPen = SimulatedPen(make, days, str(row.pk), f"{subject.pk} {dips}")
+    shown = pen.read(Dipped(_truth(scope, subject), _LIQUID_C))
+    return ShownOut(**vars(shown), compensates=row.compensates)
+
+
+def _truth(scope: Scope, subject: Subject) -> float:
+    """The hidden conductivity of a subject [mS/cm at 25 C]."""
+    if subject.kind == Subject.Kind.CAN:
+        can = Can.objects.of(scope).get(subject=subject)
+        return can.ec_likely * off(str(can.pk), _FILLED_BY_HAND)
+    if subject.kind == Subject.Kind.WATER:
+        water = Water.objects.of(scope).get(subject=subject)
+        guessed = water.kind not in ("read", "report", "blend")
+        sd = _GUESSED_WATER if guessed else _FILLED_BY_HAND
+        return max(0.01, core_water(water).ec_ms_cm) * off(str(water.pk), sd)
+    if subject.kind == Subject.Kind.BREW:
+        return _brew(scope, Brew.objects.of(scope).get(subject=subject))
+    return _drain(scope, Fill.objects.of(scope).get(subject=subject))
+
+
+def _brew(scope: Scope, brew: Brew) -> float:
+    grams = sum(item["mass_g"] for item in brew.ingredients)
+    per_l = grams / max(brew.volume_l, 0.1)
+    return bucket_ec(str(brew.pk), per_l, brew.acid_percent, brew_now(scope, brew.pk).day)
+
+
+def _drain(scope: Scope, fill: Fill) -> float:
+    pours = [
+        Pour(
+            d.poured_at,
+            d.litres,
+            d.can.ec_likely * off(str(d.can_id), _FILLED_BY_HAND),
+            core_water(d.can.water).of("HCO3"),
+        )
+        for d in doses(scope)
+        if d.fill_id == fill.pk
+    ]
+    plain = Watering.objects.of(scope).filter(fill=fill).select_related("water")
+    for w in plain:
+        water = core_water(w.water)
+        pours.append(Pour(w.poured_at, w.litres, water.ec_ms_cm, water.of("HCO3")))
+    standing = [s for stop in stops(scope) for s in stop.stands if s.fill_id == fill.pk]
+    usual = next(iter(waters(scope)), None)
+    tap = core_water(usual) if usual else None
+    pot = Pot(
+        seed=str(fill.pk),
+        since=datetime.combine(fill.filled_on, time(12), tzinfo=UTC),
+        holds_l=standing[0].holding_l if standing else None,
+        uses_l_day=sum(s.count * s.stage.water_l_day.typ for s in standing),
+        tap_ec=tap.ec_ms_cm if tap else 0.0,
+        tap_hco3_mg_l=tap.of("HCO3") if tap else 0.0,
+    )
+    return drain_ec(pot, pours, scope.now)

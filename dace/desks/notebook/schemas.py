@@ -1,0 +1,106 @@
+"""What the Notebook, the reading sheet and the pen show."""
+
+from __future__ import annotations
+
+import uuid
+from datetime import datetime
+
+from ninja import Schema
+
+
+class ReadingOut(Schema):
+    """A reading; ``ec`` is mS/cm at 25 C in words, ``verdict`` its place beside the expected."""
+
+    id: uuid.UUID
+    at: datetime
+    stop_id: uuid.UUID | None
+    stop: str
+    kind: str
+    shown: str
+    ec: str
+    ec_ms_cm: float
+    range_text: str
+    method: str
+    verdict: str
+    text: str
+    change_id: int | None
+
+
+class DoseOut(Schema):
+    """A dose with its can and the readings of that can."""
+
+    id: uuid.UUID
+    at: datetime
+    stop_id: uuid.UUID
+    stop: str
+    crop: str
+    counted: str
+    plants: int
+    litres_each: str
+    litres: str
+    ratio: str
+    vessel: str
+    water: str
+    sources: list[str]
+    mg_l: dict[str, str]
+    expected: str
+    expected_range: str
+    can_id: uuid.UUID
+    can_subject_id: uuid.UUID
+    left_l: float
+    left: str
+    readings: list[ReadingOut]
+    change_id: int | None
+
+
+class NotebookOut(Schema):
+    """Doses and drain readings in one list by time, each kind in its own field."""
+
+    doses: list[DoseOut]
+    readings: list[ReadingOut]
+    more: bool
+
+
+class ReadableOut(Schema):
+    """Something to read. ``advice`` says how to read what is too strong for the pen."""
+
+    id: uuid.UUID
+    name: str
+    kind: str
+    parts_water: int
+    advice: str
+
+
+class PenToReadOut(Schema):
+    """A pen, as far as a reading needs it."""
+
+    id: uuid.UUID
+    name: str
+    scale: str
+    compensates: bool
+    trust: str
+
+
+class MethodOut(Schema):
+    """A way to sample a medium."""
+
+    key: str
+    name: str
+
+
+class ReadablesOut(Schema):
+    """Subjects, pens, the ways to sample, and how temperatures are written here."""
+
+    subjects: list[ReadableOut]
+    pens: list[PenToReadOut]
+    methods: list[MethodOut]
+    degrees: str
+
+
+class ShownOut(Schema):
+    """What the pen shows; temperature in C."""
+
+    value: float
+    scale: str
+    temperature_c: float
+    compensates: bool

@@ -1,0 +1,1 @@
+"""The path: every stop in walking order."""

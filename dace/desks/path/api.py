@@ -1,0 +1,69 @@
+"""The path and the stages along it."""
+
+from __future__ import annotations
+
+import uuid
+from datetime import date
+from typing import Any
+
+from django.http import HttpRequest
+from ninja import Router, Schema
+
+from dace.core.api import Crop, crop
+from dace.desks.path.page import path_page
+from dace.desks.path.schemas import PathOut
+from dace.desks.shared.written import WrittenOut, written
+from dace.garden.growing import Seen, see_stage
+from dace.households.fields import Name
+
+router = Router(tags=["path"])
+
+
+class StageOut(Schema):
+    """A stage of a crop and what to look for."""
+
+    key: str
+    words: str
+    cue: str
+
+
+class CropOut(Schema):
+    """A crop with its stages in order."""
+
+    key: str
+    name: str
+    stages: list[StageOut]
+
+
+class StageIn(Schema):
+    """A stage as seen, today where no day is said; ``sure`` sets older looks aside."""
+
+    id: uuid.UUID
+    stage: Name
+    on: date | None = None
+    sure: bool = False
+
+
+@router.get("/path", response=PathOut, operation_id="path")
+def path(request: Any) -> PathOut:
+    """Every stop in walking order."""
+    return path_page(request.auth)
+
+
+@router.get("/crops/{key}", response=CropOut, operation_id="crop")
+def one_crop(request: HttpRequest, key: str) -> CropOut:
+    """A crop and its stages."""
+    return crop_out(crop(key))
+
+
+def crop_out(found: Crop) -> CropOut:
+    """A crop with its stages, to choose from."""
+    stages = [StageOut(key=s.key, words=s.words, cue=s.visual_cue) for s in found.stages]
+    return CropOut(key=found.key, name=found.name, stages=stages)
+
+
+@router.post("/plantings/{planting_id}/stage", response={201: WrittenOut}, operation_id="see_stage")
+def stage_seen(request: Any, planting_id: uuid.UUID, payload: StageIn) -> Any:
+    """Say which stage a planting is at."""
+    seen = see_stage(request.auth, Seen(planting_id=planting_id, **payload.dict()))
+    return 201, written(request.auth, seen.id)

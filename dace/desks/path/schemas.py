@@ -1,0 +1,63 @@
+"""What the path shows."""
+
+from __future__ import annotations
+
+import uuid
+from datetime import datetime
+
+from ninja import Schema
+
+
+class StandOut(Schema):
+    """So many plants of one crop at a stop."""
+
+    id: uuid.UUID
+    planting_id: uuid.UUID
+    spot: str
+    crop_key: str
+    crop: str
+    counted: str
+    stage_key: str
+    stage: str
+    stage_since: str
+    question: str
+    count: int
+    fed: bool
+
+
+class StopOut(Schema):
+    """A stop along the path.
+
+    ``drain_ec`` is the last reading of what drains, in words, ``drain_word`` what it means.
+    """
+
+    id: uuid.UUID
+    name: str
+    kind: str
+    line: str
+    drawing: str
+    subject_id: uuid.UUID | None
+    drain_ec: str
+    drain_word: str
+    drain_at: datetime | None
+    fed_at: datetime | None
+    stands: list[StandOut]
+
+
+class BrewDueOut(Schema):
+    """A brew with something to do today."""
+
+    id: uuid.UUID
+    name: str
+    text: str
+
+
+class PathOut(Schema):
+    """The garden, its stops in walking order, and brews that want something today."""
+
+    garden: str
+    zone: str
+    measures: str
+    now: datetime
+    stops: list[StopOut]
+    brews: list[BrewDueOut]

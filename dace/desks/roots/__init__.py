@@ -1,0 +1,1 @@
+"""The roots: what drains from a place, flushes, waterings, harvests, a logger."""

@@ -1,0 +1,81 @@
+"""A logger's series: taken in as a file, drawn over any span."""
+
+from __future__ import annotations
+
+import uuid
+from datetime import UTC, datetime, timedelta
+from typing import Annotated, Any
+from zoneinfo import ZoneInfo
+
+from ninja import File, Form, Query, Router, Schema
+from ninja.files import UploadedFile
+from pydantic import Field
+
+from dace.core.api import DaceError
+from dace.desks.shared.written import WrittenOut, written
+from dace.garden.reads import garden_of
+from dace.measuring.series import drawn, import_series, instant_of, series_of
+
+router = Router(tags=["series"])
+_MOST_BYTES = 60_000_000
+
+
+class SeriesIn(Schema):
+    """Whose readings a file holds."""
+
+    id: uuid.UUID
+    subject_id: uuid.UUID
+
+
+class SpanIn(Schema):
+    """So many days up to a day back from the last reading; all of it where ``days`` is 0."""
+
+    days: Annotated[int, Field(ge=0, le=40_000)] = 0
+    back: Annotated[int, Field(ge=0, le=40_000)] = 0
+
+
+class SeriesOut(Schema):
+    """A series over a span: each point's instant, least, most and number of readings."""
+
+    total: int
+    first: datetime | None
+    last: datetime | None
+    at: list[datetime]
+    low: list[float]
+    high: list[float]
+    count: list[int]
+
+
+@router.post("/series", response={201: WrittenOut}, operation_id="import_series")
+def take_in(request: Any, given: Form[SeriesIn], file: File[UploadedFile]) -> Any:
+    """Take a logger's table in."""
+    if (file.size or 0) > _MOST_BYTES:
+        raise DaceError("file", f"{(file.size or 0) / 1e6:.0f} MB", "up to 60 MB would do")
+    try:
+        text = file.read().decode("utf-8-sig")
+    except UnicodeDecodeError:
+        raise DaceError("file", "no plain text", "a table as text (CSV) would do") from None
+    zone = ZoneInfo(garden_of(request.auth).zone)
+    row = import_series(request.auth, given.id, given.subject_id, text, zone)
+    return 201, written(request.auth, row.pk)
+
+
+@router.get("/subjects/{subject_id}/series", response=SeriesOut, operation_id="series")
+def one_series(request: Any, subject_id: uuid.UUID, span: Query[SpanIn]) -> SeriesOut:
+    """A span of a subject's newest series; empty where it has none."""
+    series = series_of(request.auth, subject_id)
+    if series is None:
+        return SeriesOut(total=0, first=None, last=None, at=[], low=[], high=[], count=[])
+    first, last = instant_of(series.first_hour), instant_of(series.last_hour)
+    end = last - timedelta(days=min(span.back, (last - first).days))
+    begin = end - timedelta(days=span.days) if span.days else datetime(1970, 1, 1, tzinfo=UTC)
+    found = drawn(series, max(begin, first), end)
+    return SeriesOut(
+        total=series.count,
+        first=first,
+        last=last,
+        at=[instant_of(hour) for hour in found.hours],
+        low=list(found.low),
+        high=list(found.high),
+        count=list(found.count),
+    )

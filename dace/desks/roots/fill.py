@@ -1,0 +1,249 @@
+"""What the roots of a fill say: band, word, next feed, flush, in words and figures."""
+
+from __future__ import annotations
+
+import uuid
+from datetime import datetime, timedelta
+from zoneinfo import ZoneInfo
+
+from dace.core import api as core
+from dace.core.api import DaceError, Followed, say
+from dace.desks.roots.schemas import (
+    DotOut,
+    FlushOut,
+    NextFeedOut,
+    NoteOut,
+    PouredOut,
+    RootChartOut,
+    RootsOut,
+)
+from dace.desks.shared.figures import rough, steps_out
+from dace.feeding.rootzones import RootRecord
+from dace.garden.models import Garden, Water
+from dace.garden.reads import core_water, waters
+from dace.households.scope import Scope
+from dace.measuring.models import FieldTest
+from dace.measuring.reads import as_drain
+
+_FLUSH_LASTS = timedelta(days=2)
+_SHOWN_DAYS = 60
+_SURE = ((0.9, "quite sure"), (0.7, "fairly sure"), (0.5, "more likely than not"))
+
+
+def roots_out(scope: Scope, garden: Garden, record: RootRecord) -> RootsOut:
+    """One fill as its page shows it; three queries for the waters."""
+    found, fill = record.followed, record.fill
+    root = found.root_zone
+    today = found.first + timedelta(days=found.today)
+    band = core.comfort(root, today)
+    factor = core.as_paste(1.0) if root.is_bed else 1.0
+    low, likely, high = (v * factor for v in found.now)
+    word = core.word_for(found.now[1], band) if band else ""
+    feed = core.next_feed(found)
+    what = "a paste of the soil" if root.is_bed else "what drains"
+    at = f"{what} reads about {likely:.1f} mS/cm ({low:.1f} to {high:.1f})"
+    headline = f"{at[0].upper()}{at[1:]}."
+    if band:
+        span = f"{say(band.low * factor, 2)} to {say(band.high * factor, 2)}"
+        headline = (
+            f"{headline[:-1]}: {core.ROOT_WORDS[word]}. {band.whose.capitalize()} likes {span}."
+        )
+    return RootsOut(
+        fill_id=fill.pk,
+        subject_id=fill.subject_id,
+        name=fill.name or fill.place.name,
+        is_bed=root.is_bed,
+        logs_waterings=fill.logs_waterings,
+        word=word,
+        headline=headline,
+        lines=_lines(scope, found),
+        next_feed=_next_feed(feed),
+        flush=None if root.is_bed or band is None else _flush(scope, record, word),
+        chart=_chart(record, ZoneInfo(garden.zone), factor, what),
+        doubts=[
+            f"Doubted: {one.sample.value:.2f} on {one.sample.on:%-d %B}, where {one.low:.1f} to "
+            f"{one.high:.1f} was expected. It is {one.doubt}."
+            for one in found.looked
+            if one.doubt
+        ],
+        records=_records(record, ZoneInfo(garden.zone)),
+        working=steps_out(core.followed_steps(found)),
+    )
+
+
+def _lines(scope: Scope, found: Followed) -> list[str]:
+    """What else there is to say, a sentence each."""
+    lines = []
+    since, days = core.climbing_since(found), core.days_to_top(found)
+    today = found.first + timedelta(days=found.today)
+    if since is not None:
+        lines.append(f"Salts have climbed for {_weeks((today - since).days)}.")
+    if days:
+        lines.append(f"As things stand it passes the top in about {days} days.")
+    loss = core.crop_loss(found)
+    if loss is not None:
+        lines.append(
+            "Salt costs this crop nothing yet."
+            if loss.high < 1
+            else f"At that, salt may cost {rough(loss.low)} to {rough(loss.high)} % of the crop."
+        )
+    usual = next(iter(waters(scope)), None)
+    if not found.root_zone.logs_all:
+        with_what = f" with {usual.name}" if usual else ""
+        lines.append(
+            f"No plain watering is written down here: Dace assumes one{with_what} whenever it is "
+            "about half dry."
+        )
+    if not found.looked:
+        lines.append("Nothing was read here yet: one reading tells more than all this.")
+    return lines
+
+
+def _weeks(days: int) -> str:
+    weeks = round(days / 7)
+    return f"{days} days" if weeks < 2 else f"{['two', 'three', 'four'][min(weeks, 4) - 2]} weeks"
+
+
+def _next_feed(feed: core.NextFeed | None) -> NextFeedOut | None:
+    if feed is None:
+        return None
+    sure = next((text for least, text in _SURE if feed.sure >= least), "far from sure")
+    words = f"The next feed: {feed.words}."
+    if feed.say == "plain":
+        words = f"{words} After that at half strength."
+    return NextFeedOut(say=feed.say, words=words, why=feed.why, sure=sure)
+
+
+def plainest(scope: Scope) -> Water | None:
+    """The water with the least in it; one query."""
+    return min(waters(scope), key=lambda w: core_water(w).ec_ms_cm, default=None)
+
+
+def _flush(scope: Scope, record: RootRecord, word: str) -> FlushOut | None:
+    """A flush where it is too salty, or the rest of one that was begun."""
+    since = scope.now - _FLUSH_LASTS
+    done = sum(w.flush and w.poured_at >= since for w in record.waterings)
+    water = plainest(scope)
+    if (
+        water is None
+        or not record.followed.looked
+        or (word not in ("too_salty", "burning") and not done)
+    ):
+        return None
+    try:
+        plan = core.flush(record.followed, core.charged_water(core_water(water)))
+    except DaceError:
+        return None  # the plainest water is too salty itself; the advice stands without litres
+    if plan is None:
+        return None
+    goes = "one go" if plan.goes == 1 else f"{_NUMBERS.get(plan.goes, str(plan.goes))} goes"
+    litres = plan.litres
+    read = "" if plan.goes == 1 else f", and read the drain after the {_NTH[plan.read_after - 1]}"
+    return FlushOut(
+        water_id=water.pk,
+        water=water.name,
+        litres=round(litres.value, 2),
+        text=f"{'Flush' if not done else 'Go on'} with about {rough(litres.value)} L from the "
+        f"{water.name} in {goes}{read}.",
+        range_text=f"{rough(litres.low)} to {rough(litres.high)} L",
+        done=done,
+        goes=plan.goes,
+        each_l=round(plan.each_l, 2),
+        each_text=f"{rough(plan.each_l)} L",
+        read_next=plan.goes == 1 and done > 0,
+        after_text=f"It should read {plan.after.low:.1f} to {plan.after.high:.1f} then, likely "
+        f"{plan.after.value:.1f}.",
+        working=steps_out(litres.working),
+    )
+
+
+_NUMBERS = {2: "two", 3: "three", 4: "four", 5: "five", 6: "six"}
+_NTH = ("first", "second", "third", "fourth", "fifth", "sixth", *("last but one",) * 40)
+
+
+def _chart(record: RootRecord, zone: ZoneInfo, factor: float, what: str) -> RootChartOut:
+    found = record.followed
+    start = max(0, found.today - _SHOWN_DAYS)
+    first = found.first + timedelta(days=start)
+    count = found.ec.shape[1]
+    days = [found.first + timedelta(days=n) for n in range(start, count)]
+    bands = [core.comfort(found.root_zone, on) for on in days]
+    begin = record.known.outlook.index(first)
+    rain = record.known.outlook.rain_mm[begin : begin + len(days)]
+
+    def day(at: datetime) -> float:
+        local = at.astimezone(zone)
+        return round((local.date() - first).days + local.hour / 24, 2)
+
+    doubted = {one.sample for one in found.looked if one.doubt}
+    poured = [
+        PouredOut(
+            day=day(d.poured_at),
+            kind="feed",
+            amount=d.can.mg_l["N"] * d.litres,
+            title=f"{say(d.litres, 3)} L at {d.can.ratio}",
+        )
+        for d in record.doses
+    ]
+    poured += [
+        PouredOut(
+            day=day(w.poured_at),
+            kind="flush" if w.flush else "water",
+            amount=w.litres,
+            title=f"{say(w.litres, 3)} L from the {w.water.name}",
+        )
+        for w in record.waterings
+    ]
+    poured += [
+        PouredOut(day=day(d.given_at), kind="dry", amount=d.grams, title=f"{d.said}, dry")
+        for d in record.dressings
+    ]
+    return RootChartOut(
+        first=first,
+        today=found.today - start,
+        low=_row(found, 0, start, factor),
+        likely=_row(found, 1, start, factor),
+        high=_row(found, 2, start, factor),
+        comfort_low=[None if b is None else round(b.low * factor, 3) for b in bands],
+        comfort_high=[None if b is None else round(b.high * factor, 3) for b in bands],
+        rain_mm=[round(float(mm), 1) for mm in rain],
+        dots=[
+            DotOut(
+                id=row.pk,
+                day=day(row.taken_at),
+                ec=round(as_drain(row) * factor, 3),
+                hollow=sample in doubted,
+                title=f"{say(row.value, 4)} {row.scale}, {row.taken_at.astimezone(zone):%-d %B}",
+            )
+            for row, sample in record.readings
+            if day(row.taken_at) >= 0
+        ],
+        poured=[one for one in poured if one.day >= 0],
+        axis=f"mS/cm in {what}",
+    )
+
+
+def _row(found: Followed, row: int, start: int, factor: float) -> list[float]:
+    return [round(float(v) * factor, 3) for v in found.ec[row, start:]]
+
+
+def _records(record: RootRecord, zone: ZoneInfo) -> list[NoteOut]:
+    """Tests and waterings, newest first."""
+    rows: list[tuple[datetime, NoteOut]] = []
+    for test in record.tests:
+        text = (
+            f"{test.get_kind_display()}: {test.word}"
+            if test.kind == FieldTest.Kind.MOISTURE
+            else f"{test.get_kind_display()} {say(test.value or 0, 3)}"
+            + (" mg/L" if test.kind == FieldTest.Kind.NITRATE else "")
+        )
+        rows.append((test.taken_at, _note(test.pk, test.taken_at, zone, text)))
+    for row in record.waterings:
+        text = f"{say(row.litres, 3)} L from the {row.water.name}"
+        text += ", to flush" if row.flush else ""
+        rows.append((row.poured_at, _note(row.pk, row.poured_at, zone, text)))
+    return [note for _, note in sorted(rows, key=lambda pair: pair[0], reverse=True)][:12]
+
+
+def _note(row_id: uuid.UUID, at: datetime, zone: ZoneInfo, text: str) -> NoteOut:
+    return NoteOut(id=row_id, at=f"{at.astimezone(zone):%a %-d %B, %H:%M}", text=text)

@@ -1,0 +1,126 @@
+"""What a place's page shows of its roots."""
+
+from __future__ import annotations
+
+import uuid
+from datetime import date
+
+from ninja import Schema
+
+from dace.desks.shared.figures import StepOut
+
+
+class DotOut(Schema):
+    """A reading on the chart: ``day`` counts from the first, ``hollow`` where it is doubted."""
+
+    id: uuid.UUID
+    day: float
+    ec: float
+    hollow: bool
+    title: str
+
+
+class PouredOut(Schema):
+    """A feed, a watering, a flush or something dry on the chart, sized by ``amount``."""
+
+    day: float
+    kind: str
+    amount: float
+    title: str
+
+
+class RootChartOut(Schema):
+    """Day by day from ``first``: the band, what is comfortable, rain; ``today`` is an index."""
+
+    first: date
+    today: int
+    low: list[float]
+    likely: list[float]
+    high: list[float]
+    comfort_low: list[float | None]
+    comfort_high: list[float | None]
+    rain_mm: list[float]
+    dots: list[DotOut]
+    poured: list[PouredOut]
+    axis: str
+
+
+class FlushOut(Schema):
+    """A flush to pour: ``done`` goes lie behind, ``goes`` ahead, of ``each`` litres."""
+
+    water_id: uuid.UUID
+    water: str
+    litres: float
+    text: str
+    range_text: str
+    done: int
+    goes: int
+    each_l: float
+    each_text: str
+    read_next: bool
+    after_text: str
+    working: list[StepOut]
+
+
+class NextFeedOut(Schema):
+    """What the roots say of the next feed."""
+
+    say: str
+    words: str
+    why: str
+    sure: str
+
+
+class NoteOut(Schema):
+    """A line of the place's own records."""
+
+    id: uuid.UUID
+    at: str
+    text: str
+
+
+class RootsOut(Schema):
+    """One fill: what its drain (or soil) is likely to read, what that means, and what to do."""
+
+    fill_id: uuid.UUID
+    subject_id: uuid.UUID
+    name: str
+    is_bed: bool
+    logs_waterings: bool
+    word: str
+    headline: str
+    lines: list[str]
+    next_feed: NextFeedOut | None
+    flush: FlushOut | None
+    chart: RootChartOut
+    doubts: list[str]
+    records: list[NoteOut]
+    working: list[StepOut]
+
+
+class PlaceRootsOut(Schema):
+    """A place with every fill that it holds, and what was picked there."""
+
+    id: uuid.UUID
+    name: str
+    plants: list[str]
+    plantings: list[PickableOut]
+    fills: list[RootsOut]
+    harvests: list[NoteOut]
+
+
+class PickableOut(Schema):
+    """Something that can be picked there."""
+
+    planting_id: uuid.UUID
+    name: str
+
+
+class MeaningOut(Schema):
+    """What a reading means before it is written down."""
+
+    word: str
+    text: str
+
+
+PlaceRootsOut.model_rebuild()

@@ -1,0 +1,1 @@
+"""The Season: strips, the page of a planting, dry feeds, weather."""

@@ -1,0 +1,241 @@
+"""The page of one planting: stages, books, what comes next, and all that was done."""
+
+from __future__ import annotations
+
+import uuid
+from datetime import date, timedelta
+
+from dace.core import api as core
+from dace.core.api import NUTRIENTS, Balance, Offer, say
+from dace.desks.season.page import bands, sow_again_on
+from dace.desks.season.schemas import (
+    BalanceOut,
+    EventOut,
+    FillOfferOut,
+    LedgerOut,
+    LineOut,
+    LookOut,
+    PlantingOut,
+)
+from dace.desks.shared.advice import AdviceOut
+from dace.desks.shared.figures import figure, rough
+from dace.desks.shared.situation import harvest_in
+from dace.feeding.books import Books, books
+from dace.feeding.reads import jars_with_stock
+from dace.garden.models import Stand
+from dace.households.scope import Scope
+from dace.shelf.reads import content_of
+
+_EVERY_DAYS = 3
+
+
+def planting_page(scope: Scope, planting_id: uuid.UUID) -> PlantingOut:
+    """Everything about one planting; fourteen queries and one for a blended water."""
+    found = books(scope, planting_id)
+    kept = found.history
+    planting, clock, known = kept.planting, kept.clock, kept.weather
+    present = [s for s in kept.stands if s.to_on is None]
+    latest = present[-1] if present else None
+    grown = found.account.grown
+    return PlantingOut(
+        id=planting.pk,
+        stand_id=latest.pk if latest else None,
+        fill_id=latest.fill_id if latest else None,
+        place_id=latest.fill.place_id if latest else None,
+        place=latest.fill.place.name if latest else "",
+        counted=grown.counted(sum(s.count for s in present) or planting.count),
+        crop=grown.name,
+        crop_key=grown.key,
+        started_on=planting.started_on,
+        ended_on=planting.ended_on,
+        today=known.today,
+        stage_key=clock.stage.key,
+        stage=clock.stage.words,
+        chance=f"{100 * clock.chance:.0f} %",
+        question="" if planting.ended_on else clock.question,
+        said=list(clock.said),
+        stages=bands(clock, planting),
+        stage_working=figure(core.Result(clock.chance, 0.0, 1.0, "", clock.working)),
+        looks=_looks(found),
+        looked_on=_looks(found)[-1].on if _looks(found) else None,
+        ledger=_ledger(scope, found),
+        approach=planting.approach or planting.garden.approach,
+        approaches=core.APPROACHES,
+        repeat_days=planting.repeat_days,
+        sow_again_on=sow_again_on(planting),
+        soil_test=_test(found),
+        events=_events(found),
+        advice=_school(planting.approach or planting.garden.approach),
+    )
+
+
+def _looks(found: Books) -> list[LookOut]:
+    """Starts that were seen, as she saw them."""
+    grown = found.account.grown
+    return [
+        LookOut(on=look.on, words=grown.stage(look.stage).words) for look in found.history.looks
+    ]
+
+
+def _ledger(scope: Scope, found: Books) -> LedgerOut:
+    kept, books_ = found.history, found.ledger
+    today = kept.weather.today
+    shown = range(0, found.account.days, _EVERY_DAYS)
+    return LedgerOut(
+        days=[books_.first + timedelta(days=day) for day in shown],
+        lines=[
+            LineOut(
+                nutrient=nutrient,
+                need=[round(float(books_.need[d, n]), 1) for d in shown],
+                reached=[round(float(books_.reached[d, n]), 1) for d in shown],
+                low=[round(float(books_.low[d, n]), 1) for d in shown],
+                high=[round(float(books_.high[d, n]), 1) for d in shown],
+            )
+            for n, nutrient in enumerate(NUTRIENTS)
+        ],
+        balances=[_balance(b, today) for b in found.balances],
+        sentence=core.sentence(found.balances, today),
+        rhythm=_rhythm(found),
+        fills=_fills(scope, found),
+        next_text=_next(found),
+    )
+
+
+def _balance(balance: Balance, today: date) -> BalanceOut:
+    text = {
+        "hungry": "hungry",
+        "short": "short",
+        "plenty": "plenty for weeks",
+        "enough": "enough",
+    }[balance.word]
+    if balance.since is not None:
+        text += f" since {balance.since:%-d %B}"
+    elif balance.until is not None and balance.until > today:
+        text += f" until about {balance.until:%-d %B}"
+    return BalanceOut(
+        nutrient=balance.nutrient,
+        name=balance.name,
+        word=balance.word,
+        text=text,
+        need=figure(balance.need),
+        reached=figure(balance.reached),
+        needs_text=rough(balance.need.value),
+        had_text=(
+            f"{rough(balance.reached.value)} "
+            f"({rough(balance.reached.low)} to {rough(balance.reached.high)})"
+        ),
+        by_source=dict(balance.by_source),
+    )
+
+
+def _rhythm(found: Books) -> str:
+    """Whether a feed a week could carry the nitrogen, said once and only in pots."""
+    if not found.pot or not found.account.rooted:
+        return ""
+    stage, place = found.history.clock.stage, found.account.rooted[-1]
+    today = (found.history.weather.today - found.account.first).days
+    need = found.ledger.need[:, 0]
+    if today + 7 >= len(need):
+        return ""
+    holding = place.litres_each * place.medium.holding.typ
+    litres = core.suggest_litres_each(stage, core.Ground(1, holding), 100.0).value
+    per_feed = stage.wish_of("N").typ * litres * core.reach("N", found.pot)
+    where = found.history.stands[-1].fill.place.name
+    return core.rhythm_sentence(float(need[today + 7] - need[today]), per_feed, where)
+
+
+def _fills(scope: Scope, found: Books) -> list[FillOfferOut]:
+    if found.history.planting.ended_on:
+        return []
+    jars = {str(jar.pk): (jar, stock) for jar, stock in jars_with_stock(scope)}
+    offers = tuple(
+        Offer(
+            key,
+            jar.name,
+            "mL" if jar.form == "liquid" else "g",
+            content_of(jar),
+            jar.dissolves,
+            stock,
+        )
+        for key, (jar, stock) in jars.items()
+    )
+    planting = found.history.planting
+    plants = sum(s.count for s in found.history.stands if s.to_on is None) or planting.count
+    approach = planting.approach or planting.garden.approach
+    return [
+        FillOfferOut(jar_id=uuid.UUID(f.key), dissolves=jars[f.key][0].dissolves, text=f.text)
+        for f in core.remedies(found.balances, offers, plants, approach, found.pot)
+    ]
+
+
+def _next(found: Books) -> str:
+    """What comes next for it, and about when."""
+    clock, today = found.history.clock, found.history.weather.today
+    following = clock.next_stage
+    if following is None:
+        return "This is its last stage."
+    start = next(s for s in clock.starts if s.stage == following)
+    picked = harvest_in(clock, found.history.weather)
+    harvest = ""
+    if picked and following.key != "harvest":
+        harvest = f" Picking from about {today + timedelta(days=picked):%-d %B}."
+    if start.low is None or start.likely is None or start.high is None:
+        return f"Next it will be {following.words}, later than Dace can tell.{harvest}"
+    return (
+        f"Next: {following.words}, about {start.likely:%-d %B} "
+        f"({start.low:%-d %B} to {start.high:%-d %B}). "
+        f"Look for: {following.visual_cue.lower()}.{harvest}"
+    )
+
+
+def _test(found: Books) -> str:
+    tests = found.history.tests
+    if not tests:
+        return ""
+    last = tests[-1]
+    fill = next(s.fill for s in found.history.stands if s.fill_id == last.fill_id)
+    read = core.read_soil_test(last.values, last.unit, core.medium(fill.medium))
+    return f"Tested {last.tested_on:%-d %B %Y}. {read.sentence}"
+
+
+def _events(found: Books) -> list[EventOut]:
+    """All that was done, newest first."""
+    kept = found.history
+    zone = kept.zone
+    events = [
+        EventOut(on=g.at.astimezone(zone).date(), kind=g.source, text=f"{g.name}, {g.words}")
+        for g in kept.gifts
+    ]
+    events += [
+        EventOut(on=look.on, kind="look", text=f"seen {look.words}") for look in _looks(found)
+    ]
+    events += [
+        EventOut(on=t.tested_on, kind="test", text="soil or medium tested") for t in kept.tests
+    ]
+    events += [_stood(turn, stand) for turn, stand in enumerate(kept.stands)]
+    return sorted(events, key=lambda e: e.on, reverse=True)
+
+
+def _stood(turn: int, stand: Stand) -> EventOut:
+    size = f"{say(stand.fill.volume_l, 3)} L" if stand.fill.volume_l else "open ground"
+    verb = "begun" if turn == 0 else "moved"
+    text = f"{verb}: {stand.count} in {stand.fill}, {size} of {_medium(stand)}"
+    return EventOut(on=stand.from_on, kind="stand", text=text)
+
+
+def _medium(stand: Stand) -> str:
+    return core.medium(stand.fill.medium).name.lower()
+
+
+def _school(approach: str) -> list[AdviceOut]:
+    text = f"{core.APPROACHES[approach].capitalize()}. It orders what Dace offers, never the sums."
+    return [
+        AdviceOut(
+            key="approach",
+            severity="school",
+            title="Gardeners differ",
+            text=text,
+            source="three schools",
+            plan_effect="",
+        )
+    ]

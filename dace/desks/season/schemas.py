@@ -1,0 +1,209 @@
+"""What the Season, the page of a planting and a dry feed show."""
+
+from __future__ import annotations
+
+import uuid
+from datetime import date
+
+from ninja import Schema
+
+from dace.desks.shared.advice import AdviceOut
+from dace.desks.shared.figures import Figure, StepOut
+
+
+class StageBandOut(Schema):
+    """A stage of a strip: its start as 10/50/90 % days, and whether that was seen."""
+
+    key: str
+    words: str
+    cue: str
+    low: date
+    likely: date
+    high: date
+    seen: bool
+
+
+class DropOut(Schema):
+    """Something given: nitrogen for each plant [mg], and what it was."""
+
+    on: date
+    source: str
+    nitrogen_mg: float
+    text: str
+
+
+class LookOut(Schema):
+    """A look at a planting."""
+
+    on: date
+    words: str
+
+
+class StripOut(Schema):
+    """One planting over the weeks."""
+
+    planting_id: uuid.UUID
+    stand_id: uuid.UUID | None
+    place_id: uuid.UUID | None
+    place: str
+    counted: str
+    crop: str
+    crop_key: str
+    started_on: date
+    ended_on: date | None
+    stage: str
+    question: str
+    said: list[str]
+    sow_again_on: date | None
+    stages: list[StageBandOut]
+    looks: list[LookOut]
+    drops: list[DropOut]
+    text: str
+
+
+class WeekOut(Schema):
+    """A week's weather: mean low and high [C], rain in all [mm]; ``known`` once it has been."""
+
+    first: date
+    t_min: float
+    t_max: float
+    rain_mm: float
+    known: bool
+
+
+class SeasonOut(Schema):
+    """Every strip on one axis."""
+
+    first: date
+    last: date
+    today: date
+    climate: str
+    own_days: int
+    weeks: list[WeekOut]
+    strips: list[StripOut]
+
+
+class LineOut(Schema):
+    """One nutrient's books over the days of ``LedgerOut.days`` [mg a plant, summed]."""
+
+    nutrient: str
+    need: list[float]
+    reached: list[float]
+    low: list[float]
+    high: list[float]
+
+
+class BalanceOut(Schema):
+    """One nutrient as it stands today."""
+
+    nutrient: str
+    name: str
+    word: str
+    text: str
+    need: Figure
+    reached: Figure
+    needs_text: str
+    had_text: str
+    by_source: dict[str, float]
+
+
+class FillOfferOut(Schema):
+    """Something on the shelf that would bring what lacks."""
+
+    jar_id: uuid.UUID
+    dissolves: bool
+    text: str
+
+
+class LedgerOut(Schema):
+    """Need and supply, past and to come."""
+
+    days: list[date]
+    lines: list[LineOut]
+    balances: list[BalanceOut]
+    sentence: str
+    rhythm: str
+    fills: list[FillOfferOut]
+    next_text: str
+
+
+class EventOut(Schema):
+    """Something that was done or seen."""
+
+    on: date
+    kind: str
+    text: str
+
+
+class PlantingOut(Schema):
+    """One planting."""
+
+    id: uuid.UUID
+    stand_id: uuid.UUID | None
+    fill_id: uuid.UUID | None
+    place_id: uuid.UUID | None
+    place: str
+    counted: str
+    crop: str
+    crop_key: str
+    started_on: date
+    ended_on: date | None
+    today: date
+    stage_key: str
+    stage: str
+    chance: str
+    question: str
+    said: list[str]
+    stages: list[StageBandOut]
+    stage_working: Figure
+    looks: list[LookOut]
+    looked_on: date | None
+    ledger: LedgerOut
+    approach: str
+    approaches: dict[str, str]
+    repeat_days: int | None
+    sow_again_on: date | None
+    soil_test: str
+    events: list[EventOut]
+    advice: list[AdviceOut]
+
+
+class DryFeedOut(Schema):
+    """Something dry to spread: a jar's or a material of the garden."""
+
+    jar_id: uuid.UUID | None
+    material: str
+    name: str
+    text: str
+
+
+class ToldOut(Schema):
+    """The dose in one way."""
+
+    kind: str
+    text: str
+
+
+class ByDayOut(Schema):
+    """Nitrogen out for each plant by a day [mg], as likely and in a cooler spell."""
+
+    on: date
+    nitrogen_mg: float
+    text: str
+
+
+class DressingOut(Schema):
+    """A dry feed worked out; nothing is written yet."""
+
+    name: str
+    grams: float
+    ways: list[ToldOut]
+    at_once: dict[str, float]
+    season: dict[str, float]
+    out_by: list[ByDayOut]
+    cooler: str
+    stock_after_text: str
+    enough: bool
+    disagreement: str
+    working: list[StepOut]
+    advice: list[AdviceOut]

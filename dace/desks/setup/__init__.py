@@ -1,0 +1,1 @@
+"""Set-up: everything that a household keeps, and what grows where."""

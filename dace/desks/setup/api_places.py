@@ -1,0 +1,245 @@
+"""Setting up places and what grows there."""
+
+from __future__ import annotations
+
+import uuid
+from datetime import date
+from typing import Annotated, Any
+
+from django.db import transaction
+from ninja import Router, Schema
+from pydantic import Field
+
+from dace.core import api as core
+from dace.desks.path.api import CropOut, crop_out
+from dace.desks.shared.written import RowIn, WrittenOut, written
+from dace.garden.models import Fill, Garden, Place
+from dace.garden.placing import (
+    NewFill,
+    NewPlace,
+    end_place,
+    order_places,
+    refill,
+    save_fill,
+    save_place,
+)
+from dace.garden.planting import (
+    Move,
+    NewPlanting,
+    end_planting,
+    mend,
+    move,
+    plant,
+    recount,
+    thin,
+)
+from dace.garden.reads import garden_of
+from dace.garden.services import today
+from dace.households.fields import Count, Line, Name, Number
+
+router = Router(tags=["setup"])
+
+
+class FillIn(Schema):
+    """What a place holds; its size as typed."""
+
+    id: uuid.UUID
+    size: Line
+    medium: Name
+    alike: Count = 1
+    ph: Number | None = None
+    name: Line = ""
+    filled_on: date | None = None
+
+
+class PlaceIn(Schema):
+    """A stop and, when it is new, what it is filled with."""
+
+    name: Name
+    kind: Name
+    covered: bool = False
+    fill: FillIn | None = None
+
+
+class OrderIn(Schema):
+    """Every place, in walking order."""
+
+    places: Annotated[list[uuid.UUID], Field(max_length=500)]
+
+
+class PlantingIn(Schema):
+    """What grows: crop, count, since when, where, and the stage as she sees it."""
+
+    id: uuid.UUID
+    stand_id: uuid.UUID
+    fill_id: uuid.UUID
+    crop: Name
+    count: Count
+    started_on: date
+    stage: Name
+
+
+class MendIn(Schema):
+    """What a planting really is."""
+
+    crop: Name
+    started_on: date
+
+
+class RecountIn(Schema):
+    """How many really stand there."""
+
+    count: Count
+
+
+class MoveIn(Schema):
+    """So many plants to another fill."""
+
+    id: uuid.UUID
+    fill_id: uuid.UUID
+    count: Count
+    on: date | None = None
+
+
+class ThinIn(Schema):
+    """How many stay."""
+
+    id: uuid.UUID
+    count: Count
+
+
+class MediumOut(Schema):
+    """Something to choose: a medium, a material or a climate, and its kind."""
+
+    key: str
+    name: str
+    kind: str
+
+
+class ChoicesOut(Schema):
+    """What there is to choose from when setting up."""
+
+    crops: list[CropOut]
+    media: list[MediumOut]
+    materials: list[MediumOut]
+    climates: list[MediumOut]
+    approaches: dict[str, str]
+
+
+@router.get("/choices", response=ChoicesOut, operation_id="choices")
+def choices(request: Any) -> ChoicesOut:
+    """Crops, media, materials, climates and approaches."""
+    return ChoicesOut(
+        crops=[crop_out(c) for c in core.crops().values()],
+        media=[MediumOut(key=m.key, name=m.name, kind=m.kind) for m in core.media().values()],
+        materials=[
+            MediumOut(key=m.key, name=m.name, kind=m.family) for m in core.materials().values()
+        ],
+        climates=[
+            MediumOut(key=c.key, name=c.name, kind="climate") for c in core.climates().values()
+        ],
+        approaches=core.APPROACHES,
+    )
+
+
+@router.put("/places/{place_id}", response=WrittenOut, operation_id="save_place")
+def place(request: Any, place_id: uuid.UUID, payload: PlaceIn) -> WrittenOut:
+    """Add a place with its fill, or edit either."""
+    scope, garden = request.auth, garden_of(request.auth)
+    new = NewPlace(payload.name, payload.kind, payload.covered)
+    with transaction.atomic():
+        row = save_place(scope, garden, place_id, new)
+        if payload.fill is not None:
+            save_fill(scope, row, payload.fill.id, _new_fill(scope, garden, payload.fill))
+    return written(scope, row.pk)
+
+
+@router.put("/places/{place_id}/fills", response=WrittenOut, operation_id="save_fill")
+def fill(request: Any, place_id: uuid.UUID, payload: FillIn) -> WrittenOut:
+    """Add another pot or tray to a place, or edit one."""
+    scope, garden = request.auth, garden_of(request.auth)
+    row = Place.objects.fetch(scope, place_id, "place_id")
+    return written(scope, save_fill(scope, row, payload.id, _new_fill(scope, garden, payload)).pk)
+
+
+@router.post("/fills/{fill_id}/refill", response={201: WrittenOut}, operation_id="refill")
+def fresh_medium(request: Any, fill_id: uuid.UUID, payload: RowIn) -> Any:
+    """Fresh medium of the same kind, where nothing grows."""
+    return 201, written(request.auth, refill(request.auth, payload.id, fill_id).pk)
+
+
+def _new_fill(scope: Any, garden: Garden, given: FillIn) -> NewFill:
+    size = core.read_size(given.size, garden.measures)
+    return NewFill(
+        medium=given.medium,
+        filled_on=given.filled_on or today(scope, garden),
+        volume_l=size.volume_l,
+        area_m2=size.area_m2,
+        alike=given.alike,
+        ph=given.ph,
+        name=given.name,
+    )
+
+
+@router.post("/path/order", response=WrittenOut, operation_id="order_places")
+def order(request: Any, payload: OrderIn) -> WrittenOut:
+    """Walk the path in another order."""
+    garden = garden_of(request.auth)
+    order_places(request.auth, garden, payload.places)
+    return written(request.auth, garden.pk)
+
+
+@router.post("/places/{place_id}/end", response=WrittenOut, operation_id="end_place")
+def end_this_place(request: Any, place_id: uuid.UUID) -> WrittenOut:
+    """Walk past a place from now on."""
+    day = today(request.auth, garden_of(request.auth))
+    return written(request.auth, end_place(request.auth, place_id, day).pk)
+
+
+@router.post("/plantings", response={201: WrittenOut}, operation_id="plant")
+def planting(request: Any, payload: PlantingIn) -> Any:
+    """Say what grows where."""
+    scope, garden = request.auth, garden_of(request.auth)
+    row = Fill.objects.fetch(scope, payload.fill_id, "fill_id")
+    new = NewPlanting(
+        id=payload.id,
+        garden=garden,
+        crop=payload.crop,
+        started_on=payload.started_on,
+        stage=payload.stage,
+        seen_on=today(scope, garden),
+        stands=((payload.stand_id, row, payload.count),),
+    )
+    return 201, written(scope, plant(scope, new).pk)
+
+
+@router.put("/plantings/{planting_id}", response=WrittenOut, operation_id="mend_planting")
+def mend_planting(request: Any, planting_id: uuid.UUID, payload: MendIn) -> WrittenOut:
+    """Put a slip in a planting right."""
+    row = mend(request.auth, planting_id, payload.crop, payload.started_on)
+    return written(request.auth, row.pk)
+
+
+@router.put("/stands/{stand_id}", response=WrittenOut, operation_id="recount_stand")
+def recount_stand(request: Any, stand_id: uuid.UUID, payload: RecountIn) -> WrittenOut:
+    """Put a slip in the count right."""
+    return written(request.auth, recount(request.auth, stand_id, payload.count).pk)
+
+
+@router.post("/plantings/{planting_id}/end", response=WrittenOut, operation_id="end_planting")
+def end_this_planting(request: Any, planting_id: uuid.UUID) -> WrittenOut:
+    """The crop is over."""
+    return written(request.auth, end_planting(request.auth, planting_id).pk)
+
+
+@router.post("/stands/{stand_id}/move", response={201: WrittenOut}, operation_id="move_stand")
+def move_stand(request: Any, stand_id: uuid.UUID, payload: MoveIn) -> Any:
+    """Pot on, plant out, move or split."""
+    new = Move(payload.id, stand_id, payload.fill_id, payload.count, payload.on)
+    return 201, written(request.auth, move(request.auth, new).pk)
+
+
+@router.post("/stands/{stand_id}/thin", response={201: WrittenOut}, operation_id="thin_stand")
+def thin_stand(request: Any, stand_id: uuid.UUID, payload: ThinIn) -> Any:
+    """Keep fewer."""
+    return 201, written(request.auth, thin(request.auth, payload.id, stand_id, payload.count).pk)

@@ -1,0 +1,167 @@
+"""The set-up desk's read model: everything that a household keeps, as it can be edited."""
+
+from __future__ import annotations
+
+import uuid
+from datetime import datetime
+from typing import TypeVar
+
+from ninja import Schema
+
+from dace.core import api as core
+from dace.core.api import say
+from dace.desks.setup.schemas import (
+    FillOut,
+    GardenOut,
+    MemberOut,
+    OwnJarOut,
+    OwnMaterialOut,
+    OwnMeasureOut,
+    OwnStandOut,
+    OwnVesselOut,
+    OwnWaterOut,
+    PenOut,
+    PlaceOut,
+    SetupOut,
+)
+from dace.feeding.reads import jars_with_stock
+from dace.garden.models import Fill, Measure, Water
+from dace.garden.reads import StopRecord, core_water, garden_of, stops, vessels, waters
+from dace.households.people import members
+from dace.households.scope import Scope
+from dace.measuring.models import Pen
+from dace.measuring.services import pen_days
+from dace.shelf.models import Jar
+from dace.shelf.reads import label_of
+from dace.shelf.recipes import own_materials
+
+S = TypeVar("S", bound=Schema)
+
+
+def setup_page(scope: Scope) -> SetupOut:
+    """Everything on one page; fourteen queries and one for each blend."""
+    garden = garden_of(scope)
+    fills: dict[uuid.UUID, list[Fill]] = {}
+    for fill in Fill.objects.of(scope).filter(renewed_on__isnull=True).order_by("created_at"):
+        fills.setdefault(fill.place_id, []).append(fill)
+    owned = Measure.objects.in_use(scope).order_by("holds_ml")
+    pens = Pen.objects.in_use(scope).order_by("created_at")
+    return SetupOut(
+        garden=_copied(GardenOut, garden),
+        owner=scope.owner,
+        places=[_place(stop, fills.get(stop.id, [])) for stop in stops(scope)],
+        waters=[_water(water) for water in waters(scope)],
+        vessels=[_copied(OwnVesselOut, row) for row in vessels(scope)],
+        measures=[_copied(OwnMeasureOut, row) for row in owned],
+        jars=[_jar(jar, stock) for jar, stock in jars_with_stock(scope) if jar.contents is None],
+        pens=[_pen(row, scope.now) for row in pens],
+        materials=[
+            OwnMaterialOut(
+                id=row.pk,
+                name=row.name,
+                like=row.like,
+                like_name=core.material(row.like).name,
+                percent=row.percent,
+            )
+            for row in own_materials(scope)
+        ],
+        people=[MemberOut(name=m.name, role=m.role) for m in members(scope)],
+    )
+
+
+def _pen(row: Pen, now: datetime) -> PenOut:
+    """A pen with how far it can be trusted today."""
+    copied = {name: getattr(row, name) for name in PenOut.model_fields if name != "trust"}
+    return PenOut(**copied, trust=core.pen_words(pen_days(row, now)))
+
+
+def _copied(schema: type[S], row: object) -> S:
+    """A row as a schema that has the same names."""
+    return schema(**{name: getattr(row, name) for name in schema.model_fields})
+
+
+def _place(stop: StopRecord, fills: list[Fill]) -> PlaceOut:
+    return PlaceOut(
+        id=stop.id,
+        name=stop.name,
+        kind=stop.kind,
+        covered=stop.covered,
+        fills=[
+            FillOut(
+                id=fill.id,
+                name=fill.name,
+                medium=fill.medium,
+                size=_size(fill),
+                alike=fill.alike,
+                ph=fill.ph,
+                filled_on=fill.filled_on,
+            )
+            for fill in fills
+        ],
+        stands=[
+            OwnStandOut(
+                id=s.id,
+                planting_id=s.planting_id,
+                fill_id=s.fill_id,
+                counted=s.crop.counted(s.count),
+                crop=s.crop.name,
+                crop_key=s.crop_key,
+                started_on=s.started_on,
+                count=s.count,
+                stage=s.stage.words,
+                since=s.stage_since,
+            )
+            for s in stop.stands
+        ],
+    )
+
+
+def _size(fill: Fill) -> str:
+    if fill.volume_l is not None:
+        return f"{say(fill.volume_l, 4)} L"
+    return f"{say(fill.area_m2 or 0.0, 4)} m2"
+
+
+def _water(row: Water) -> OwnWaterOut:
+    known = core_water(row)
+    return OwnWaterOut(
+        id=row.id,
+        subject_id=row.subject_id,
+        name=row.name,
+        kind=row.kind,
+        ec_ms_cm=known.ec_ms_cm,
+        report=row.report,
+        parts=row.parts,
+        known_by=known.known_by,
+        usual=row.usual,
+    )
+
+
+def _jar(jar: Jar, stock: float) -> OwnJarOut:
+    label = label_of(jar)
+    found = core.composition(label)
+    elements = ", ".join(
+        f"{name} {say(found.element(name), 3)}" for name in core.NUTRIENTS if found.element(name)
+    )
+    return OwnJarOut(
+        id=jar.id,
+        name=jar.name,
+        grade=label.grade,
+        basis=jar.basis,
+        percent=jar.percent,
+        form=jar.form,
+        density_g_per_ml=jar.density_g_per_ml,
+        nitrogen=jar.nitrogen,
+        also=jar.also,
+        rate_per_l=jar.rate_per_l,
+        dissolves=jar.dissolves,
+        slow=jar.slow,
+        material=jar.material,
+        spoon_g=jar.spoon_g,
+        price=jar.price,
+        use_by=jar.use_by,
+        holds=jar.holds,
+        stock=stock,
+        unit=found.unit,
+        elements=f"{elements} mg in 1 {found.unit}",
+    )

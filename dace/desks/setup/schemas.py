@@ -1,0 +1,163 @@
+"""What set-up shows."""
+
+from __future__ import annotations
+
+import uuid
+from datetime import date, datetime
+
+from ninja import Schema
+
+
+class GardenOut(Schema):
+    """The garden and its habits."""
+
+    id: uuid.UUID
+    name: str
+    zone: str
+    latitude: float
+    measures: str
+    degrees: str
+    climate: str
+    approach: str
+
+
+class FillOut(Schema):
+    """What a place holds."""
+
+    id: uuid.UUID
+    name: str
+    medium: str
+    size: str
+    alike: int
+    ph: float | None
+    filled_on: date
+
+
+class OwnStandOut(Schema):
+    """So many plants of a planting in a fill."""
+
+    id: uuid.UUID
+    planting_id: uuid.UUID
+    fill_id: uuid.UUID
+    counted: str
+    crop: str
+    crop_key: str
+    started_on: date
+    count: int
+    stage: str
+    since: date
+
+
+class PlaceOut(Schema):
+    """A stop with its fills and what stands in them."""
+
+    id: uuid.UUID
+    name: str
+    kind: str
+    covered: bool
+    fills: list[FillOut]
+    stands: list[OwnStandOut]
+
+
+class OwnWaterOut(Schema):
+    """A water and how it is known."""
+
+    id: uuid.UUID
+    subject_id: uuid.UUID | None
+    name: str
+    kind: str
+    ec_ms_cm: float
+    report: dict[str, float] | None
+    parts: dict[str, float] | None
+    known_by: str
+    usual: bool
+
+
+class OwnVesselOut(Schema):
+    """A can, jug or sprayer [L]."""
+
+    id: uuid.UUID
+    name: str
+    kind: str
+    volume_l: float
+    usual: bool
+
+
+class OwnMeasureOut(Schema):
+    """A spoon, syringe, beaker or scoop [mL]."""
+
+    id: uuid.UUID
+    name: str
+    kind: str
+    holds_ml: float
+    step_ml: float
+
+
+class OwnJarOut(Schema):
+    """A jar with its label as printed."""
+
+    id: uuid.UUID
+    name: str
+    grade: str
+    basis: str
+    percent: str
+    form: str
+    density_g_per_ml: float | None
+    nitrogen: dict[str, float] | None
+    also: dict[str, float]
+    rate_per_l: float | None
+    dissolves: bool
+    slow: bool
+    material: str
+    spoon_g: float | None
+    price: float | None
+    use_by: date | None
+    holds: float
+    stock: float
+    unit: str
+    elements: str
+
+
+class OwnMaterialOut(Schema):
+    """A material like one of the table, with % by element of her own."""
+
+    id: uuid.UUID
+    name: str
+    like: str
+    like_name: str
+    percent: dict[str, float]
+
+
+class PenOut(Schema):
+    """A pen and when it was last calibrated."""
+
+    id: uuid.UUID
+    name: str
+    scale: str
+    most_ms_cm: float
+    step_ms_cm: float
+    compensates: bool
+    calibrated_at: datetime
+    trust: str
+
+
+class MemberOut(Schema):
+    """Somebody in the household."""
+
+    name: str
+    role: str
+
+
+class SetupOut(Schema):
+    """All of it."""
+
+    garden: GardenOut
+    owner: bool
+    places: list[PlaceOut]
+    waters: list[OwnWaterOut]
+    vessels: list[OwnVesselOut]
+    measures: list[OwnMeasureOut]
+    jars: list[OwnJarOut]
+    pens: list[PenOut]
+    materials: list[OwnMaterialOut]
+    people: list[MemberOut]

@@ -1,0 +1,1 @@
+"""The Shelf: jars, bottles, brews, recipes and claims."""

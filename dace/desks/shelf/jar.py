@@ -1,0 +1,112 @@
+"""The page of one jar or bottle."""
+
+from __future__ import annotations
+
+import uuid
+from zoneinfo import ZoneInfo
+
+from dace.core import api as core
+from dace.core.api import say
+from dace.desks.shared.advice import advice_out
+from dace.desks.shared.figures import rough
+from dace.desks.shelf.brew import dilute_words, reading_words
+from dace.desks.shelf.schemas import JarPageOut, PartOut, StrengthOut
+from dace.feeding.reads import jar_with_stock
+from dace.garden.reads import garden_of
+from dace.households.scope import Scope
+from dace.shelf.bottles import BottleStrength, strengths
+from dace.shelf.brews import core_recipe
+from dace.shelf.models import Jar
+from dace.shelf.reads import composition_of, tokens_of
+from dace.shelf.seen import seen_to
+
+_LABEL = ("acid_extract_dilution", "ferment_on_plants", "ash_caustic", "brew_on_salad_crops")
+
+
+def jar_page(scope: Scope, jar_id: uuid.UUID) -> JarPageOut:
+    """A jar in full; four queries, five for a bottle and one more once it was read."""
+    jar, stock = jar_with_stock(scope, jar_id)
+    kept = strengths(jar) if jar.contents is not None else ()
+    feed = core.composition_of_bottle(kept[-1].contents, jar.name) if kept else composition_of(jar)
+    unit = "mL" if jar.form == "liquid" else "g"
+    per_l = {n: 1000 * feed.element(n) for n in core.NUTRIENTS}
+    good: tuple[str, ...] = ()
+    does_not: tuple[str, ...] = ()
+    dilute = ""
+    if kept:
+        purpose = core.purpose_of(per_l, kept[-1].contents.ec_ms_cm[1])
+        good, does_not, dilute = purpose.good_for, purpose.does_not, dilute_words(purpose)
+    garden = garden_of(scope)
+    zone = ZoneInfo(garden.zone)
+    return JarPageOut(
+        id=jar.pk,
+        name=jar.name,
+        bottle=jar.contents is not None,
+        grade=feed.label.grade,
+        known_by=feed.known_by,
+        elements=[
+            _element(feed, n, unit, jar.contents is not None)
+            for n in core.NUTRIENTS
+            if feed.element(n) > 0
+        ],
+        weighs=_weighs(jar),
+        price_per_n=_price(jar, feed),
+        stock_text=core.amount_words(stock, unit),
+        use_by=jar.use_by,
+        good_for=list(good),
+        does_not=list(does_not),
+        dilute_text=dilute,
+        label_cautions=_label_cautions(jar),
+        advice=advice_out(core.advise_jar(tokens_of(jar)), jar.pk, seen_to(scope, garden, jar.pk)),
+        brew_id=jar.brew_id,
+        made_on=jar.created_at.astimezone(zone).date() if jar.contents is not None else None,
+        subject_id=jar.brew.subject_id if jar.brew is not None else None,
+        strength=[_strength(one, jar, zone) for one in kept],
+    )
+
+
+def _strength(one: BottleStrength, jar: Jar, zone: ZoneInfo) -> StrengthOut:
+    low, likely, high = (f"{v:.1f}" for v in one.contents.ec_ms_cm)
+    row = one.reading
+    at = jar.created_at if row is None else row.taken_at
+    text = "as strained" if row is None else f"read {reading_words(row)}"
+    if one.doubted:
+        text += ", which is doubted"
+    return StrengthOut(
+        on=at.astimezone(zone).date(), text=text, ec_text=f"{likely} mS/cm ({low} to {high})"
+    )
+
+
+def _element(feed: core.Composition, n: str, unit: str, bottle: bool) -> PartOut:
+    value, spread = feed.element(n), feed.spread_of(n)
+    if bottle:
+        low, likely, high = (rough(1000 * value * f) for f in (spread.low, 1.0, spread.high))
+        return PartOut(name=n, text=f"{low} to {high} mg in 1 L, likely {likely}")
+    low, high = say(value * spread.low, 2), say(value * spread.high, 2)
+    return PartOut(name=n, text=f"{low} to {high} mg in 1 {unit}, likely {say(value, 3)}")
+
+
+def _weighs(jar: Jar) -> str:
+    if jar.spoon_g:
+        return f"a level teaspoon weighs {say(jar.spoon_g)} g"
+    if jar.form == "solid" and jar.material:
+        grams = core.TEASPOON_ML * core.material(jar.material).density_g_per_ml
+        return f"a level teaspoon weighs about {say(grams, 2)} g"
+    return ""
+
+
+def _price(jar: Jar, feed: core.Composition) -> str:
+    nitrogen_g = jar.holds * feed.element("N") / 1000
+    if jar.price is None or nitrogen_g <= 0:
+        return ""
+    return f"{jar.price / nitrogen_g:.2f} for each gram of nitrogen"
+
+
+def _label_cautions(jar: Jar) -> list[str]:
+    """What a bottle must say on itself."""
+    said = ["Plant feed. Not for drinking. Never in a drink bottle."]
+    said.append("Keep from children and pets.")
+    if jar.brew is not None:
+        _, preparing = core.advise_brew(core_recipe(jar.brew))
+        said += [f"{a.text.split('. ')[0]}." for a in preparing if a.key in _LABEL]
+    return said

@@ -1,0 +1,241 @@
+"""What the Shelf shows: jars, brews, recipes, a brew's page, a jar's page."""
+
+from __future__ import annotations
+
+import uuid
+from datetime import date, datetime
+
+from ninja import Schema
+
+from dace.desks.shared.advice import AdviceOut
+from dace.desks.shared.figures import StepOut
+
+
+class ShelfJarOut(Schema):
+    """A jar or bottle with its level; ``share`` is how full it is, 0 to 1."""
+
+    id: uuid.UUID
+    name: str
+    grade: str
+    form: str
+    dissolves: bool
+    bottle: bool
+    share: float
+    stock_text: str
+    use_by: date | None
+    stale: bool
+    suits: str
+
+
+class DueOut(Schema):
+    """Something to do with a brew."""
+
+    kind: str
+    words: str
+    due_at: datetime
+    due: bool
+
+
+class ShelfBrewOut(Schema):
+    """A brew on its way or done, with its level and what is next."""
+
+    id: uuid.UUID
+    name: str
+    method: str
+    state: str
+    day: int
+    ec_text: str
+    ready_text: str
+    next: list[DueOut]
+
+
+class ShelfOut(Schema):
+    """The whole shelf."""
+
+    jars: list[ShelfJarOut]
+    brews: list[ShelfBrewOut]
+
+
+class BandOut(Schema):
+    """10, 50 and 90 % on each day."""
+
+    name: str
+    low: list[float]
+    likely: list[float]
+    high: list[float]
+
+
+class HeldOut(Schema):
+    """One nutrient on a day, in words [mg/L]."""
+
+    name: str
+    text: str
+    range_text: str
+
+
+class LimitsOut(Schema):
+    """What acid and shell allow at most, and which of them runs out."""
+
+    acid_runs_out: bool
+    ca_ceiling_mg_l: float
+    gas_l: float
+    acid_left_g: float
+    acid_share_used: float
+    solid_used_g: float
+    share_dissolved: float
+    sentence: str
+    working: list[StepOut]
+
+
+class BrewFiguresOut(Schema):
+    """A brew worked out, whether it stands already or is only thought of."""
+
+    days: list[float]
+    ec: BandOut
+    bands: list[BandOut]
+    ready: list[float]
+    ready_text: str
+    keeps_text: str
+    recovered_l: list[float]
+    held: list[HeldOut]
+    forms: list[HeldOut]
+    good_for: list[str]
+    does_not: list[str]
+    dilute_text: str
+    notes: list[str]
+    limits: LimitsOut | None
+    working: list[StepOut]
+    gathering: list[AdviceOut]
+    preparing: list[AdviceOut]
+    off_signs: str
+    method_note: str
+
+
+class BrewReadingOut(Schema):
+    """A reading of a brew: the day, what it comes to undiluted, and whether it is doubted."""
+
+    id: uuid.UUID
+    day: float
+    ec_ms_cm: float
+    shown: str
+    conflict: str
+
+
+class BrewEventOut(Schema):
+    """Something done with a brew."""
+
+    id: uuid.UUID
+    at: datetime
+    text: str
+
+
+class BrewOut(Schema):
+    """One brew's page."""
+
+    id: uuid.UUID
+    subject_id: uuid.UUID
+    name: str
+    method: str
+    method_key: str
+    went_in: list[str]
+    state: str
+    day: float
+    started_at: datetime
+    figures: BrewFiguresOut
+    readings: list[BrewReadingOut]
+    steps: list[DueOut]
+    events: list[BrewEventOut]
+    bottles: list[ShelfJarOut]
+    after_id: uuid.UUID | None
+
+
+class PartOut(Schema):
+    """Something on a bottle label or a jar's page: a name and its words."""
+
+    name: str
+    text: str
+
+
+class StrengthOut(Schema):
+    """How strong a bottle was taken to be from a day on, and by what."""
+
+    on: date
+    text: str
+    ec_text: str
+
+
+class JarPageOut(Schema):
+    """A jar or bottle: what it holds, what it costs, what bears on it, and its label to print."""
+
+    id: uuid.UUID
+    name: str
+    bottle: bool
+    grade: str
+    known_by: str
+    elements: list[PartOut]
+    weighs: str
+    price_per_n: str
+    stock_text: str
+    use_by: date | None
+    good_for: list[str]
+    does_not: list[str]
+    dilute_text: str
+    label_cautions: list[str]
+    advice: list[AdviceOut]
+    brew_id: uuid.UUID | None
+    made_on: date | None
+    subject_id: uuid.UUID | None
+    strength: list[StrengthOut]
+
+
+class IngredientOut(Schema):
+    """Something in a recipe; ``own_id`` where it is a material of her own."""
+
+    material: str
+    own_id: uuid.UUID | None
+    name: str
+    amount: str
+    particle: str
+
+
+class RecipeOut(Schema):
+    """A recipe to begin from."""
+
+    key: str
+    name: str
+    method: str
+    method_key: str
+    volume_l: float
+    acid_percent: float
+    handling: list[str]
+    ingredients: list[IngredientOut]
+    note: str
+    own: bool
+
+
+class NamedOut(Schema):
+    """Something to choose, and what it is."""
+
+    key: str
+    name: str
+    text: str
+
+
+class BrewChoicesOut(Schema):
+    """What there is to choose from when a brew begins."""
+
+    methods: list[NamedOut]
+    materials: list[NamedOut]
+    own_materials: list[NamedOut]
+    particles: list[NamedOut]
+    recipes: list[RecipeOut]
+    waters: list[NamedOut]
+    spread_only: list[str]
+
+
+class ClaimOut(Schema):
+    """A claim held against mass balance, or against itself."""
+
+    verdict: str
+    text: str
+    working: list[StepOut]

@@ -1,0 +1,108 @@
+"""Django's runner, which also says which ten tests took longest."""
+
+from __future__ import annotations
+
+import time
+import traceback
+import unittest
+from typing import Any
+
+from django.db import connection
+from django.test.runner import (
+    DiscoverRunner,
+    ParallelTestSuite,
+    RemoteTestResult,
+    RemoteTestRunner,
+)
+
+_SLOWEST = 10
+
+
+class TimedResult(unittest.TextTestResult):
+    """Keeps how long each test took, here or in a process of its own."""
+
+    def __init__(self, *args: Any, **kwargs: Any) -> None:
+        super().__init__(*args, **kwargs)
+        self.took: list[tuple[float, str]] = []
+
+    def startTest(self, test: unittest.TestCase) -> None:  # noqa: N802
+        self._began = time.perf_counter()
+        super().startTest(test)
+
+    def stopTest(self, test: unittest.TestCase) -> None:  # noqa: N802
+        super().stopTest(test)
+        if isinstance(test, unittest.TestCase):
+            self.took.append((time.perf_counter() - self._began, test.id()))
+
+    def tookElsewhere(self, test: unittest.TestCase, seconds: float) -> None:  # noqa: N802
+        """What a process of its own measured counts instead of what was seen here."""
+        self.took[-1] = (seconds, test.id())
+
+    def printErrors(self) -> None:  # noqa: N802
+        super().printErrors()
+        self.stream.writeln("\nThe slowest:")
+        for seconds, name in sorted(self.took, reverse=True)[:_SLOWEST]:
+            self.stream.writeln(f"{seconds:7.2f} s  {name}")
+
+
+class _RemoteResult(RemoteTestResult):
+    def startTest(self, test: unittest.TestCase) -> None:  # noqa: N802
+        self._began = time.perf_counter()
+        super().startTest(test)
+
+    def stopTest(self, test: unittest.TestCase) -> None:  # noqa: N802
+        super().stopTest(test)
+        seconds = time.perf_counter() - self._began
+        self.events.append(("tookElsewhere", self.test_index, seconds))
+
+    # What went wrong crosses to the other process as text: clients and dialogs do not.
+    def addError(self, test: unittest.TestCase, err: Any) -> None:  # noqa: N802
+        super().addError(test, _in_words(err))
+
+    def addFailure(self, test: unittest.TestCase, err: Any) -> None:  # noqa: N802
+        super().addFailure(test, _in_words(err))
+
+    def addSubTest(  # noqa: N802
+        self, test: unittest.TestCase, subtest: unittest.TestCase, err: Any
+    ) -> None:
+        if err is not None:
+            self.addFailure(test, (err[0], AssertionError(f"{subtest}: {err[1]}"), err[2]))
+
+
+class ToldError(AssertionError):
+    """A failure of another process, with its traceback as text."""
+
+
+def _in_words(err: Any) -> tuple[type[ToldError], ToldError, None]:
+    return ToldError, ToldError("".join(traceback.format_exception(*err))), None
+
+
+class _RemoteRunner(RemoteTestRunner):
+    resultclass = _RemoteResult
+
+
+class _Parallel(ParallelTestSuite):
+    runner_class = _RemoteRunner
+
+
+class Runner(DiscoverRunner):
+    """What ``make test`` runs."""
+
+    parallel_test_suite = _Parallel
+
+    def setup_databases(self, **kwargs: Any) -> Any:
+        """A database for each process; copied once all of it lies in its file."""
+        processes, self.parallel = self.parallel, 0
+        made = super().setup_databases(**kwargs)
+        self.parallel = processes
+        if processes > 1 and kwargs.get("aliases"):
+            with connection.cursor() as cursor:
+                cursor.execute("PRAGMA wal_checkpoint(TRUNCATE)")
+            connection.close()
+            for number in range(1, processes + 1):
+                connection.creation.clone_test_db(str(number), self.verbosity)
+        return made
+
+    def get_resultclass(self) -> type[unittest.TextTestResult]:
+        """Ours, unless the debugger asks for its own."""
+        return super().get_resultclass() or TimedResult
