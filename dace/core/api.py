@@ -1,6 +1,6 @@
 """The core's public surface. Everything outside the core imports from here."""
 
-from dace.core.advice import Advice, gravest_first
+from dace.core.advice import Advice, Severity, gravest_first
 from dace.core.advice.brewing import advise_brew, advise_jar, brew_tokens
 from dace.core.advice.can import advise_answer
 from dace.core.advice.cautions import cautions
@@ -9,7 +9,7 @@ from dace.core.advice.judge import advise_feeding
 from dace.core.advice.roots import advise_roots
 from dace.core.brew.acid import Limits
 from dace.core.brew.bottles import BottleContents, bottle_contents, composition_of_bottle
-from dace.core.brew.claims import Against, Claim, check_claim
+from dace.core.brew.claims import Against, Claim, ClaimVerdict, check_claim
 from dace.core.brew.days import ready_days
 from dace.core.brew.estimate import (
     Band,
@@ -30,12 +30,13 @@ from dace.core.can.dry import (
     dry_dose,
     litres_of_medium,
     read_dry,
+    season_nitrogen_g_m2,
     usual_dry_density,
 )
 from dace.core.can.measures import KINDS as MEASURE_KINDS
 from dace.core.can.measures import TEASPOON_ML, Owned, usual_measures
 from dace.core.can.mixing import MOST_VESSEL_L, Mixture, fill_can
-from dace.core.can.pouring import Ground, suggest_litres_each
+from dace.core.can.pouring import Ground, carried_mg, suggest_litres_each
 from dace.core.can.strength import read_strength
 from dace.core.can.vessels import Cans, read_litres_each, read_pack, read_rate, split_into_cans
 from dace.core.draws.spreads import Array as Numbers
@@ -46,9 +47,9 @@ from dace.core.ledger.books import Account, Given, Ledger, Rooted, ledger
 from dace.core.ledger.shortfall import (
     APPROACHES,
     Balance,
+    BalanceWord,
     Offer,
     balances,
-    reach,
     remedies,
     rhythm_sentence,
     sentence,
@@ -76,6 +77,7 @@ from dace.core.pen.readings import (
     SCALES,
     Comparison,
     PenReading,
+    ReadVerdict,
     as_pour_through,
     compare_with_expected,
     parts_for_pen,
@@ -93,7 +95,9 @@ from dace.core.rootzone.meaning import (
 )
 from dace.core.rootzone.meaning import (
     Comfort,
+    FeedWord,
     NextFeed,
+    RootWord,
     as_paste,
     climbing_since,
     comfort,
@@ -114,6 +118,7 @@ from dace.core.rootzone.records import (
     Sampled,
     Slow,
     charged_can,
+    charged_dry,
     charged_water,
     rain_m2,
     with_charge,
@@ -157,6 +162,7 @@ __all__ = [
     "Against",
     "Answer",
     "Balance",
+    "BalanceWord",
     "Band",
     "Begun",
     "BottleContents",
@@ -166,6 +172,7 @@ __all__ = [
     "Cans",
     "CapCheck",
     "Claim",
+    "ClaimVerdict",
     "Climate",
     "Comfort",
     "Comparison",
@@ -175,6 +182,7 @@ __all__ = [
     "DaceError",
     "Days",
     "DryDose",
+    "FeedWord",
     "Feeding",
     "Felt",
     "Flush",
@@ -203,11 +211,14 @@ __all__ = [
     "Poured",
     "Purpose",
     "Range",
+    "ReadVerdict",
     "Recipe",
     "Result",
+    "RootWord",
     "RootZone",
     "Rooted",
     "Sampled",
+    "Severity",
     "Size",
     "Slow",
     "Span",
@@ -235,8 +246,10 @@ __all__ = [
     "brew_tokens",
     "brew_working",
     "by_day",
+    "carried_mg",
     "cautions",
     "charged_can",
+    "charged_dry",
     "charged_water",
     "check_claim",
     "climate",
@@ -283,7 +296,6 @@ __all__ = [
     "pen_words",
     "purpose_of",
     "rain_m2",
-    "reach",
     "read_amounts",
     "read_dry",
     "read_grade",
@@ -303,6 +315,7 @@ __all__ = [
     "remedies",
     "rhythm_sentence",
     "say",
+    "season_nitrogen_g_m2",
     "sentence",
     "spans",
     "split_into_cans",

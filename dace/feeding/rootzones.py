@@ -8,7 +8,7 @@ from datetime import datetime, timedelta
 from zoneinfo import ZoneInfo
 
 from dace.core import api as core
-from dace.core.api import CHARGED, NUTRIENTS, DaceError, Followed, Growing, RootZone
+from dace.core.api import DaceError, Followed, Growing, RootZone
 from dace.feeding.gifts import content_of_dry
 from dace.feeding.models import Dose, Dressing, Watering
 from dace.garden.clocks import clocks
@@ -143,16 +143,10 @@ def _dressing(row: Dressing, zone: ZoneInfo) -> core.Slow:
     content = content_of_dry(row.jar, row.material)
     return core.Slow(
         on=row.given_at.astimezone(zone).date(),
-        at_once=_charged(content.at_once, row.grams),
-        later=_charged(content.later, row.grams),
+        at_once=core.charged_dry(content.at_once, row.grams),
+        later=core.charged_dry(content.later, row.grams),
         half_life_days=content.half_life_days,
     )
-
-
-def _charged(mg_per_g: tuple[float, ...], grams: float) -> tuple[float, ...]:
-    """N P K Ca Mg of a dry feed in the order of ``CHARGED``; its nitrogen comes as ammonium."""
-    by_name = dict(zip(("NH4_N", *NUTRIENTS[1:]), mg_per_g, strict=True))
-    return tuple(grams * by_name.get(name, 0.0) for name in CHARGED)
 
 
 def _sampled(row: Reading, zone: ZoneInfo) -> core.Sampled | None:

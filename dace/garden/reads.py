@@ -131,7 +131,7 @@ def _stop(place: Place, time: Clocks) -> StopRecord:
 def _stand(row: Stand, fill: Fill, place: Place, time: Clocks) -> StandRecord:
     holding = None
     if fill.volume_l is not None:
-        holding = fill.volume_l * fill.alike * core.medium(fill.medium).holding.typ
+        holding = core.medium(fill.medium).held_l(fill.volume_l * fill.alike)
     return StandRecord(
         id=row.id,
         planting_id=row.planting_id,

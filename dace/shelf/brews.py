@@ -6,6 +6,7 @@ import uuid
 from dataclasses import dataclass
 from datetime import datetime, timedelta
 from functools import cached_property
+from typing import Literal
 
 from django.db.models import Prefetch
 
@@ -18,6 +19,10 @@ from dace.shelf.models import Brew, BrewEvent
 from dace.shelf.recipes import ingredients_of
 
 _LEAST_DAYS, _MOST_DAYS, _LAST_DAY = 14, 90, 119.0
+
+
+BrewState = Literal["brewing", "strained", "thrown"]
+_STATES: dict[str, BrewState] = {"": "brewing", "strain": "strained", "throw": "thrown"}
 
 
 @dataclass(frozen=True)
@@ -36,7 +41,7 @@ class BrewRecord:
 
     brew: Brew
     recipe: Recipe
-    state: str
+    state: BrewState
     day: float
     events: tuple[BrewEvent, ...]
     readings: tuple[Reading, ...]
@@ -126,7 +131,7 @@ def _record(scope: Scope, brew: Brew, read: tuple[Reading, ...]) -> BrewRecord:
     events: tuple[BrewEvent, ...] = tuple(brew.done)  # type: ignore[attr-defined]
     recipe = core_recipe(brew)
     ended = next((e for e in events if e.kind in ("strain", "throw")), None)
-    state = {"": "brewing", "strain": "strained", "throw": "thrown"}[ended.kind if ended else ""]
+    state = _STATES[ended.kind if ended else ""]
     day = day_of(brew, ended.at if ended else scope.now)
     steps = _steps(scope, brew, events, recipe) if state == "brewing" else ()
     return BrewRecord(brew, recipe, state, day, events, read, steps)

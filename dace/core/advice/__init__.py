@@ -3,8 +3,10 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
+from typing import Literal, get_args
 
-SEVERITIES = ("stop", "care", "info", "school")
+Severity = Literal["stop", "care", "info", "school"]
+SEVERITIES: tuple[Severity, ...] = get_args(Severity)
 """Gravest first."""
 
 
@@ -17,7 +19,7 @@ class Advice:
     """
 
     key: str
-    severity: str
+    severity: Severity
     title: str
     text: str
     source: str

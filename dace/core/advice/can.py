@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator
 from dataclasses import dataclass
 
-from dace.core.advice import Advice, gravest_first
+from dace.core.advice import Advice, Severity, gravest_first
 from dace.core.can.answer import Answer, CanAsked
 from dace.core.can.fitting import friendly_parts
 from dace.core.can.mixing import Mixture
@@ -113,7 +113,7 @@ def over_cap(s: CanSituation) -> Advice | None:
             "the stage's cap",
         )
     over = 100 * (s.can.feed_ec / s.cap - 1)
-    severity = "stop" if s.can.feed_ec > _BADLY_OVER * s.cap else "care"
+    severity: Severity = "stop" if s.can.feed_ec > _BADLY_OVER * s.cap else "care"
     fits = f"1 + {friendly_parts(s.fits)}" if s.can.unit == "mL" else f"{s.fits:.2g} g a litre"
     return Advice(
         "over_cap",

@@ -5,8 +5,9 @@ from __future__ import annotations
 from collections.abc import Collection
 from dataclasses import dataclass
 from functools import cache
+from typing import cast
 
-from dace.core.advice import Advice
+from dace.core.advice import Advice, Severity
 from dace.core.figures import Range, load_table, source_words
 
 
@@ -18,7 +19,7 @@ class Caution:
     applies_to: str
     pairs_with: str
     trigger: str
-    severity: str
+    severity: Severity
     advice: str
     why: str
     plan_effect: str
@@ -67,7 +68,7 @@ def cautions() -> dict[str, Caution]:
             applies_to=row.text("applies_to"),
             pairs_with=row.text("pairs_with"),
             trigger=row.text("trigger"),
-            severity=row.text("severity"),
+            severity=cast(Severity, row.text("severity")),
             advice=row.text("advice"),
             why=row.text("why"),
             plan_effect=row.text("plan_effect"),

@@ -2,10 +2,10 @@
 
 from __future__ import annotations
 
-from dace.core.advice import Advice
-from dace.core.rootzone.meaning import NextFeed
+from dace.core.advice import Advice, Severity
+from dace.core.rootzone.meaning import FeedWord, NextFeed
 
-_TITLES = {
+_TITLES: dict[FeedWord, tuple[Severity, str]] = {
     "plain": ("stop", "The roots want plain water"),
     "look": ("stop", "Look at the roots first"),
     "weaker": ("care", "The roots want it weaker"),

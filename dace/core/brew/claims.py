@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import re
 from dataclasses import dataclass
+from typing import Literal
 
 from dace.core.can.strength import Strength, read_strength
 from dace.core.errors import DaceError
@@ -30,11 +31,14 @@ _WOULD_DO = "“3 % nitrogen in rinse water” or “1:400, so three tablespoons
 _PER_PERCENT = 10_000.0  # mg/L
 
 
+ClaimVerdict = Literal["possible", "impossible", "agrees", "contradicts"]
+
+
 @dataclass(frozen=True)
 class Claim:
     """What was claimed, the verdict, and the numbers behind it."""
 
-    verdict: str
+    verdict: ClaimVerdict
     text: str
     working: Working
 

@@ -244,6 +244,15 @@ def _needed(field: str, value: float | None, what: str) -> float:
     return value
 
 
+def season_nitrogen_g_m2(mg_a_plant: float, plants: int, area_m2: float | None) -> float | None:
+    """Nitrogen on a square metre over a season [g]; None where the area is not known.
+
+    >>> season_nitrogen_g_m2(1500.0, 8, 2.0)
+    6.0
+    """
+    return mg_a_plant * plants / area_m2 / 1000 if area_m2 else None
+
+
 def disagreement(tellings: tuple[str, ...], on: Spread, family: str | None = "metric") -> str:
     """What is said where two ways of telling one dose do not agree; empty where they do.
 

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 from datetime import date, timedelta
+from typing import Literal
 
 import numpy as np
 
@@ -26,6 +27,9 @@ APPROACHES = {
 """Schools that a planting may follow; they order what is offered, never the arithmetic."""
 
 
+BalanceWord = Literal["enough", "short", "hungry", "plenty"]
+
+
 @dataclass(frozen=True)
 class Balance:
     """One nutrient of one planting up to today [mg for each plant].
@@ -41,7 +45,7 @@ class Balance:
     need: Result
     reached: Result
     by_source: tuple[tuple[str, float], ...]
-    word: str
+    word: BalanceWord
     since: date | None
     until: date | None
     gap: float
@@ -111,7 +115,7 @@ def _balance(grown: Crop, span: Span, found: Ledger, at: int, column: int, weeks
     unmet = float(found.unmet[begun : at + 1, column].sum())
     missing = unmet / wanted if wanted > _FEW_MG else 0.0
     ahead = float(daily[at + 1 : at + 1 + 7 * weeks].sum())
-    word = "hungry" if missing > _HUNGRY else "short" if missing > _SHORT else "enough"
+    word: BalanceWord = "hungry" if missing > _HUNGRY else "short" if missing > _SHORT else "enough"
     if word == "enough" and found.pool[at, column] > ahead > _FEW_MG and nutrient in ("N", "K"):
         word = "plenty"
     return Balance(

@@ -96,6 +96,11 @@ class Composition:
         """Relative range of one nutrient: its own where it has one."""
         return dict(self.spreads).get(name, self.spread)
 
+    def price_per_gram(self, nutrient: str, price: float, holds: float) -> float | None:
+        """Of a nutrient in a pack of so many mL or g; None where none is in it."""
+        grams = holds * self.element(nutrient) / 1000
+        return price / grams if grams > 0 else None
+
     def element(self, name: str) -> float:
         """Mg per unit of ``N``, ``P``, ``K``, ``Ca`` or ``Mg``."""
         amounts = dict(self.mg)

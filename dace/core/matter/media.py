@@ -34,6 +34,10 @@ class Medium:
     confidence: str
     source: str
 
+    def held_l(self, litres: float) -> float:
+        """Water that so many litres of it hold after draining [L], typically."""
+        return self.holding.typ * litres
+
     def available_of(self, nutrient: str) -> float:
         """What is dissolved or exchangeable in a litre as it is filled [mg/L]."""
         return dict(self.available)[nutrient]

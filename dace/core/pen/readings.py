@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import math
 from dataclasses import dataclass
+from typing import Literal
 
 from scipy.optimize import brentq
 
@@ -275,11 +276,14 @@ def _spread(*parts: Range) -> Range:
     return Range(low, 1.0, high)
 
 
+ReadVerdict = Literal["as_expected", "weaker", "stronger"]
+
+
 @dataclass(frozen=True)
 class Comparison:
     """A reading beside what was expected, in words."""
 
-    verdict: str
+    verdict: ReadVerdict
     text: str
 
 

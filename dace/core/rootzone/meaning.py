@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 from datetime import date, timedelta
+from typing import Literal
 
 import numpy as np
 
@@ -13,7 +14,9 @@ from dace.core.rootzone.follow import Followed
 from dace.core.rootzone.records import Growing, RootZone
 from dace.core.season.crops import Crop, Stage
 
-SHORT = {
+RootWord = Literal["low", "comfortable", "rising", "too_salty", "burning"]
+FeedWord = Literal["same", "weaker", "stronger", "plain", "look"]
+SHORT: dict[RootWord, str] = {
     "low": "low",
     "comfortable": "fine",
     "rising": "rising",
@@ -21,7 +24,7 @@ SHORT = {
     "burning": "burning",
 }
 """The same in a word, where there is room for no more."""
-WORDS = {
+WORDS: dict[RootWord, str] = {
     "low": "low",
     "comfortable": "comfortable",
     "rising": "rising",
@@ -32,6 +35,7 @@ _BURNING = 1.5
 _NEAR_TOP = 0.85
 _SETTLED = 0.6
 _CERTAIN = 0.9
+_SURE = ((0.9, "quite sure"), (0.7, "fairly sure"), (0.5, "more likely than not"))
 _TREND_DAYS, _TREND_LEAST = 28, 7
 _LIVING_MEDIA = ("raised_compost", "castings_coir")
 SOAKED_PASTE = 2.0  # pore water beside the paste of a mineral soil
@@ -78,7 +82,7 @@ def comfort_of(growing: tuple[tuple[Crop, Stage], ...]) -> Comfort | None:
     )
 
 
-def word_for(drain_ec: float, band: Comfort) -> str:
+def word_for(drain_ec: float, band: Comfort) -> RootWord:
     """What a drain's conductivity means there: a key of ``WORDS``.
 
     >>> band = Comfort(1.3, 2.6, "aubergine in flower", "")
@@ -98,10 +102,15 @@ def word_for(drain_ec: float, band: Comfort) -> str:
 class NextFeed:
     """What to do at the next feed: ``say`` is same, weaker, stronger, plain or look."""
 
-    say: str
+    say: FeedWord
     words: str
     why: str
     sure: float
+
+    @property
+    def sure_words(self) -> str:
+        """How sure, as one says it."""
+        return next((text for least, text in _SURE if self.sure >= least), "far from sure")
 
 
 def next_feed(found: Followed) -> NextFeed | None:

@@ -11,6 +11,7 @@ from dace.core.errors import DaceError
 from dace.core.figures import judgement
 from dace.core.matter.composition import Composition
 from dace.core.matter.media import SETTINGS, Medium
+from dace.core.matter.nutrients import NUTRIENTS
 from dace.core.matter.waters import WaterIons
 from dace.core.pen.readings import METHODS
 from dace.core.season.crops import Crop
@@ -192,6 +193,15 @@ def charged_can(
     nitrogen = (mg_l["N"] * share for share in shares)
     food = (mg_l[n] for n in CHARGED[3:_NA])
     return with_charge((*nitrogen, *food, 0.0, bicarbonate_mg_l), ec_ms_cm)
+
+
+def charged_dry(mg_per_g: tuple[float, ...], grams: float) -> Nine:
+    """Grams of a dry feed in the order of ``CHARGED`` [mg]; its nitrogen comes as ammonium.
+
+    ``mg_per_g`` is in the order of ``NUTRIENTS``.
+    """
+    by_name = dict(zip(("NH4_N", *NUTRIENTS[1:]), mg_per_g, strict=True))
+    return tuple(grams * by_name.get(name, 0.0) for name in CHARGED)
 
 
 def charged_water(water: WaterIons) -> Nine:

@@ -4,8 +4,11 @@ from __future__ import annotations
 
 import uuid
 from datetime import datetime
+from typing import Literal
 
 from ninja import Schema
+
+from dace.core import api as core
 
 
 class ReadingOut(Schema):
@@ -21,7 +24,7 @@ class ReadingOut(Schema):
     ec_ms_cm: float
     range_text: str
     method: str
-    verdict: str
+    verdict: core.ReadVerdict | Literal[""]
     text: str
     change_id: int | None
 

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import uuid
 from datetime import datetime, timedelta
+from typing import Literal
 from zoneinfo import ZoneInfo
 
 from dace.core import api as core
@@ -27,7 +28,6 @@ from dace.measuring.reads import as_drain
 
 _FLUSH_LASTS = timedelta(days=2)
 _SHOWN_DAYS = 60
-_SURE = ((0.9, "quite sure"), (0.7, "fairly sure"), (0.5, "more likely than not"))
 
 
 def roots_out(scope: Scope, garden: Garden, record: RootRecord) -> RootsOut:
@@ -38,16 +38,15 @@ def roots_out(scope: Scope, garden: Garden, record: RootRecord) -> RootsOut:
     band = core.comfort(root, today)
     factor = core.as_paste(1.0) if root.is_bed else 1.0
     low, likely, high = (v * factor for v in found.now)
-    word = core.word_for(found.now[1], band) if band else ""
+    word: core.RootWord | Literal[""] = core.word_for(found.now[1], band) if band else ""
     feed = core.next_feed(found)
     what = "a paste of the soil" if root.is_bed else "what drains"
     at = f"{what} reads about {likely:.1f} mS/cm ({low:.1f} to {high:.1f})"
     headline = f"{at[0].upper()}{at[1:]}."
     if band:
         span = f"{say(band.low * factor, 2)} to {say(band.high * factor, 2)}"
-        headline = (
-            f"{headline[:-1]}: {core.ROOT_WORDS[word]}. {band.whose.capitalize()} likes {span}."
-        )
+        means = core.ROOT_WORDS[core.word_for(found.now[1], band)]
+        headline = f"{headline[:-1]}: {means}. {band.whose.capitalize()} likes {span}."
     return RootsOut(
         fill_id=fill.pk,
         subject_id=fill.subject_id,
@@ -107,11 +106,10 @@ def _weeks(days: int) -> str:
 def _next_feed(feed: core.NextFeed | None) -> NextFeedOut | None:
     if feed is None:
         return None
-    sure = next((text for least, text in _SURE if feed.sure >= least), "far from sure")
     words = f"The next feed: {feed.words}."
     if feed.say == "plain":
         words = f"{words} After that at half strength."
-    return NextFeedOut(say=feed.say, words=words, why=feed.why, sure=sure)
+    return NextFeedOut(say=feed.say, words=words, why=feed.why, sure=feed.sure_words)
 
 
 def plainest(scope: Scope) -> Water | None:

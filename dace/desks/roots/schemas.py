@@ -4,9 +4,11 @@ from __future__ import annotations
 
 import uuid
 from datetime import date
+from typing import Literal
 
 from ninja import Schema
 
+from dace.core import api as core
 from dace.desks.shared.figures import StepOut
 
 
@@ -24,7 +26,7 @@ class PouredOut(Schema):
     """A feed, a watering, a flush or something dry on the chart, sized by ``amount``."""
 
     day: float
-    kind: str
+    kind: Literal["feed", "flush", "water", "dry"]
     amount: float
     title: str
 
@@ -65,7 +67,7 @@ class FlushOut(Schema):
 class NextFeedOut(Schema):
     """What the roots say of the next feed."""
 
-    say: str
+    say: core.FeedWord
     words: str
     why: str
     sure: str
@@ -87,7 +89,7 @@ class RootsOut(Schema):
     name: str
     is_bed: bool
     logs_waterings: bool
-    word: str
+    word: core.RootWord | Literal[""]
     headline: str
     lines: list[str]
     next_feed: NextFeedOut | None
@@ -119,7 +121,7 @@ class PickableOut(Schema):
 class MeaningOut(Schema):
     """What a reading means before it is written down."""
 
-    word: str
+    word: core.RootWord | Literal[""]
     text: str
 
 

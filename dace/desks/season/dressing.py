@@ -128,7 +128,6 @@ def _advice(scope: Scope, garden: Garden, told: Told) -> list[core.Advice]:
     key = told.jar.material if told.jar else told.material
     given = gifts(scope, planting_id=target.planting_id)
     season = sum(g.nitrogen_mg for g in given) + dose.g_each * content.total[0]
-    per_m2 = told.spread.plants / target.area_m2 if target.area_m2 else None
     total = content.total
     return core.advise_feeding(
         replace(
@@ -136,7 +135,7 @@ def _advice(scope: Scope, garden: Garden, told: Told) -> list[core.Advice]:
             tokens=tokens_of_dry(told.jar, told.material) | {"route:dressing"},
             route="dressing",
             brings=frozenset(n for n, v in zip(core.NUTRIENTS, total, strict=True) if v > 0.1),
-            n_g_m2=season * per_m2 / 1000 if per_m2 else None,
+            n_g_m2=core.season_nitrogen_g_m2(season, told.spread.plants, target.area_m2),
             g_m2=dose.g_m2,
             layer_mm=dose.layer_mm,
             share=dose.share,

@@ -137,9 +137,8 @@ def _rhythm(found: Books) -> str:
     need = found.ledger.need[:, 0]
     if today + 7 >= len(need):
         return ""
-    holding = place.litres_each * place.medium.holding.typ
-    litres = core.suggest_litres_each(stage, core.Ground(1, holding), 100.0).value
-    per_feed = stage.wish_of("N").typ * litres * core.reach("N", found.pot)
+    ground = core.Ground(1, place.medium.held_l(place.litres_each))
+    per_feed = core.carried_mg(stage, ground, "N", found.pot)
     where = found.history.stands[-1].fill.place.name
     return core.rhythm_sentence(float(need[today + 7] - need[today]), per_feed, where)
 

@@ -7,6 +7,7 @@ from datetime import date
 
 from ninja import Schema
 
+from dace.core import api as core
 from dace.desks.shared.advice import AdviceOut
 from dace.desks.shared.figures import Figure, StepOut
 
@@ -98,7 +99,7 @@ class BalanceOut(Schema):
 
     nutrient: str
     name: str
-    word: str
+    word: core.BalanceWord
     text: str
     need: Figure
     reached: Figure

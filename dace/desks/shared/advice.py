@@ -8,6 +8,7 @@ from datetime import date
 
 from ninja import Schema
 
+from dace.core import api as core
 from dace.core.api import Advice
 
 
@@ -19,7 +20,7 @@ class AdviceOut(Schema):
     """
 
     key: str
-    severity: str
+    severity: core.Severity
     title: str
     text: str
     source: str

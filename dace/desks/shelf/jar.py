@@ -96,10 +96,8 @@ def _weighs(jar: Jar) -> str:
 
 
 def _price(jar: Jar, feed: core.Composition) -> str:
-    nitrogen_g = jar.holds * feed.element("N") / 1000
-    if jar.price is None or nitrogen_g <= 0:
-        return ""
-    return f"{jar.price / nitrogen_g:.2f} for each gram of nitrogen"
+    each = None if jar.price is None else feed.price_per_gram("N", jar.price, jar.holds)
+    return "" if each is None else f"{each:.2f} for each gram of nitrogen"
 
 
 def _label_cautions(jar: Jar) -> list[str]:

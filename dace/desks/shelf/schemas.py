@@ -7,8 +7,10 @@ from datetime import date, datetime
 
 from ninja import Schema
 
+from dace.core import api as core
 from dace.desks.shared.advice import AdviceOut
 from dace.desks.shared.figures import StepOut
+from dace.shelf.brews import BrewState
 
 
 class ShelfJarOut(Schema):
@@ -42,7 +44,7 @@ class ShelfBrewOut(Schema):
     id: uuid.UUID
     name: str
     method: str
-    state: str
+    state: BrewState
     day: int
     ec_text: str
     ready_text: str
@@ -138,7 +140,7 @@ class BrewOut(Schema):
     method: str
     method_key: str
     went_in: list[str]
-    state: str
+    state: BrewState
     day: float
     started_at: datetime
     figures: BrewFiguresOut
@@ -236,6 +238,6 @@ class BrewChoicesOut(Schema):
 class ClaimOut(Schema):
     """A claim held against mass balance, or against itself."""
 
-    verdict: str
+    verdict: core.ClaimVerdict
     text: str
     working: list[StepOut]

@@ -1570,8 +1570,11 @@ export interface components {
             plan_effect: string;
             /** Seen On */
             seen_on?: string | null;
-            /** Severity */
-            severity: string;
+            /**
+             * Severity
+             * @enum {string}
+             */
+            severity: "stop" | "care" | "info" | "school";
             /** Source */
             source: string;
             /** Text */
@@ -1629,8 +1632,11 @@ export interface components {
             reached: components["schemas"]["Figure"];
             /** Text */
             text: string;
-            /** Word */
-            word: string;
+            /**
+             * Word
+             * @enum {string}
+             */
+            word: "enough" | "short" | "hungry" | "plenty";
         };
         /**
          * BandOut
@@ -1809,8 +1815,11 @@ export interface components {
              * Format: date-time
              */
             started_at: string;
-            /** State */
-            state: string;
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "brewing" | "strained" | "thrown";
             /** Steps */
             steps: components["schemas"]["DueOut"][];
             /**
@@ -1977,8 +1986,11 @@ export interface components {
         ClaimOut: {
             /** Text */
             text: string;
-            /** Verdict */
-            verdict: string;
+            /**
+             * Verdict
+             * @enum {string}
+             */
+            verdict: "possible" | "impossible" | "agrees" | "contradicts";
             /** Working */
             working: components["schemas"]["StepOut"][];
         };
@@ -2811,7 +2823,7 @@ export interface components {
             /** Text */
             text: string;
             /** Word */
-            word: string;
+            word: ("low" | "comfortable" | "rising" | "too_salty" | "burning") | "";
         };
         /**
          * MeasureIn
@@ -2922,8 +2934,11 @@ export interface components {
          * @description What the roots say of the next feed.
          */
         NextFeedOut: {
-            /** Say */
-            say: string;
+            /**
+             * Say
+             * @enum {string}
+             */
+            say: "same" | "weaker" | "stronger" | "plain" | "look";
             /** Sure */
             sure: string;
             /** Why */
@@ -3518,8 +3533,11 @@ export interface components {
             amount: number;
             /** Day */
             day: number;
-            /** Kind */
-            kind: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "feed" | "flush" | "water" | "dry";
             /** Title */
             title: string;
         };
@@ -3737,7 +3755,7 @@ export interface components {
             /** Text */
             text: string;
             /** Verdict */
-            verdict: string;
+            verdict: ("as_expected" | "weaker" | "stronger") | "";
         };
         /**
          * RecipeOut
@@ -3845,7 +3863,7 @@ export interface components {
              */
             subject_id: string;
             /** Word */
-            word: string;
+            word: ("low" | "comfortable" | "rising" | "too_salty" | "burning") | "";
             /** Working */
             working: components["schemas"]["StepOut"][];
         };
@@ -4045,8 +4063,11 @@ export interface components {
             next: components["schemas"]["DueOut"][];
             /** Ready Text */
             ready_text: string;
-            /** State */
-            state: string;
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "brewing" | "strained" | "thrown";
         };
         /**
          * ShelfJarOut

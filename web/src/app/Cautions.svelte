@@ -13,7 +13,7 @@
   const { advice }: Props = $props();
   const open = $derived(advice.filter((one) => !one.seen_on));
   const settled = $derived(advice.filter((one) => one.seen_on));
-  const severity = (one: Advice) => one.severity as 'info' | 'care' | 'stop' | 'school';
+  const severity = (one: Advice) => one.severity;
   let trouble = $state('');
 
   async function seeTo(one: Advice) {

@@ -115,7 +115,7 @@
       </details>
       {#each found.advice as advice (advice.key)}
         <Note
-          severity={advice.severity as 'info' | 'care' | 'stop' | 'school'}
+          severity={advice.severity}
           title={advice.title}
           source={advice.source}>{advice.text}</Note
         >

@@ -8,7 +8,7 @@
     seenTo: string[];
   }
   let { one, seenTo = $bindable() }: Props = $props();
-  const severity = $derived(one.severity as 'info' | 'care' | 'stop' | 'school');
+  const severity = $derived(one.severity);
 </script>
 
 <!-- A caution before a brew begins, with a tick where only the gardener can settle it. -->
