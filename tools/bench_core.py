@@ -15,7 +15,8 @@ from dace.core.brew.recipe import Ingredient, Recipe
 from dace.core.draws.ensemble import DRAWS
 from dace.core.matter.media import medium
 from dace.core.matter.waters import water_from_ec
-from dace.core.rootzone.follow import MOST_DAYS, follow
+from dace.core.rootzone.course import MOST_DAYS
+from dace.core.rootzone.follow import follow
 from dace.core.rootzone.records import CHARGED, Growing, Poured, RootZone, Sampled, charged_water
 from dace.core.rootzone.unknowns import DRAWS as DRAWS_FOLLOWED
 from dace.core.season.climate import climate

@@ -85,8 +85,9 @@ from dace.core.pen.readings import (
     reading_at_25,
 )
 from dace.core.result import Result, Step, Working, say
+from dace.core.rootzone.filter import Looked
 from dace.core.rootzone.flush import Flush, flush
-from dace.core.rootzone.follow import Followed, Looked, follow
+from dace.core.rootzone.follow import Followed, follow, follow_all
 from dace.core.rootzone.meaning import (
     SHORT as ROOT_SHORT,
 )
@@ -277,6 +278,7 @@ __all__ = [
     "fill_can",
     "flush",
     "follow",
+    "follow_all",
     "followed_steps",
     "gravest_first",
     "ledger",

@@ -10,6 +10,7 @@ from __future__ import annotations
 
 import math
 from collections.abc import Callable
+from functools import cache
 
 import numpy as np
 from numpy.typing import NDArray
@@ -87,10 +88,14 @@ def _effective(likes: Array, power: float) -> float:
 
 def systematic(weight: Array, rng: np.random.Generator) -> NDArray[np.int64]:
     """Which draws to keep, each in proportion to its weight; as many as there are weights."""
-    count = len(weight)
-    steps = (np.arange(count) + rng.uniform()) / count
-    chosen = np.searchsorted(np.cumsum(weight / weight.sum()), steps)
-    return np.minimum(chosen, count - 1)
+    summed = np.cumsum(weight)
+    steps = (_counted(len(weight)) + rng.uniform()) * (summed[-1] / len(weight))
+    return np.asarray(np.minimum(np.searchsorted(summed, steps), len(weight) - 1))
+
+
+@cache
+def _counted(count: int) -> Array:
+    return np.arange(float(count))
 
 
 def _moved(

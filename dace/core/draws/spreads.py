@@ -79,3 +79,24 @@ def ends(draws: Array, shares: tuple[float, ...]) -> tuple[float, ...]:
     ordered = np.sort(draws)
     at = np.array(shares) * (len(draws) - 1)
     return tuple(np.interp(at, np.arange(len(draws)), ordered).tolist())
+
+
+def weighted_ends(draws: Array, weight: Array, shares: tuple[float, ...]) -> tuple[float, ...]:
+    """Quantiles of draws that count for so much each; the weights add to 1.
+
+    >>> weighted_ends(np.array([1.0, 2.0, 3.0]), np.array([0.25, 0.5, 0.25]), (0.125, 0.5, 0.875))
+    (1.0, 2.0, 3.0)
+    """
+    order = np.argsort(draws)
+    weight = weight[order]
+    return tuple(np.interp(shares, np.cumsum(weight) - weight / 2, draws[order]).tolist())
+
+
+def middle(draws: Array) -> float:
+    """About the median of one thing's draws, sooner than :func:`ends`: the upper of two.
+
+    >>> middle(np.array([3.0, 1.0, 2.0, 5.0]))
+    3.0
+    """
+    at = len(draws) // 2
+    return float(np.partition(draws, at)[at])

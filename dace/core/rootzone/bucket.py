@@ -1,16 +1,16 @@
-"""One day of a root zone: water and what is dissolved in it, for every draw at once.
+"""One day of root zones: water and what is dissolved in it, for every fill and draw at once.
 
 Notes
 -----
 Order of a day: what a saucer gives back, evaporation, slow release, uptake, lime that
 settles, what comes in from above, what drains, and what nobody knows. Nothing is made or
-lost but in the books.
+lost but in the books. Arrays have shape (fills, draws), with the ions of ``CHARGED`` before
+them where they count ions; no fill's figures depend on which others go along.
 """
 
 from __future__ import annotations
 
-import math
-from copy import deepcopy
+from collections.abc import Sequence
 from dataclasses import dataclass
 
 import numpy as np
@@ -18,88 +18,124 @@ from numpy.typing import NDArray
 
 from dace.core.figures import judgement
 from dace.core.rootzone.records import CHARGED, PER_MEQ
-from dace.core.rootzone.unknowns import Unknowns
+from dace.core.rootzone.slow import Slowly
+from dace.core.rootzone.unknowns import HABITS, Unknowns
 
 Array = NDArray[np.float64]
+Whole = NDArray[np.int64]
 WIDE = len(CHARGED)
+ALL = slice(None)
 _NO3, _NH4, _UREA = (CHARGED.index(name) for name in ("NO3_N", "NH4_N", "urea_N"))
 _CA, _NA, _LIME = (CHARGED.index(name) for name in ("Ca", "Na", "HCO3"))
+_FOOD = slice(CHARGED.index("P"), CHARGED.index("Mg") + 1)
 _LIME_PER_MEQ = 61.017
-_FOOD = tuple(CHARGED.index(name) for name in ("P", "K", "Ca", "Mg"))
 _LEAST_WATER = 0.05
 _MOST_TAKEN = 0.9
 _SAUCER_BACK = 0.5
 _PART = 0.15  # of what it holds, poured at a time
+_BEGUN_FULL = 0.9
 _PER = np.array(PER_MEQ)
-_HALF_MG_L = np.array([10.0, 2.0, 10.0, 5.0, 3.0])
+_MEQ_PER_MG = 1 / _PER
+_HALF_MG_L = np.array([10.0, 2.0, 10.0, 5.0, 3.0])[:, None, None]
 """N, P, K, Ca, Mg: concentration at which a root takes half of what it would [mg/L]."""
-_STATE = ("full", "water", "dissolved", "held", "began", "slow", "saucer", "in_saucer")
+_ONE = ("full", "water", "saucer", "water_in", "water_out", "water_used")
+_EACH = ("dissolved", "held", "began", "in_saucer")
 BOOKS = ("came_in", "drained", "taken", "shaken", "settled")
+_USE, _UPTAKE, _KAPPA, _MIXING, _WHEN, _OVER = range(len(HABITS))
 
 
 @dataclass(frozen=True)
 class Day:
-    """What one day brings before anybody comes.
+    """What one day brings before anybody comes, a row for each fill.
 
     ``use_l`` is what all plants would use [L], ``need_mg`` what they would take of N, P, K,
-    Ca, Mg; ``age`` how many days at 20 C it counts for.
+    Ca, Mg (nutrients first); ``age`` how many days at 20 C it counts for.
     """
 
-    use_l: float
+    use_l: Array
     need_mg: Array
-    age: float
-    rain_l: float
+    age: Array
+    rain_l: Array
 
 
 class Bucket:
-    """Water [L], what is dissolved [mg], and what is still held or slow [mg], by draw."""
+    """Water [L], what is dissolved [mg], and what is still held or slow [mg].
 
-    def __init__(self, unknowns: Unknowns, litres: float, slow: Array, half_lives: Array) -> None:
-        draws = len(unknowns.z)
-        self.full = litres * unknowns.fixed["holding"]
-        self.water = 0.9 * self.full
-        self.dissolved: Array = np.zeros((draws, WIDE))
-        self.held: Array = np.zeros((draws, WIDE))
-        self.began: Array = np.zeros((draws, WIDE))
-        self.slow = np.repeat(slow[None], draws, axis=0)
-        self.half_lives = half_lives
-        self.saucer: Array = np.zeros(draws)
-        self.in_saucer: Array = np.zeros((draws, WIDE))
-        self.books = {name: np.zeros((draws, WIDE)) for name in BOOKS}
-        self.water_books = {name: np.zeros(draws) for name in (*BOOKS, "used")}
-        self.retune(unknowns)
+    ``books`` are what came in, drained, was taken, shaken and settled since the beginning
+    [mg], each with the ions; ``water_in``, ``water_out`` and ``water_used`` the same of water.
+    """
 
-    def retune(self, unknowns: Unknowns) -> None:
-        """Take the habits of these draws from now on."""
-        self._use, self._uptake = unknowns.of("water_use"), unknowns.of("uptake_pace")
-        self._mixing, self._over = unknowns.of("mixing"), unknowns.of("over_pouring")
-        self._dry, self._kappa = unknowns.of("watered_when"), unknowns.of("kappa")
+    def __init__(self, unknowns: Unknowns, litres: Array, slow: Slowly, saucer: Array) -> None:
+        full = litres[:, None] * unknowns.fixed["holding"]
+        self._lay(
+            np.zeros((len(_ONE), *full.shape)),
+            np.zeros((len(_EACH) + len(BOOKS), WIDE, *full.shape)),
+        )
+        self.full[:] = full
+        self.water[:] = _BEGUN_FULL * full
+        self.slow = slow
+        self._stand(np.where(saucer, _SAUCER_BACK, 0.0)[:, None])
+        self.habits = unknowns.habits()
 
-    def chosen(self, index: NDArray[np.int64], unknowns: Unknowns) -> None:
-        """Keep the draws of an index, with their habits."""
-        for name in _STATE:
-            setattr(self, name, getattr(self, name)[index])
-        self.books = {name: book[index] for name, book in self.books.items()}
-        self.water_books = {name: book[index] for name, book in self.water_books.items()}
-        self.retune(unknowns)
+    def _lay(self, one: Array, each: Array) -> None:
+        """Name the parts of two blocks, which are kept whole so that draws are chosen at once."""
+        self._one, self._each = one, each
+        self.full, self.water, self.saucer = one[:3]
+        self.water_in, self.water_out, self.water_used = one[3:]
+        self.dissolved, self.held, self.began, self.in_saucer = each[: len(_EACH)]
+        self.books = dict(zip(BOOKS, each[len(_EACH) :], strict=True))
 
-    def copy(self) -> Bucket:
-        """As it stands, to be gone on with in another way."""
-        return deepcopy(self)
+    def _stand(self, gives_back: Array) -> None:
+        """Which share of what drains a saucer keeps for the next morning, by fill."""
+        self.gives_back, self.saucers = gives_back, bool(gives_back.any())
+
+    def retune(self, unknowns: Unknowns, fill: int) -> None:
+        """Take the habits of one fill's draws from now on."""
+        self.habits[:, fill] = unknowns.habits(fill)
+
+    def choose(self, fill: int, index: Whole) -> None:
+        """Keep one fill's draws of an index."""
+        self._one[:, fill] = self._one[:, fill][..., index]
+        self._each[:, :, fill] = self._each[:, :, fill][..., index]
+        self.slow.choose(fill, index)
+
+    def of(self, fill: int) -> Bucket:
+        """One fill's own, to be gone on with in another way; shapes keep one fill."""
+        at = slice(fill, fill + 1)
+        copy = object.__new__(Bucket)
+        copy._lay(self._one[:, at].copy(), self._each[:, :, at].copy())
+        copy.slow = self.slow.of(fill)
+        copy._stand(self.gives_back[at].copy())
+        copy.habits = self.habits[:, at].copy()
+        return copy
+
+    @staticmethod
+    def joined(several: Sequence[Bucket]) -> Bucket:
+        """Fills that were followed apart, side by side."""
+        copy = object.__new__(Bucket)
+        copy._lay(
+            np.concatenate([one._one for one in several], axis=1),
+            np.concatenate([one._each for one in several], axis=2),
+        )
+        copy.slow = Slowly.joined([one.slow for one in several])
+        copy._stand(np.concatenate([one.gives_back for one in several]))
+        copy.habits = np.concatenate([one.habits for one in several], axis=1)
+        return copy
 
     def fresh(self, available: Array, start_ec: Array, stock: Array) -> None:
-        """A new fill: some of its food dissolved, as its conductivity says, the rest held.
+        """New fills: some of their food dissolved, as the conductivity says, the rest held.
 
-        What the conductivity says beyond all its food is other salt, booked as sodium.
+        ``available`` [mg] has shape (ions, fills). What the conductivity says beyond all the
+        food is other salt, booked as sodium.
         """
-        food = available[None] * stock[:, None]
-        wanted = start_ec / self._kappa * self.full
-        there = (food / _PER).sum(axis=1)
+        food = available[:, :, None] * stock
+        wanted = start_ec / self.habits[_KAPPA] * self.full
+        there = np.einsum("i,ifd->fd", _MEQ_PER_MG, food)
         share = np.minimum(1.0, wanted / np.maximum(there, 1e-9))
-        self.dissolved = food * share[:, None]
-        self.held = food - self.dissolved
-        self.dissolved[:, _NA] += np.maximum(0.0, wanted - there) * _PER[_NA]
-        self.began = self.dissolved / self.full[:, None]
+        self.dissolved[:] = food * share
+        self.held[:] = food - self.dissolved
+        self.dissolved[_NA] += np.maximum(0.0, wanted - there) * _PER[_NA]
+        self.began[:] = self.dissolved / self.full
 
     def morning(self, day: Day) -> None:
         """A day goes by, up to where somebody pours or reads."""
@@ -108,114 +144,140 @@ class Bucket:
         self._release(day.age)
         self._take(day.need_mg)
         self._settle()
-        if day.rain_l > 0:
-            self.pour(np.full_like(self.water, day.rain_l), np.zeros(WIDE))
+        if day.rain_l.any():
+            self.pour(np.zeros_like(self.water) + day.rain_l[:, None], np.zeros((WIDE, 1)))
 
-    def evening(self, water_mg_l: Array, assumed: bool, noise: Array) -> None:
+    def evening(self, water_mg_l: Array, assumed: NDArray[np.bool_], noise: Array) -> None:
         """What was not written down: a watering where ``assumed``, and what nobody knows.
 
-        ``noise`` is standard normal, one value a draw.
+        ``water_mg_l`` has shape (ions, fills); ``noise`` is the share by which salts
+        change, (fills, draws).
         """
-        dry = self.water < self._dry * self.full
-        if assumed and dry.any():
-            lacking = (self.full - self.water) * (1 + self._over)
+        dry = (self.water < self.habits[_WHEN] * self.full) & assumed[:, None]
+        if dry.any():
+            lacking = (self.full - self.water) * (1 + self.habits[_OVER])
             self.pour(np.where(dry, lacking, 0.0), water_mg_l)
-        factor = np.exp(judgement("root_noise").range.typ * noise)[:, None] - 1
-        self.books["shaken"] += self.dissolved * factor
-        self.dissolved = self.dissolved * (1 + factor)
+        moved = self.dissolved * noise
+        self.books["shaken"] += moved
+        self.dissolved += moved
 
-    def pour(self, litres: Array, mg_l: Array) -> None:
-        """Water comes in from above; it mixes, and what does not fit drains, a part at a time."""
-        excess = float(np.max((self.water + litres) / self.full)) - 1
-        parts = max(1, math.ceil(excess / _PART))
-        for _ in range(parts):
-            self._pour(litres / parts, mg_l)
+    def pour(self, litres: Array, mg_l: Array, at: slice = ALL) -> None:
+        """Water comes in from above; it mixes, and what does not fit drains, a part at a time.
 
-    def _pour(self, litres: Array, mg_l: Array) -> None:
-        coming = litres[:, None] * mg_l
-        self.books["came_in"] += coming
-        self.water_books["came_in"] += litres
-        water = self.water + litres
-        mixed = (self.dissolved + coming) / np.maximum(water, 1e-9)[:, None]
-        excess = np.maximum(0.0, water - self.full)
-        e = self._mixing[:, None]
-        gone = excess[:, None] * (e * mixed + (1 - e) * mg_l)
-        self.water = water - excess
-        self.dissolved = np.maximum(0.0, self.dissolved + coming - gone)
-        back = _SAUCER_BACK if self.has_saucer else 0.0
-        self.saucer, self.in_saucer = self.saucer + back * excess, self.in_saucer + back * gone
-        self.books["drained"] += (1 - back) * gone
-        self.water_books["drained"] += (1 - back) * excess
+        ``litres`` has shape (fills, draws), ``mg_l`` (ions, fills); ``at`` are the fills.
+        """
+        most = ((self.water[at] + litres) / self.full[at]).max(axis=1) - 1
+        if most.max() <= _PART:
+            self._pour(litres, mg_l[:, :, None], at)
+            return
+        parts = np.maximum(1, np.ceil(most / _PART))[:, None]
+        each = litres / parts
+        for turn in range(int(parts.max())):
+            self._pour(np.where(turn < parts, each, 0.0), mg_l[:, :, None], at)
 
-    has_saucer = False
+    def _pour(self, litres: Array, mg_l: Array, at: slice) -> None:
+        dissolved, water = self.dissolved[:, at], self.water[at]
+        if mg_l.any():  # rain brings nothing
+            coming = litres * mg_l
+            dissolved += coming
+            self.books["came_in"][:, at] += coming
+        self.water_in[at] += litres
+        water += litres
+        excess = water - self.full[at]
+        np.maximum(excess, 0.0, out=excess)
+        if not excess.any():
+            return
+        e = self.habits[_MIXING][at]
+        gone = dissolved * (e * excess / water)
+        if mg_l.any():
+            gone += ((1 - e) * excess) * mg_l
+            np.minimum(gone, dissolved, out=gone)
+        dissolved -= gone
+        water -= excess
+        if self.saucers:
+            back = self.gives_back[at]
+            self.saucer[at] += back * excess
+            self.in_saucer[:, at] += back * gone
+            gone *= 1 - back
+            excess *= 1 - back
+        self.books["drained"][:, at] += gone
+        self.water_out[at] += excess
 
     def _give_back(self) -> None:
-        if not self.has_saucer:
+        if not self.saucers:
             return
         back = np.minimum(self.saucer, self.full - self.water)
-        share = back / np.maximum(self.saucer, 1e-9)
-        salts = self.in_saucer * share[:, None]
-        self.water, self.dissolved = self.water + back, self.dissolved + salts
+        salts = self.in_saucer * (back / np.maximum(self.saucer, 1e-9))
+        self.water += back
+        self.dissolved += salts
         self.books["drained"] += self.in_saucer - salts
-        self.water_books["drained"] += self.saucer - back
-        self.saucer, self.in_saucer = np.zeros_like(back), np.zeros_like(salts)
+        self.water_out += self.saucer - back
+        self.saucer[:] = 0.0
+        self.in_saucer[:] = 0.0
 
-    def _evaporate(self, use_l: float) -> None:
+    def _evaporate(self, use_l: Array) -> None:
         share = self.water / self.full
-        wanted = self._use * use_l * np.minimum(1.0, 2 * share)
+        wanted = self.habits[_USE] * use_l[:, None] * np.minimum(1.0, 2 * share)
         used = np.minimum(wanted, np.maximum(0.0, self.water - _LEAST_WATER * self.full))
-        self.water = self.water - used
-        self.water_books["used"] += used
+        self.water -= used
+        self.water_used += used
 
-    def _release(self, age: float) -> None:
+    def _release(self, age: Array) -> None:
         moist = np.minimum(1.0, 2 * self.water / self.full)
-        if self.slow.shape[1]:
-            out = 1 - 0.5 ** (age * moist[:, None] / self.half_lives[None])
-            freed = self.slow * out[:, :, None]
-            self.slow = self.slow - freed
-            self.dissolved = self.dissolved + freed.sum(axis=1)
+        self.slow.release(age[:, None] * moist, self.dissolved)
         # what is held lets go as what is dissolved falls below where it began
-        strength = self.dissolved / np.maximum(self.water, 1e-9)[:, None]
-        room = np.clip(1 - strength / np.maximum(self.began, 1e-9), 0.0, 1.0)
-        freed = self.held * room * (1 - 0.5 ** (1 / judgement("held_half_life").range.typ))
-        self.held, self.dissolved = self.held - freed, self.dissolved + freed
+        freed = self.dissolved / np.maximum(self.water * self.began, 1e-9)
+        np.subtract(1.0, freed, out=freed)
+        np.maximum(freed, 0.0, out=freed)
+        freed *= self.held
+        freed *= 1 - 0.5 ** (1 / judgement("held_half_life").range.typ)
+        self.held -= freed
+        self.dissolved += freed
         for source, into, half_life in ((_UREA, _NH4, "urea"), (_NH4, _NO3, "ammonium")):
             share = 1 - 0.5 ** (age / judgement(f"{half_life}_half_life").range.typ)
-            turned = self.dissolved[:, source] * share
-            self.dissolved[:, source] -= turned
-            self.dissolved[:, into] += turned
+            turned = self.dissolved[source] * share[:, None]
+            self.dissolved[source] -= turned
+            self.dissolved[into] += turned
 
     def _take(self, need_mg: Array) -> None:
         if not need_mg.any():
             return
-        nitrogen = self.dissolved[:, _NO3] + self.dissolved[:, _NH4]
-        there = np.column_stack([nitrogen, self.dissolved[:, _FOOD]])
-        strength = there / np.maximum(self.water, 1e-9)[:, None]
-        wanted = self._uptake[:, None] * need_mg * strength / (strength + _HALF_MG_L)
-        taken = np.minimum(_MOST_TAKEN * there, wanted)
+        there = self.food()
+        strength = there / np.maximum(self.water, 1e-9)
+        taken = self.habits[_UPTAKE] * need_mg[:, :, None]
+        taken = taken * strength / (strength + _HALF_MG_L)
+        np.minimum(taken, _MOST_TAKEN * there, out=taken)
+        share = taken[0] / np.maximum(there[0], 1e-12)
         out = np.zeros_like(self.dissolved)
-        share = taken[:, 0] / np.maximum(nitrogen, 1e-12)
-        out[:, _NO3], out[:, _NH4] = (self.dissolved[:, i] * share for i in (_NO3, _NH4))
-        out[:, _FOOD] = taken[:, 1:]
-        self.dissolved = self.dissolved - out
+        out[_NO3], out[_NH4] = self.dissolved[_NO3] * share, self.dissolved[_NH4] * share
+        out[_FOOD] = taken[1:]
+        self.dissolved -= out
         self.books["taken"] += out
+
+    def food(self) -> Array:
+        """N, P, K, Ca, Mg that roots can take today [mg], shape (5, fills, draws)."""
+        nitrogen = self.dissolved[_NO3] + self.dissolved[_NH4]
+        return np.concatenate([nitrogen[None], self.dissolved[_FOOD]])
 
     def _settle(self) -> None:
         """Bicarbonate beyond what stays dissolved goes out with calcium, as lime."""
-        lime = self.dissolved[:, _LIME] / _LIME_PER_MEQ
+        lime = self.dissolved[_LIME] / _LIME_PER_MEQ
         over = np.maximum(0.0, lime - judgement("lime_stays").range.typ * self.water)
-        meq = np.minimum(over, self.dissolved[:, _CA] / _PER[_CA])
-        out = np.zeros_like(self.dissolved)
-        out[:, _LIME], out[:, _CA] = meq * _LIME_PER_MEQ, meq * _PER[_CA]
-        self.dissolved = self.dissolved - out
-        self.books["settled"] += out
+        if not over.any():
+            return
+        meq = np.minimum(over, self.dissolved[_CA] / _PER[_CA])
+        for ion, per in ((_LIME, _LIME_PER_MEQ), (_CA, _PER[_CA])):
+            gone = np.minimum(meq * per, self.dissolved[ion])
+            self.dissolved[ion] -= gone
+            self.books["settled"][ion] += gone
 
-    def pore_ec(self, water_mg_l: Array) -> Array:
+    def pore_ec(self, water_mg_l: Array, at: slice = ALL) -> Array:
         """Conductivity of the pore water once it is wet again [mS/cm at 25 C], by draw."""
-        lacking = np.maximum(0.0, self.full - self.water)[:, None]
-        meq = ((self.dissolved + lacking * water_mg_l) / _PER).sum(axis=1)
-        return np.asarray(self._kappa * meq / self.full)
+        lacking = np.maximum(0.0, self.full[at] - self.water[at])
+        meq = np.einsum("i,ifd->fd", _MEQ_PER_MG, self.dissolved[:, at])
+        meq += lacking * (_MEQ_PER_MG @ water_mg_l)[:, None]
+        return np.asarray(self.habits[_KAPPA][at] * meq / self.full[at])
 
-    def nitrate_mg_l(self) -> Array:
+    def nitrate_mg_l(self, at: slice = ALL) -> Array:
         """Nitrate nitrogen of the pore water once it is wet again [mg/L], by draw."""
-        return np.asarray(self.dissolved[:, _NO3] / self.full)
+        return np.asarray(self.dissolved[_NO3, at] / self.full[at])

@@ -11,7 +11,8 @@ import numpy as np
 from dace.core.errors import DaceError
 from dace.core.figures import judgement
 from dace.core.result import Result, Step, say
-from dace.core.rootzone.follow import Followed, pushed_on
+from dace.core.rootzone.filter import pushed_on
+from dace.core.rootzone.follow import Followed
 from dace.core.rootzone.meaning import comfort
 from dace.core.rootzone.records import PER_MEQ, Nine
 from dace.core.rootzone.sampled import drain_ec
@@ -66,7 +67,7 @@ def flush(found: Followed, water_mg_l: Nine, target: float | None = None) -> Flu
         target = judgement("flush_target").range.typ * band.high
     bucket, unknowns = found.bucket, found.unknowns
     per_drain = judgement("pore_to_pour_through").range.typ
-    kappa, mixing = unknowns.of("kappa"), unknowns.of("mixing")
+    kappa, mixing = unknowns.of("kappa", 0), unknowns.of("mixing", 0)
     water_ec = kappa * sum(mg / per for mg, per in zip(water_mg_l, PER_MEQ, strict=True))
     ceiling = float(np.median(water_ec)) * per_drain
     if ceiling >= target:
@@ -77,7 +78,8 @@ def flush(found: Followed, water_mg_l: Nine, target: float | None = None) -> Flu
         )
     if found.now[1] <= target:
         return None
-    lacking = np.maximum(0.0, bucket.full - bucket.water)
+    full_l = bucket.full[0]
+    lacking = np.maximum(0.0, full_l - bucket.water[0])
     now = np.maximum(found.drains / per_drain, 1e-6)
     room = np.maximum(target / per_drain - water_ec, 1e-3)
     today = found.first + timedelta(days=found.today)
@@ -85,7 +87,7 @@ def flush(found: Followed, water_mg_l: Nine, target: float | None = None) -> Flu
         # clean water stands above by now, and what is below goes out before it
         mixing = mixing * judgement("flush_goes_on").range.typ
     passes = np.maximum(0.0, np.log(np.maximum(now - water_ec, room) / room)) / mixing
-    drawn = np.minimum(lacking + bucket.full * passes, _MOST_TIMES_FULL * bucket.full)
+    drawn = np.minimum(lacking + full_l * passes, _MOST_TIMES_FULL * full_l)
     low, likely, high = (float(v) for v in np.quantile(drawn, [0.1, 0.5, 0.9]))
     likely = max(likely, _LEAST_L)
     full = float(np.median(bucket.full))
@@ -102,10 +104,11 @@ def flush(found: Followed, water_mg_l: Nine, target: float | None = None) -> Flu
 
 def after_flush(found: Followed, litres: float, water_mg_l: Nine) -> Result:
     """What the drain should read after so much plain water [mS/cm at 25 C]."""
-    bucket = found.bucket.copy()
-    mg_l = np.array(water_mg_l)
-    bucket.pour(np.full(len(bucket.water), litres), mg_l)
-    low, likely, high = (float(v) for v in np.quantile(drain_ec(bucket, mg_l), [0.1, 0.5, 0.9]))
+    bucket = found.bucket.of(0)
+    mg_l = np.array(water_mg_l)[:, None]
+    bucket.pour(np.full_like(bucket.water, litres), mg_l)
+    drains = drain_ec(bucket, mg_l)
+    low, likely, high = (float(v) for v in np.quantile(drains, [0.1, 0.5, 0.9]))
     step = Step(f"after {say(litres, 2)} L, by all draws", "", likely, "mS/cm")
     return Result(likely, low, high, "mS/cm", (step,))
 
@@ -114,7 +117,7 @@ def _steps(found: Followed, target: float) -> tuple[Step, ...]:
     """The typical draw, told by hand."""
     full = float(np.median(found.bucket.full))
     lacking = max(0.0, full - float(np.median(found.bucket.water)))
-    mixing = float(np.median(found.unknowns.of("mixing")))
+    mixing = float(np.median(found.unknowns.of("mixing", 0)))
     ratio = math.log(found.now[1] / target)
     through = full / mixing * ratio
     return (

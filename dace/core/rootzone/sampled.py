@@ -10,7 +10,7 @@ from numpy.typing import NDArray
 from dace.core.draws.ensemble import FREEDOM, student_log_like
 from dace.core.figures import judgement
 from dace.core.pen.readings import METHODS, pour_through_ratio
-from dace.core.rootzone.bucket import Bucket
+from dace.core.rootzone.bucket import ALL, Bucket
 from dace.core.rootzone.records import FEELS, NITRATE, Felt, Sampled
 from dace.core.rootzone.unknowns import Unknowns
 
@@ -21,19 +21,27 @@ CONFLICT = 0.005
 _NORMAL_END = 1.2816  # 90 % of a standard normal
 
 
-def drain_ec(bucket: Bucket, water_mg_l: Array) -> Array:
-    """What a pour-through should read [mS/cm at 25 C], by draw."""
+def drain_ec(bucket: Bucket, water_mg_l: Array, at: slice = ALL) -> Array:
+    """What a pour-through should read [mS/cm at 25 C], shape (fills, draws).
+
+    ``water_mg_l`` has shape (ions, fills); ``at`` are the fills that are meant.
+    """
     ratio = judgement("pore_to_pour_through").range.typ
-    return np.maximum(1e-4, ratio * bucket.pore_ec(water_mg_l))
+    return np.maximum(1e-4, ratio * bucket.pore_ec(water_mg_l, at))
 
 
-def expected(bucket: Bucket, unknowns: Unknowns, sample: Sampled, water_mg_l: Array) -> Array:
-    """What the sample should read, by draw, with the place's own bias."""
-    bias = unknowns.bias(sample.method)
+def expected(
+    bucket: Bucket, unknowns: Unknowns, fill: int, sample: Sampled, water_mg_l: Array
+) -> Array:
+    """What a sample of a fill should read, by draw, with the place's own bias."""
+    bias, at = unknowns.bias(sample.method, fill), slice(fill, fill + 1)
     if sample.method == NITRATE:
         ratio = judgement("pore_to_pour_through").range.typ
-        return np.maximum(1e-3, bias * ratio * _NITRATE_PER_N * bucket.nitrate_mg_l())
-    return bias * drain_ec(bucket, water_mg_l) / pour_through_ratio(sample.method)
+        return np.asarray(
+            np.maximum(1e-3, bias * ratio * _NITRATE_PER_N * bucket.nitrate_mg_l(at)[0])
+        )
+    found = bias * drain_ec(bucket, water_mg_l[:, at], at)[0]
+    return np.asarray(found / pour_through_ratio(sample.method))
 
 
 def scale_of(sample: Sampled, wide: bool) -> float:

@@ -32,16 +32,18 @@ def followed_steps(found: Followed) -> Working:
     def meq(mg: NDArray[np.float64]) -> float:
         return float((mg[_SALTS] / _PER[_SALTS]).sum())
 
-    came, drained, taken, chance, settled = (meq(bucket.books[name][middle]) for name in BOOKS)
-    dissolved = bucket.dissolved[middle]
-    held = bucket.held[middle] + bucket.slow[middle].sum(axis=0) + bucket.in_saucer[middle]
+    came, drained, taken, chance, settled = (
+        meq(bucket.books[name][:, 0, middle]) for name in BOOKS
+    )
+    dissolved = bucket.dissolved[:, 0, middle]
+    held = (bucket.held + bucket.slow.mg() + bucket.in_saucer)[:, 0, middle]
     still = meq(dissolved + held)
     began = still - came + drained + taken + settled - chance
     ammonium = float(dissolved[_AMMONIUM] / _PER[_AMMONIUM])
-    full = float(bucket.full[middle])
-    lacking = max(0.0, full - float(bucket.water[middle]))
+    full = float(bucket.full[0, middle])
+    lacking = max(0.0, full - float(bucket.water[0, middle]))
     wetted = lacking * float((np.array(root.water_mg_l) / _PER).sum())
-    pore = float(bucket.pore_ec(np.array(root.water_mg_l))[middle])
+    pore = float(bucket.pore_ec(np.array(root.water_mg_l)[:, None])[0, middle])
     kappa = pore * full / max(meq(dissolved) + ammonium + wetted, 1e-9)
     ratio = judgement("pore_to_pour_through").range.typ
     feeds = [p for p in root.poured if p.feed and p.on >= found.first]

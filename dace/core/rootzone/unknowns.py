@@ -2,12 +2,15 @@
 
 from __future__ import annotations
 
+import math
+from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
+from functools import cache
 
 import numpy as np
 from numpy.typing import NDArray
 
-from dace.core.draws.spreads import split_log_normal, split_logit
+from dace.core.draws.spreads import Z, split_log_normal, split_logit
 from dace.core.figures import Range, judgement
 from dace.core.pen.readings import METHODS
 from dace.core.rootzone.records import NITRATE
@@ -15,64 +18,118 @@ from dace.core.rootzone.records import NITRATE
 Array = NDArray[np.float64]
 DRAWS = 400
 BIASED = (*(key for key in METHODS if key != "feed_solution"), NITRATE)
-"""Ways of sampling, each with a bias of its own at one place."""
-_LIVING = ("water_use", "uptake_pace", "mixing", "watered_when", "over_pouring", "kappa")
-_SHARES = ("mixing", "watered_when", "over_pouring")
+"""Ways of sampling, each with a bias of its own at one place; the usual one first."""
+HABITS = ("water_use", "uptake_pace", "kappa", "mixing", "watered_when", "over_pouring")
+"""What a place and its gardener do every day; the last three are shares."""
+_SHARES = slice(3, 6)
 _FIXED = ("holding", "stock", "start_ec")
-LIVING = len(_LIVING) + len(BIASED)
+LIVING = len(HABITS) + len(BIASED)
 _SHRINK = 0.98
+ALL = slice(None)
 
 
-@dataclass(frozen=True)
+@dataclass
 class Unknowns:
-    """Draws of all that is unknown: habits that readings tell, and what the fill began as.
+    """Draws of all that is unknown: habits that readings tell, and what each fill began as.
 
-    ``z`` has shape (draws, LIVING); ``fixed`` maps holding [share], stock [factor] and
-    start_ec [mS/cm of pore water] to one value a draw.
+    ``z`` has shape (LIVING, fills, draws); ``fixed`` maps holding [share], stock [factor] and
+    start_ec [mS/cm of pore water] to one value a draw, (fills, draws).
     """
 
     z: Array
     fixed: dict[str, Array]
 
-    def of(self, key: str) -> Array:
-        """A habit, one value a draw."""
-        found = judgement(key).range
-        z = self.z[:, _LIVING.index(key)]
-        return split_logit(found, z) if key in _SHARES else split_log_normal(found, z)
+    def habits(self, fill: int | slice = ALL) -> Array:
+        """Every habit by draw, shape (habits, fills, draws); of one fill (habits, draws)."""
+        z = self.z[: len(HABITS), fill]
+        shape = (len(HABITS), *(1,) * (z.ndim - 1))
+        typical, below, above = (row.reshape(shape) for row in _habits())
+        found = np.exp(typical + np.where(z < 0, below, above) * z)
+        found[_SHARES] /= 1 + found[_SHARES]
+        return np.asarray(found)
 
-    def bias(self, method: str) -> Array:
-        """By what factor this place reads off in one way of sampling."""
-        z = self.z[:, len(_LIVING) + BIASED.index(method)]
-        return split_log_normal(judgement("reading_bias").range, z)
+    def of(self, key: str, fill: int) -> Array:
+        """One habit of one fill, one value a draw."""
+        return np.asarray(self.habits(fill)[HABITS.index(key)])
 
-    def chosen(self, index: NDArray[np.int64], rng: np.random.Generator) -> Unknowns:
-        """Draws by their index, drawn together a little and shaken as much again.
+    def bias(self, method: str, fill: int = 0) -> Array:
+        """By what factor a place reads off in one way of sampling, one value a draw."""
+        found = judgement("reading_bias").range
+        z = self.z[len(HABITS) + BIASED.index(method), fill]
+        return np.asarray(np.exp(math.log(found.high / found.typ) / Z * z))
+
+    def choose(
+        self,
+        fill: int,
+        index: NDArray[np.int64],
+        rng: np.random.Generator | None = None,
+        told: int = LIVING,
+    ) -> None:
+        """Draws of a fill by their index; with chance, drawn together a little and shaken again.
 
         Shrinking towards the mean and adding noise keeps mean and spread as they are, so
-        that many readings do not leave one habit alone in the race.
+        that many readings do not leave one habit alone in the race. Only the first ``told``
+        rows are shaken: no reading speaks of the others.
         """
-        z = self.z[index]
-        middle = z.mean(axis=0)
-        shaken = rng.normal(size=z.shape) * z.std(axis=0) * (1 - _SHRINK**2) ** 0.5
-        return Unknowns(
-            _SHRINK * z + (1 - _SHRINK) * middle + shaken,
-            {key: values[index] for key, values in self.fixed.items()},
+        for values in self.fixed.values():
+            values[fill] = values[fill][index]
+        if rng is None:
+            self.z[:, fill] = self.z[:, fill][:, index]
+            return
+        z = self.z[:told, fill][:, index]
+        middle = z.mean(axis=1, keepdims=True)
+        z -= middle
+        spread = np.sqrt((z * z).mean(axis=1, keepdims=True) * (1 - _SHRINK**2))
+        z *= _SHRINK
+        z += middle
+        z += spread * rng.standard_normal(z.shape)
+        self.z[:told, fill] = z
+        self.z[told:, fill] = self.z[told:, fill][:, index]
+
+    def of_fill(self, fill: int) -> Unknowns:
+        """One fill's own; shapes keep one fill."""
+        at = slice(fill, fill + 1)
+        return Unknowns(self.z[:, at].copy(), {key: v[at].copy() for key, v in self.fixed.items()})
+
+    @staticmethod
+    def joined(several: Sequence[Unknowns]) -> Unknowns:
+        """Of several fills, side by side."""
+        fixed = {key: np.concatenate([one.fixed[key] for one in several]) for key in _FIXED}
+        return Unknowns(np.concatenate([one.z for one in several], axis=1), fixed)
+
+
+def told_by(methods: Iterable[str]) -> int:
+    """How many rows of unknowns samples of these methods speak of."""
+    return len(HABITS) + max((1 + BIASED.index(method) for method in methods), default=0)
+
+
+@cache
+def _habits() -> tuple[Array, Array, Array]:
+    """The middle of each habit in its own unconstrained space, and its spread to both sides."""
+    rows = []
+    for turn, key in enumerate(HABITS):
+        found, share = judgement(key).range, turn >= _SHARES.start
+        low, typ, high = (
+            math.log(v / (1 - v) if share else v) for v in (found.low, found.typ, found.high)
         )
+        rows.append((typ, (typ - low) / Z, (high - typ) / Z))
+    typical, below, above = np.array(rows).T
+    return typical, below, above
 
 
 def first_unknowns(
     rng: np.random.Generator, holding: Range, start_ec: Range, draws: int = DRAWS
 ) -> Unknowns:
-    """Draws before any reading."""
+    """One fill's draws before any reading."""
     fixed = dict(
         zip(
             _FIXED,
             (
-                split_logit(holding, rng.normal(size=draws)),
-                split_log_normal(judgement("medium_stock").range, rng.normal(size=draws)),
-                split_log_normal(start_ec, rng.normal(size=draws)),
+                split_logit(holding, rng.normal(size=(1, draws))),
+                split_log_normal(judgement("medium_stock").range, rng.normal(size=(1, draws))),
+                split_log_normal(start_ec, rng.normal(size=(1, draws))),
             ),
             strict=True,
         )
     )
-    return Unknowns(rng.normal(size=(draws, LIVING)), fixed)
+    return Unknowns(rng.normal(size=(LIVING, 1, draws)), fixed)

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Hashable
+from collections.abc import Callable, Hashable
 from dataclasses import dataclass, field
 from datetime import date, timedelta
 from functools import lru_cache
@@ -106,13 +106,22 @@ class Outlook:
 
     def mean_c(self) -> Array:
         """Likely mean of each day [C]."""
-        return np.asarray(np.median(self.t_min + self.t_max, axis=0) / 2)
+        return self._once("mean", lambda: np.median(self.t_min + self.t_max, axis=0) / 2)
 
     def likely_et(self) -> Array:
         """Likely reference evaporation of each day [mm]."""
-        light = light_above_air(self.latitude, self.first, self.days)
-        low, high = np.median(self.t_min, axis=0), np.median(self.t_max, axis=0)
-        return reference_et(low, high, light)
+
+        def worked() -> Array:
+            light = light_above_air(self.latitude, self.first, self.days)
+            low, high = np.median(self.t_min, axis=0), np.median(self.t_max, axis=0)
+            return reference_et(low, high, light)
+
+        return self._once("evaporation", worked)
+
+    def _once(self, key: str, work: Callable[[], Any]) -> Array:
+        if key not in self.worked_out:
+            self.worked_out[key] = np.asarray(work())
+        return np.asarray(self.worked_out[key])
 
 
 @lru_cache(maxsize=6)

@@ -1,0 +1,225 @@
+"""The filter: draws of several root zones that go through their days, re-weighed by readings.
+
+Notes
+-----
+Every chance is seeded by the fill and the day, so that no fill's figures depend on which
+others go along. Draws are chosen anew once so few of them agree with the readings that half
+of them no longer count; then they are drawn together a little and shaken as much again.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from datetime import date, timedelta
+
+import numpy as np
+from numpy.typing import NDArray
+
+from dace.core.draws.ensemble import systematic
+from dace.core.draws.spreads import middle, weighted_ends
+from dace.core.figures import judgement
+from dace.core.rootzone.bucket import Bucket, Day
+from dace.core.rootzone.course import Course
+from dace.core.rootzone.mondays import Kept
+from dace.core.rootzone.records import NITRATE, Felt, RootZone, Sampled
+from dace.core.rootzone.sampled import (
+    CONFLICT,
+    drain_ec,
+    expected,
+    felt_likelihood,
+    likelihood,
+    scale_of,
+    shown,
+)
+from dace.core.rootzone.unknowns import DRAWS, Unknowns, told_by
+
+Array = NDArray[np.float64]
+_DRY = 0.4
+_BAND = (0.1, 0.5, 0.9)
+_PUSHES = 0.2  # of what it holds: a watering that pushes salts down before it
+_WORSE = 3.0  # how much wider a doubted reading counts
+_LEAST_SHARE = 0.5
+_NOISE, _READING, _SETTLING = 1, 2, 10_000
+_LOW = (
+    "lower than it can well be: too much poured for the sample, a dirty pen, the wrong scale, "
+    "or rain and waterings that nobody wrote down"
+)
+_HIGH = (
+    "higher than it can well be: the pot was drier than thought, a feed not written down, salt, "
+    "the wrong scale, or a pen long not calibrated"
+)
+
+
+@dataclass(frozen=True)
+class Looked:
+    """A reading beside what was expected just before: 80 % band, and reasons if it is doubted."""
+
+    sample: Sampled
+    low: float
+    likely: float
+    high: float
+    doubt: str
+
+
+@dataclass
+class Filter:
+    """Fills side by side from one day on, and what they were told so far."""
+
+    courses: Sequence[Course]
+    begun: Sequence[Kept]
+
+    def __post_init__(self) -> None:
+        self.unknowns = Unknowns.joined([one.unknowns for one in self.begun])
+        self.bucket = Bucket.joined([one.bucket for one in self.begun])
+        self.looked: list[tuple[Looked, ...]] = [one.looked for one in self.begun]
+        self.water_mg_l = np.array([course.root.water_mg_l for course in self.courses]).T
+        self.assumed = np.array([not course.root.logs_all for course in self.courses])
+        self.use, self.need = self._rows("use"), self._rows("need")
+        self.age, self.rain = self._rows("age"), self._rows("rain")
+        self.weight = np.stack([one.weight for one in self.begun])
+        self.bands = [one.ec for one in self.begun]
+        shape = (len(self.courses), self.use.shape[1], DRAWS)
+        self.drains, self.weights = np.empty(shape), np.empty(shape)
+        self.noise: Array = np.zeros(0)
+
+    def _offset(self, fill: int) -> int:
+        """The day of its course on which a fill sets out."""
+        return int(self.begun[fill].ec.shape[1])
+
+    def _rows(self, name: str) -> Array:
+        """A quantity of all fills from the day on which they set out."""
+        rows = [getattr(course, name) for course in self.courses]
+        return np.stack([row[self._offset(fill) :] for fill, row in enumerate(rows)])
+
+    def day(self, turn: int) -> None:
+        """One day goes by."""
+        for fill, course in enumerate(self.courses):
+            for pool in course.given[self._offset(fill) + turn]:
+                self._spread(fill, pool)
+        self.bucket.morning(
+            Day(self.use[:, turn], self.need[:, turn].T, self.age[:, turn], self.rain[:, turn])
+        )
+        for fill, course in enumerate(self.courses):
+            for number, event in enumerate(course.events[self._offset(fill) + turn]):
+                if isinstance(event, Sampled):
+                    self._read(fill, turn, number, event)
+                elif isinstance(event, Felt):
+                    share = self.bucket.water[fill] / self.bucket.full[fill]
+                    self._weigh(fill, felt_likelihood(event, share), self._rng(fill, turn, number))
+                else:
+                    litres = np.full((1, DRAWS), event.litres)
+                    at = slice(fill, fill + 1)
+                    self.bucket.pour(litres, np.array(event.mg_l)[:, None], at)
+        self.bucket.evening(self.water_mg_l, self.assumed, self._noise(turn))
+        self.drains[:, turn] = drain_ec(self.bucket, self.water_mg_l)
+        self.weights[:, turn] = self.weight
+
+    def _spread(self, fill: int, pool: int) -> None:
+        """A dry feed comes in: what is there at once, and a pool of what comes later."""
+        dry = self.courses[fill].root.slow[pool - 1]
+        at_once, later = np.array(dry.at_once)[:, None], np.array(dry.later)[:, None]
+        self.bucket.slow.left[pool, fill] = 1.0
+        self.bucket.dissolved[:, fill] += at_once
+        self.bucket.books["came_in"][:, fill] += at_once + later
+
+    def _noise(self, turn: int) -> Array:
+        """What nobody knows of a day, drawn a week at a time."""
+        course = self.courses[0]
+        on = course.first + timedelta(days=self._offset(0) + turn)
+        if turn == 0 or on.weekday() == 0:
+            week = on.toordinal() - on.weekday()
+            drawn = [np.random.default_rng((c.root.seed, week, _NOISE)) for c in self.courses]
+            normal = np.stack([rng.standard_normal((7, DRAWS)) for rng in drawn])
+            self.noise = np.expm1(judgement("root_noise").range.typ * normal)
+        return np.asarray(self.noise[:, on.weekday()])
+
+    def _rng(self, fill: int, turn: int, number: int) -> np.random.Generator:
+        course = self.courses[fill]
+        on = course.first.toordinal() + self._offset(fill) + turn
+        return np.random.default_rng((course.root.seed, on, _READING, number))
+
+    def _read(self, fill: int, turn: int, number: int, sample: Sampled) -> None:
+        rng = self._rng(fill, turn, number)
+        should = expected(self.bucket, self.unknowns, fill, sample, self.water_mg_l)
+        scale = scale_of(sample, self._bad_moment(fill, sample))
+        seen = shown(should, scale, rng)
+        shares = (CONFLICT, 0.1, 0.5, 0.9, 1 - CONFLICT)
+        least, low, likely, high, most = weighted_ends(seen, self.weight[fill], shares)
+        doubt = ""
+        if not least <= sample.value <= most:
+            doubt = _LOW if sample.value < least else _HIGH
+            scale *= _WORSE
+        self.looked[fill] = (*self.looked[fill], Looked(sample, low, likely, high, doubt))
+        self._weigh(fill, likelihood(sample, should, scale), rng)
+
+    def _weigh(self, fill: int, like: Array, rng: np.random.Generator) -> None:
+        """Draws count by how well they agree; where few are left that do, those are chosen."""
+        weight = self.weight[fill] * like
+        weight /= weight.sum()
+        self.weight[fill] = weight
+        if (weight @ weight) * DRAWS * _LEAST_SHARE > 1:
+            told = told_by({one.sample.method for one in self.looked[fill]})
+            index = systematic(weight, rng)
+            self.unknowns.choose(fill, index, rng, told)
+            self.bucket.choose(fill, index)
+            self.bucket.retune(self.unknowns, fill)
+            self.weight[fill] = 1 / DRAWS
+
+    def settle(self, fill: int, turn: int) -> None:
+        """Let every draw count alike from here on, as they are wanted by those who ask."""
+        weight = self.weight[fill]
+        if weight.max() > weight.min():
+            index = systematic(weight, self._rng(fill, turn, _SETTLING))
+            self.unknowns.choose(fill, index)
+            self.bucket.choose(fill, index)
+            self.bucket.retune(self.unknowns, fill)
+            self.weight[fill] = self.weights[fill, turn] = 1 / DRAWS
+            self.drains[fill, turn] = self.drains[fill, turn][index]
+
+    def _bad_moment(self, fill: int, sample: Sampled) -> bool:
+        """Soon after a feed or a flush, which lag in the drain, or from a dry pot."""
+        if sample.method == NITRATE:
+            return False
+        root, bucket = self.courses[fill].root, self.bucket
+        soon = judgement("soon_after_feed").range.typ
+        fed = any(p.feed and 0 <= (sample.on - p.on).days < soon for p in root.poured)
+        if fed or pushed_on(root, sample.on, middle(bucket.full[fill])):
+            return True
+        return middle(bucket.water[fill] / bucket.full[fill]) < _DRY
+
+    def _band(self, fill: int, turn: int) -> Array:
+        """10, 50 and 90 % of what drained on each day so far, shape (3, days)."""
+        known = self.bands[fill]
+        done = known.shape[1] - self._offset(fill)
+        if turn > done:
+            rows = zip(self.drains[fill, done:turn], self.weights[fill, done:turn], strict=True)
+            fresh = [weighted_ends(drains, weight, _BAND) for drains, weight in rows]
+            known = self.bands[fill] = np.concatenate([known, np.array(fresh).T], axis=1)
+        return known
+
+    def kept(self, fill: int, turn: int) -> Kept:
+        """A fill as it stands before a day."""
+        return Kept(
+            self.bucket.of(fill),
+            self.unknowns.of_fill(fill),
+            self.weight[fill].copy(),
+            self.looked[fill],
+            self._band(fill, turn),
+        )
+
+    def drained(self, fill: int, turn: int) -> Array:
+        """What each draw let drain on a day."""
+        return np.asarray(self.drains[fill, turn])
+
+    def band(self, fill: int) -> Array:
+        """The same over all days, as 10, 50 and 90 %."""
+        return self._band(fill, self.drains.shape[1])
+
+
+def pushed_on(root: RootZone, on: date, full_l: float) -> bool:
+    """Whether plain water pushed salts down on a day or the day before."""
+    return any(
+        not p.feed and 0 <= (on - p.on).days <= 1 and p.litres > _PUSHES * full_l
+        for p in root.poured
+    )
