@@ -3,7 +3,8 @@
 Notes
 -----
 Conductivity divided by the charge of the cations changes slowly as a brew grows, so it
-is worked out at a few days and carried between them; what that costs stays below 1 %.
+is worked out at a few days and carried between them along the root of that charge; what
+that costs stays below 1 %.
 """
 
 from __future__ import annotations
@@ -18,8 +19,8 @@ from dace.core.matter.chemistry import atomic_weight, molar_mass
 from dace.core.matter.conductivity import conducted
 
 Array = NDArray[np.float64]
-_KNOTS = 5
-_EARLY = (0, 1, 2, 3, 5)  # days on which much comes out
+_KNOTS = 6
+_NEAR = 1e-6  # roots of charge that are as good as equal
 _ENOUGH = 2e-3  # change of an ion's share at which draws are near enough
 _CATIONS = {"K": 1, "Na": 1, "Ca": 2, "Mg": 2}
 
@@ -44,17 +45,31 @@ def brew_ec(model: Model, z: Array, found: BrewLiquid, exact: bool = False) -> A
         With what is not known of the closing anion.
     """
     ions, charge = _ions(model, found)
-    days = charge.shape[0]
     off = split_log_normal(judgement("brew_ec_model").range, z[:, 5])
-    if exact or days <= _KNOTS + len(_EARLY):
+    knots = _knots(charge.shape[0])
+    if exact or len(knots) == charge.shape[0]:
         return _conducted(model, ions, slice(None)) * off
-    even = np.linspace(0, days - 1, _KNOTS).round().astype(int)
-    at = np.unique(np.concatenate([_EARLY, even]))
-    ratio = _conducted(model, ions, at) / np.maximum(charge[at], 1e-9)
-    whole = np.arange(days)
-    left = np.clip(np.searchsorted(at, whole, side="right") - 1, 0, len(at) - 2)
-    part = ((whole - at[left]) / (at[left + 1] - at[left]))[:, None]
-    return np.asarray((ratio[left] * (1 - part) + ratio[left + 1] * part) * charge * off)
+    ratio = _conducted(model, ions, knots) / np.maximum(charge[knots], 1e-9)
+    return _carried(knots, ratio, np.sqrt(charge)) * charge * off
+
+
+def _knots(days: int) -> NDArray[np.int64]:
+    """Days that are worked out: closer together while much comes out."""
+    even = np.expm1(np.linspace(0, np.log1p(days - 1), _KNOTS))
+    return np.unique(even.round().astype(np.int64))
+
+
+def _carried(knots: NDArray[np.int64], ratio: Array, root: Array) -> Array:
+    """A ratio carried between knots along the root of each draw's charge."""
+    whole = np.arange(len(root))
+    left = np.clip(np.searchsorted(knots, whole, side="right") - 1, 0, len(knots) - 2)
+    low, high = root[knots[left]], root[knots[left + 1]]
+    apart = high - low
+    by_day = ((whole - knots[left]) / (knots[left + 1] - knots[left]))[:, None]
+    near = np.abs(apart) < _NEAR
+    part = np.where(near, by_day, (root - low) / np.where(near, 1.0, apart))
+    part = np.clip(part, 0.0, 1.0)
+    return np.asarray(ratio[left] + (ratio[left + 1] - ratio[left]) * part)
 
 
 def diluted_ec(

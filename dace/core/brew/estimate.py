@@ -22,6 +22,7 @@ from dace.core.brew.ec import brew_ec, diluted_ec
 from dace.core.brew.model import BrewLiquid, Model, liquid
 from dace.core.brew.recipe import Recipe
 from dace.core.draws.ensemble import DRAWS, first_draws, reweighed, student_log_like
+from dace.core.draws.spreads import row_ends
 from dace.core.errors import DaceError
 from dace.core.figures import judgement
 from dace.core.matter.nutrients import NUTRIENTS
@@ -239,7 +240,7 @@ def estimate(
 
 
 def _band(draws: Array) -> Band:
-    low, likely, high = np.quantile(draws, [0.1, 0.5, 0.9], axis=1)
+    low, likely, high = row_ends(draws, (0.1, 0.5, 0.9))
     return Band(tuple(low.tolist()), tuple(likely.tolist()), tuple(high.tolist()))
 
 

@@ -18,7 +18,7 @@ from dace.core.brew.acid import ACETIC, Mineral, mineral_of
 from dace.core.brew.extraction import Method, Modifier, Rate, method, modifier, rate
 from dace.core.brew.recipe import Recipe
 from dace.core.draws.spreads import split_log_normal, split_logit
-from dace.core.figures import judgement
+from dace.core.figures import Range, judgement
 from dace.core.matter.materials import ELEMENTS, Material, material
 
 Array = NDArray[np.float64]
@@ -69,12 +69,13 @@ class Model:
         """Share of each element that is out, shape (ingredient, element, day, draw)."""
         shape = (len(self.materials), len(ELEMENTS), len(days), len(z))
         found = np.zeros(shape)
+        courses = _Courses(self, z, days)
         for i, kind in enumerate(self.materials):
             item = self.recipe.ingredients[i]
             for e, element in enumerate(ELEMENTS):
                 row = rate(kind, self.recipe.method, element)
                 if row is not None and item.percent_of(element).high > 0:
-                    found[i, e] = self._share(z, i, e, row, self._soaked(i, days))
+                    found[i, e] = self._share(z, i, e, row, courses)
             if self._capped(kind):
                 most = self._solubility(kind, i)
                 found[i] = np.minimum(found[i], most)
@@ -86,26 +87,24 @@ class Model:
         begin = _BREW_UNKNOWNS + _EACH_UNKNOWNS * i
         return z[:, begin : begin + _EACH_UNKNOWNS]
 
-    def _share(self, z: Array, i: int, e: int, row: Rate, days: Array) -> Array:
+    def _share(self, z: Array, i: int, e: int, row: Rate, courses: _Courses) -> Array:
         """f(t) of one element of one ingredient, shape (day, draw)."""
         kind, own = self.materials[i], self._own(z, i)
-        modified, fmax_factor = self._pace(i, own[:, -1])
-        soon = split_logit(row.fmax, z[:, 1]) * fmax_factor
+        soon = split_logit(row.fmax, z[:, 1]) * self._pace(i, own[:, -1])[1]
         if not row.absolute:
             element = ELEMENTS[e]
             if element not in dict(kind.soluble):
-                return np.zeros((len(days), len(z)))
+                return np.zeros((len(courses.days), len(z)))
             lean = own[:, 2 + len(ELEMENTS) + e]
             soon = soon * split_logit(kind.soluble_of(element).scaled(0.01), lean)
         soon = np.minimum(soon, 1.0)
-        later = (1 - soon) * split_logit(row.unlock, z[:, 2]) if row.unlock.high > 0 else 0 * soon
-        if ELEMENTS[e] == "N":
-            later = later * min(1.2, kind.first_season_n / _HOT_FEED_N)
-        warmth = self._warmth(z, row.q10)
-        k = split_log_normal(row.k, z[:, 0]) * modified * warmth
-        k_later = split_log_normal(row.k_unlock, z[:, 3]) * warmth
-        before = self._soaked_before(i)
-        return np.minimum(_MOST_OUT, self._released(days, (soon, k), (later, k_later), before, z))
+        out = soon * courses.of(i, row.k, row.q10, later=False)
+        if row.unlock.high > 0:
+            later = (1 - soon) * split_logit(row.unlock, z[:, 2])
+            if ELEMENTS[e] == "N":
+                later = later * min(1.2, kind.first_season_n / _HOT_FEED_N)
+            out += later * courses.of(i, row.k_unlock, row.q10, later=True)
+        return np.minimum(_MOST_OUT, out, out=out)
 
     def _soaked(self, i: int, days: Array) -> Array:
         """Days that an ingredient has been in, in this run."""
@@ -117,26 +116,6 @@ class Model:
         """Days that it was in the first run; None where this is the first."""
         first = self.recipe.first_run_days
         return None if first is None else max(0.0, first - self.recipe.ingredients[i].since_day)
-
-    def _released(
-        self,
-        days: Array,
-        soon: tuple[Array, Array],
-        later: tuple[Array, Array],
-        before: float | None,
-        z: Array,
-    ) -> Array:
-        """What is out by each day; a second run begins with what the first left."""
-        out: Array = np.zeros((len(days), len(z)))
-        for share, k in (soon, later):
-            grown = 1 - np.exp(-np.outer(days, k))
-            if before is None:
-                out = out + share * grown
-            else:
-                clung = 1 - split_logit(self.method.recovery, z[:, 6])
-                gone = 1 - np.exp(-k * before)
-                out = out + share * (1 - gone) * grown + share * gone * clung
-        return out
 
     def _warmth(self, z: Array, q10: float | None) -> Array:
         if q10 is None or self.method.hot:
@@ -200,6 +179,36 @@ class Model:
             for kind, item in zip(self.materials, self.recipe.ingredients, strict=True)
         ]
         return Mineral(sum(p.carbonate for p in parts), sum(p.apatite for p in parts))
+
+
+class _Courses:
+    """How far pools of one pace are out by each day; elements of one pace share one course."""
+
+    def __init__(self, model: Model, z: Array, days: Array) -> None:
+        self.days = days
+        self._model, self._z = model, z
+        self._known: dict[tuple[int, Range, float | None, bool], Array] = {}
+
+    def of(self, i: int, pace: Range, q10: float | None, later: bool) -> Array:
+        """Shape (day, draw), for one ingredient; what comes later is not paced by the grain."""
+        key = (i, pace, q10, later)
+        if key not in self._known:
+            self._known[key] = self._worked_out(i, pace, q10, later)
+        return self._known[key]
+
+    def _worked_out(self, i: int, pace: Range, q10: float | None, later: bool) -> Array:
+        """A second run begins with what the first left, and what clung to the solids."""
+        model, z = self._model, self._z
+        k = split_log_normal(pace, z[:, 3 if later else 0]) * model._warmth(z, q10)
+        if not later:
+            k = k * model._pace(i, model._own(z, i)[:, -1])[0]
+        grown = -np.expm1(-np.outer(model._soaked(i, self.days), k))
+        before = model._soaked_before(i)
+        if before is None:
+            return np.asarray(grown)
+        gone = -np.expm1(-k * before)
+        clung = 1 - split_logit(model.method.recovery, z[:, 6])
+        return np.asarray((1 - gone) * grown + gone * clung)
 
 
 def _for_class(found: Modifier, kind: Material) -> Modifier | None:

@@ -58,9 +58,10 @@ def reweighed(draws: Array, log_like: LogLike, seed: int) -> Array:
     for _ in range(_MOST_STEPS):
         step = _next_step(likes, done)
         weight = np.exp((step - done) * (likes - likes.max()))
-        now = now[systematic(weight, rng)]
+        index = systematic(weight, rng)
+        now, likes = now[index], likes[index]
         for _ in range(_MOVES):
-            now, likes = _moved(now, log_like, step, rng)
+            now, likes = _moved(now, likes, log_like, step, rng)
         done = step
         if done >= 1.0:
             break
@@ -99,10 +100,9 @@ def _counted(count: int) -> Array:
 
 
 def _moved(
-    draws: Array, log_like: LogLike, power: float, rng: np.random.Generator
+    draws: Array, likes: Array, log_like: LogLike, power: float, rng: np.random.Generator
 ) -> tuple[Array, Array]:
     """One move that keeps standard normals standard, taken where the readings allow it."""
-    likes = log_like(draws)
     fresh = rng.normal(size=draws.shape)
     tried = math.sqrt(1 - _MOVE**2) * draws + _MOVE * fresh
     new = log_like(tried)
