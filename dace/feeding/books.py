@@ -55,7 +55,7 @@ def history(scope: Scope, planting_id: uuid.UUID) -> History:
     garden = planting.garden
     rows = Stand.objects.of(scope).filter(planting=planting).select_related("fill__place")
     stands = tuple(rows.order_by("from_on", "created_at"))
-    time = clocks(scope, garden, planting.pk)
+    time = clocks(scope, garden, [planting.pk])
     clock = time.read(planting)
     tested = SoilTest.objects.of(scope).filter(fill__in=[s.fill_id for s in stands])
     return History(

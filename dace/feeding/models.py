@@ -28,6 +28,7 @@ class Can(Kept):
     mixed_at = models.DateTimeField()
 
     class Meta:
+        indexes = [models.Index(fields=["household", "-mixed_at"], name="can_newest_first")]
         constraints = [
             models.CheckConstraint(condition=Q(vessel_l__gt=0), name="can_holds_something")
         ]
@@ -65,7 +66,10 @@ class Dose(Kept):
     poured_at = models.DateTimeField()
 
     class Meta:
-        indexes = [models.Index(fields=["household", "-poured_at"], name="dose_newest_first")]
+        indexes = [
+            models.Index(fields=["household", "-poured_at"], name="dose_newest_first"),
+            models.Index(fields=["fill", "-poured_at"], name="dose_newest_on_a_fill"),
+        ]
         constraints = [
             models.CheckConstraint(condition=Q(litres_each__gt=0), name="dose_volume_is_positive"),
             models.CheckConstraint(condition=Q(plants__gte=1), name="dose_reaches_a_plant"),
@@ -94,7 +98,10 @@ class Dressing(Kept):
     given_at = models.DateTimeField()
 
     class Meta:
-        indexes = [models.Index(fields=["household", "-given_at"], name="dressing_newest_first")]
+        indexes = [
+            models.Index(fields=["household", "-given_at"], name="dressing_newest_first"),
+            models.Index(fields=["fill", "-given_at"], name="dressing_newest_on_a_fill"),
+        ]
         constraints = [
             models.CheckConstraint(condition=Q(grams__gt=0), name="dressing_is_something"),
             models.CheckConstraint(condition=Q(plants__gte=1), name="dressing_reaches_a_plant"),
@@ -118,7 +125,10 @@ class Watering(Kept):
     poured_at = models.DateTimeField()
 
     class Meta:
-        indexes = [models.Index(fields=["household", "-poured_at"], name="watering_newest_first")]
+        indexes = [
+            models.Index(fields=["household", "-poured_at"], name="watering_newest_first"),
+            models.Index(fields=["fill", "-poured_at"], name="watering_newest_on_a_fill"),
+        ]
         constraints = [
             models.CheckConstraint(condition=Q(litres__gt=0), name="watering_is_something")
         ]

@@ -3,12 +3,14 @@
 from __future__ import annotations
 
 import uuid
+from datetime import datetime
 from typing import Any
 
 from django.db.models import F, FloatField, OuterRef, QuerySet, Subquery, Sum
 from django.db.models.functions import Coalesce
 
 from dace.feeding.models import Can, CanPart, Dose, Dressing
+from dace.garden.models import Fill
 from dace.households.scope import NotFoundError, Scope
 from dace.shelf.models import Jar
 
@@ -62,17 +64,27 @@ def litres_left(scope: Scope, can: Can) -> float:
     return max(0.0, can.vessel_l - float(poured["litres"]))
 
 
-def doses(scope: Scope) -> tuple[Dose, ...]:
-    """Every dose with its can, stand and place, newest first; one query."""
-    rows = Dose.objects.of(scope).select_related(
-        "can__water", "can__subject", "stand__planting", "fill__place"
-    )
-    return tuple(rows.order_by("-poured_at", "-created_at"))
-
-
-def parts_by_can(scope: Scope) -> dict[uuid.UUID, tuple[CanPart, ...]]:
-    """The sources of every can; one query."""
-    found: dict[uuid.UUID, tuple[CanPart, ...]] = {}
-    for part in CanPart.objects.of(scope).select_related("jar").order_by("created_at"):
-        found[part.can_id] = (*found.get(part.can_id, ()), part)
+def last_fed(scope: Scope) -> dict[uuid.UUID, datetime]:
+    """When each place was last fed, of the fills that stand there now; one query."""
+    newest = Dose.objects.of(scope).filter(fill=OuterRef("pk")).order_by("-poured_at")
+    fills = Fill.objects.of(scope).filter(renewed_on__isnull=True)
+    rows = fills.annotate(fed=Subquery(newest.values("poured_at")[:1]))
+    found: dict[uuid.UUID, datetime] = {}
+    for place_id, fed in rows.values_list("place_id", "fed"):
+        if fed is not None:
+            found[place_id] = max(fed, found.get(place_id, fed))
     return found
+
+
+def newest_cans(scope: Scope, most: int) -> tuple[Dose, ...]:
+    """The first dose from each of the newest cans, newest can first; two queries."""
+    cans = list(Can.objects.of(scope).order_by("-mixed_at", "-pk")[:most])
+    rows = Dose.objects.of(scope).filter(can__in=cans).select_related("can", "fill__place")
+    first = {dose.can_id: dose for dose in rows.order_by("-poured_at", "-created_at")}
+    return tuple(first[can.pk] for can in cans if can.pk in first)
+
+
+def doses_on(scope: Scope, fill_id: uuid.UUID) -> tuple[Dose, ...]:
+    """Every dose on one fill with its can, newest first; one query."""
+    rows = Dose.objects.of(scope).filter(fill_id=fill_id).select_related("can__water")
+    return tuple(rows.order_by("-poured_at", "-created_at"))

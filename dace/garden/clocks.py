@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import uuid
-from collections.abc import Iterable
+from collections.abc import Collection, Iterable
 from dataclasses import dataclass
 from datetime import date
 
@@ -42,13 +42,13 @@ class Clocks:
         return looks[-1].on if looks else None
 
 
-def clocks(scope: Scope, garden: Garden, planting_id: uuid.UUID | None = None) -> Clocks:
-    """Of one planting or all; three queries."""
-    rows = StageSeen.objects.of(scope).order_by("seen_on", "created_at")
-    stands = Stand.objects.of(scope).order_by("from_on", "created_at")
-    if planting_id is not None:
-        rows = rows.filter(planting_id=planting_id)
-        stands = stands.filter(planting_id=planting_id)
+def clocks(scope: Scope, garden: Garden, plantings: Collection[uuid.UUID]) -> Clocks:
+    """Of some plantings; two queries, and one for the weather of an asking."""
+    these = set(plantings)
+    rows = StageSeen.objects.of(scope).filter(planting_id__in=these)
+    rows = rows.order_by("seen_on", "created_at")
+    stands = Stand.objects.of(scope).filter(planting_id__in=these)
+    stands = stands.order_by("from_on", "created_at")
     kinds: dict[uuid.UUID, tuple[str, str]] = {}
     for planting, kind in stands.values_list("planting_id", "fill__place__kind"):
         kinds[planting] = (kinds.get(planting, (kind, ""))[0], kind)

@@ -187,7 +187,10 @@ class StageSeen(Kept):
     seen_on = models.DateField()
 
     class Meta:
-        indexes = [models.Index(fields=["planting", "-seen_on"], name="stage_latest_first")]
+        indexes = [
+            models.Index(fields=["planting", "-seen_on"], name="stage_latest_first"),
+            models.Index(fields=["household", "-seen_on"], name="stage_latest_of_all"),
+        ]
 
     def __str__(self) -> str:
         return f"{self.stage} on {self.seen_on}"
@@ -225,7 +228,10 @@ class SoilTest(Kept):
     values = models.JSONField(default=dict)
 
     class Meta:
-        indexes = [models.Index(fields=["fill", "-tested_on"], name="soil_test_latest_first")]
+        indexes = [
+            models.Index(fields=["fill", "-tested_on"], name="soil_test_latest_first"),
+            models.Index(fields=["household", "-tested_on"], name="soil_test_latest_of_all"),
+        ]
 
     def __str__(self) -> str:
         return f"{self.fill} tested {self.tested_on}"
@@ -252,7 +258,10 @@ class Harvest(Kept):
     picked_on = models.DateField()
 
     class Meta:
-        indexes = [models.Index(fields=["planting", "-picked_on"], name="harvest_newest_first")]
+        indexes = [
+            models.Index(fields=["planting", "-picked_on"], name="harvest_newest_first"),
+            models.Index(fields=["household", "-picked_on"], name="harvest_newest_of_all"),
+        ]
         constraints = [
             models.CheckConstraint(
                 condition=Q(grams__gt=0) | Q(pieces__gt=0), name="harvest_is_something"

@@ -67,26 +67,33 @@ class StopRecord:
     covered: bool
     stands: tuple[StandRecord, ...]
     fills: tuple[tuple[uuid.UUID, str], ...]
+    fill_ids: tuple[uuid.UUID, ...]
 
 
 def garden_of(scope: Scope) -> Garden:
-    """The household's garden; one query."""
-    found = Garden.objects.of(scope).order_by("created_at").first()
+    """The household's garden; one query for an asking."""
+    found = scope.once("garden", Garden.objects.of(scope).order_by("created_at").first)
     if found is None:
         raise NotFoundError("garden", "no garden", "set one up first")
     return found
 
 
 def stops(scope: Scope) -> tuple[StopRecord, ...]:
-    """Every place in walking order with its present stands; seven queries."""
+    """Every place in walking order with its present stands; seven queries for an asking."""
+    return scope.once("stops", lambda: _stops(scope))
+
+
+def _stops(scope: Scope) -> tuple[StopRecord, ...]:
     current = _present(scope).select_related("planting").order_by("created_at", "id")
     present = Fill.objects.of(scope).filter(renewed_on__isnull=True).order_by("created_at", "name")
     fills = present.prefetch_related(Prefetch("stands", current, to_attr="standing"))
     places = Place.objects.in_use(scope).prefetch_related(
         Prefetch("fills", fills, to_attr="present")
     )
-    time = clocks(scope, garden_of(scope))
-    return tuple(_stop(place, time) for place in places)
+    found = list(places)
+    here = {row.planting_id for place in found for row in _standing(place)}
+    time = clocks(scope, garden_of(scope), here)
+    return tuple(_stop(place, time) for place in found)
 
 
 def stand(scope: Scope, stand_id: uuid.UUID) -> StandRecord:
@@ -106,8 +113,13 @@ def stand(scope: Scope, stand_id: uuid.UUID) -> StandRecord:
         raise NotFoundError(
             "stand_id", "an id of nothing that grows here", "choose a stop along the path"
         )
-    time = clocks(scope, row.planting.garden, row.planting_id)
+    time = clocks(scope, row.planting.garden, [row.planting_id])
     return _stand(row, row.fill, row.fill.place, time)
+
+
+def _standing(place: Place) -> list[Stand]:
+    present: list[Fill] = place.present  # type: ignore[attr-defined]
+    return [row for fill in present for row in fill.standing]  # type: ignore[attr-defined]
 
 
 def _present(scope: Scope) -> QuerySet[Stand]:
@@ -125,7 +137,8 @@ def _stop(place: Place, time: Clocks) -> StopRecord:
         for row in fill.standing  # type: ignore[attr-defined]
     )
     fills = tuple((fill.subject_id, fill.name or place.name) for fill in present)
-    return StopRecord(place.id, place.name, place.kind, place.covered, stands, fills)
+    ids = tuple(fill.pk for fill in present)
+    return StopRecord(place.id, place.name, place.kind, place.covered, stands, fills, ids)
 
 
 def _stand(row: Stand, fill: Fill, place: Place, time: Clocks) -> StandRecord:
@@ -163,8 +176,9 @@ def setting_of(place: Place) -> str:
 
 
 def waters(scope: Scope) -> tuple[Water, ...]:
-    """Every water in use, the usual one first; one query."""
-    return tuple(Water.objects.in_use(scope).order_by("-usual", "created_at", "name"))
+    """Every water in use, the usual one first; one query for an asking."""
+    rows = Water.objects.in_use(scope).order_by("-usual", "created_at", "name")
+    return scope.once("waters", lambda: tuple(rows))
 
 
 def vessels(scope: Scope) -> tuple[Vessel, ...]:
@@ -205,13 +219,8 @@ def by_subject(found: tuple[StopRecord, ...]) -> dict[uuid.UUID, StopRecord]:
     return {subject_id: stop for stop in found for subject_id, _ in stop.fills}
 
 
-def fills_at(scope: Scope, place_id: uuid.UUID) -> tuple[uuid.UUID, ...]:
-    """Ids of the fills of a place that stand now, oldest first; one query."""
-    rows = Fill.objects.of(scope).filter(place_id=place_id, renewed_on__isnull=True)
-    return tuple(rows.order_by("created_at", "name").values_list("pk", flat=True))
-
-
 def harvests(scope: Scope, plantings: Iterable[uuid.UUID], most: int) -> tuple[Harvest, ...]:
     """The newest harvests of some plantings; one query."""
     rows = Harvest.objects.of(scope).filter(planting__in=list(plantings))
-    return tuple(rows.order_by("-picked_on", "-created_at")[:most])
+    ordered = rows.select_related("planting").order_by("-picked_on", "-created_at")
+    return tuple(ordered[:most])

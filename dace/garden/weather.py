@@ -38,10 +38,14 @@ def climate_of(garden: Garden) -> core.Climate:
 
 
 def weather(scope: Scope, garden: Garden) -> Weather:
-    """The days up to today and those ahead; one query.
+    """The days up to today and those ahead; one query for an asking.
 
     Her own days stand where she has them, the service's elsewhere.
     """
+    return scope.once("weather", lambda: _read(scope, garden))
+
+
+def _read(scope: Scope, garden: Garden) -> Weather:
     today = scope.now.astimezone(zoneinfo.ZoneInfo(garden.zone)).date()
     own = _own_days(scope, garden)
     key = climate_of(garden).key

@@ -69,6 +69,7 @@ def change(scope: Scope, kind: str, summary: str = "") -> Iterator[Draft]:
     with reversion.create_revision(atomic=True):
         yield draft
         _sign(scope, draft, undoes=None)
+    scope.memo.clear()
 
 
 def _sign(scope: Scope, draft: Draft, undoes: Change | None) -> None:
@@ -133,6 +134,7 @@ def undo(scope: Scope, change_id: int | None = None) -> ChangeRecord:
         target.save(update_fields=["undone"])
         if target.undoes is not None:
             Change.objects.filter(pk=target.undoes_id).update(undone=False)
+    scope.memo.clear()
     return _record(_own(scope).order_by("-id")[0])
 
 

@@ -3,20 +3,35 @@
 from __future__ import annotations
 
 import uuid
-from dataclasses import dataclass
+from collections.abc import Callable
+from dataclasses import dataclass, field
 from datetime import datetime
+from typing import Any, TypeVar
 
 from dace.core.api import DaceError
+
+T = TypeVar("T")
 
 
 @dataclass(frozen=True)
 class Scope:
-    """The asking user, the household that bounds every query, and the instant (UTC)."""
+    """The asking user, the household that bounds every query, and the instant (UTC).
+
+    ``memo`` holds what was read for this asking already; a write empties it.
+    """
 
     household_id: uuid.UUID
     user_id: int
     now: datetime
     owner: bool = True
+    memo: dict[str, Any] = field(default_factory=dict, compare=False, repr=False)
+
+    def once(self, key: str, read: Callable[[], T]) -> T:
+        """What was read under this key before, or what ``read`` gives now."""
+        if key not in self.memo:
+            self.memo[key] = read()
+        found: T = self.memo[key]
+        return found
 
 
 class NotFoundError(DaceError):

@@ -49,7 +49,10 @@ class Reading(Kept):
     taken_at = models.DateTimeField()
 
     class Meta:
-        indexes = [models.Index(fields=["household", "-taken_at"], name="reading_newest_first")]
+        indexes = [
+            models.Index(fields=["household", "-taken_at"], name="reading_newest_first"),
+            models.Index(fields=["subject", "-taken_at"], name="reading_newest_of_subject"),
+        ]
         constraints = [
             models.CheckConstraint(condition=models.Q(value__gt=0), name="reading_is_positive"),
         ]
@@ -76,7 +79,10 @@ class FieldTest(Kept):
     taken_at = models.DateTimeField()
 
     class Meta:
-        indexes = [models.Index(fields=["subject", "-taken_at"], name="field_test_newest_first")]
+        indexes = [
+            models.Index(fields=["subject", "-taken_at"], name="field_test_newest_first"),
+            models.Index(fields=["household", "-taken_at"], name="field_test_newest_of_all"),
+        ]
 
     def __str__(self) -> str:
         return f"{self.get_kind_display()} {self.word or f'{self.value:g}'}"

@@ -2,8 +2,13 @@
 
 from __future__ import annotations
 
+import uuid
+
+from django.db.models import OuterRef, Subquery
+
 from dace.core.api import PenReading, as_pour_through
-from dace.measuring.models import Reading
+from dace.households.scope import Scope
+from dace.measuring.models import Reading, Subject
 
 
 def pen_reading(row: Reading) -> PenReading:
@@ -22,3 +27,12 @@ def as_drain(row: Reading) -> float:
     """A reading of a fill as the pour-through that it stands for [mS/cm at 25 C]."""
     found = as_pour_through(pen_reading(row))
     return found.value if found else row.ec_likely
+
+
+def last_drains(scope: Scope) -> dict[uuid.UUID, Reading]:
+    """The newest reading of every fill, by its subject; one query, a row for each fill read."""
+    of_one = Reading.objects.of(scope).filter(subject=OuterRef("pk"))
+    newest = of_one.order_by("-taken_at", "-created_at").values("pk")[:1]
+    fills = Subject.objects.of(scope).filter(kind=Subject.Kind.FILL)
+    rows = Reading.objects.of(scope).filter(pk__in=fills.values_list(Subquery(newest)))
+    return {row.subject_id: row for row in rows}

@@ -226,6 +226,7 @@ def strain(scope: Scope, brew_id: uuid.UUID, new: Strained) -> Jar:
             at=scope.now,
             litres=new.litres,
         )
+        _end(scope, brew)
         feed = core.composition_of_bottle(contents, brew.name)
         return Jar.objects.create(
             **new_row(scope, new.bottle_id),
@@ -308,9 +309,16 @@ def throw_out(scope: Scope, row_id: uuid.UUID, brew_id: uuid.UUID) -> BrewEvent:
         return repeat
     brew = _on_its_way(scope, brew_id)
     with change(scope, "brew", f"{brew.name} thrown out"):
+        _end(scope, brew)
         return BrewEvent.objects.create(
             **new_row(scope, row_id), brew=brew, kind=BrewEvent.Kind.THROW, at=scope.now
         )
+
+
+def _end(scope: Scope, brew: Brew) -> None:
+    """It is on its way no more; its page and its bottles stay."""
+    brew.ended_on = scope.now.date()
+    brew.save()
 
 
 def _on_its_way(scope: Scope, brew_id: uuid.UUID) -> Brew:

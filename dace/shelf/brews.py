@@ -4,11 +4,11 @@ from __future__ import annotations
 
 import uuid
 from dataclasses import dataclass
-from datetime import datetime, timedelta
+from datetime import date, datetime, timedelta
 from functools import cached_property
 from typing import Literal
 
-from django.db.models import Prefetch
+from django.db.models import Prefetch, QuerySet
 
 from dace.core import api as core
 from dace.core.api import BrewEstimate, BrewReading, PenReading, Recipe
@@ -97,40 +97,67 @@ def reading_of(brew: Brew, row: Reading, strained_day: float | None = None) -> B
 
 
 def brews(scope: Scope) -> tuple[BrewRecord, ...]:
-    """Every brew in use, oldest first; four queries, and one for each blended water."""
-    rows = _rows(scope)
+    """Every brew on its way, oldest first; four queries, and one for each blended water."""
+    rows = _with_events(scope, Brew.objects.in_use(scope))
     read: dict[uuid.UUID, list[Reading]] = {}
-    for row in Reading.objects.of(scope).filter(subject__kind="brew").order_by("taken_at"):
+    subjects = [brew.subject_id for brew in rows]
+    found = Reading.objects.of(scope).filter(subject_id__in=subjects).order_by("taken_at")
+    for row in found:
         read.setdefault(row.subject_id, []).append(row)
     return tuple(_record(scope, brew, tuple(read.get(brew.subject_id, ()))) for brew in rows)
 
 
+@dataclass(frozen=True)
+class PastBrew:
+    """A brew that was strained or thrown out, and when."""
+
+    id: uuid.UUID
+    name: str
+    method: str
+    state: BrewState
+    ended_on: date
+
+
+def past_brews(scope: Scope, most: int) -> tuple[PastBrew, ...]:
+    """The newest that are over, strained ones and thrown ones; two queries."""
+    rows = Brew.objects.of(scope).filter(ended_on__isnull=False).order_by("-ended_on", "-pk")
+    found = []
+    for brew in _with_events(scope, rows[:most]):
+        ended = _ended(tuple(brew.done))  # type: ignore[attr-defined]
+        state = _STATES[ended.kind if ended else ""]
+        on = brew.ended_on or brew.started_at.date()
+        found.append(PastBrew(brew.pk, brew.name, brew.method, state, on))
+    return tuple(found)
+
+
 def brew_now(scope: Scope, brew_id: uuid.UUID) -> BrewRecord:
-    """One brew as it stands; three queries.
+    """One brew as it stands, or as it ended; three queries.
 
     Raises
     ------
     NotFoundError
         If it is none of this household's.
     """
-    for brew in _rows(scope, brew_id):
+    for brew in _with_events(scope, Brew.objects.of(scope).filter(pk=brew_id)):
         rows = Reading.objects.of(scope).filter(subject_id=brew.subject_id).order_by("taken_at")
         return _record(scope, brew, tuple(rows))
     raise NotFoundError("brew_id", "an id of no brew here", "choose one from the shelf")
 
 
-def _rows(scope: Scope, brew_id: uuid.UUID | None = None) -> list[Brew]:
+def _with_events(scope: Scope, rows: QuerySet[Brew]) -> list[Brew]:
     events = BrewEvent.objects.of(scope).order_by("at", "created_at")
-    rows = Brew.objects.in_use(scope).select_related("water", "subject")
-    if brew_id is not None:
-        rows = rows.filter(pk=brew_id)
-    return list(rows.prefetch_related(Prefetch("events", events, to_attr="done")))
+    with_them = rows.select_related("water", "subject")
+    return list(with_them.prefetch_related(Prefetch("events", events, to_attr="done")))
+
+
+def _ended(events: tuple[BrewEvent, ...]) -> BrewEvent | None:
+    return next((e for e in events if e.kind in ("strain", "throw")), None)
 
 
 def _record(scope: Scope, brew: Brew, read: tuple[Reading, ...]) -> BrewRecord:
     events: tuple[BrewEvent, ...] = tuple(brew.done)  # type: ignore[attr-defined]
     recipe = core_recipe(brew)
-    ended = next((e for e in events if e.kind in ("strain", "throw")), None)
+    ended = _ended(events)
     state = _STATES[ended.kind if ended else ""]
     day = day_of(brew, ended.at if ended else scope.now)
     steps = _steps(scope, brew, events, recipe) if state == "brewing" else ()

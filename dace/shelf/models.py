@@ -137,7 +137,10 @@ class BrewEvent(Kept):
     litres = models.FloatField(null=True, blank=True)
 
     class Meta:
-        indexes = [models.Index(fields=["brew", "-at"], name="brew_event_newest_first")]
+        indexes = [
+            models.Index(fields=["brew", "-at"], name="brew_event_newest_first"),
+            models.Index(fields=["household", "-at"], name="brew_event_newest_of_all"),
+        ]
 
     def __str__(self) -> str:
         return f"{self.brew}: {self.get_kind_display()}"

@@ -2,6 +2,9 @@
 
 from __future__ import annotations
 
+import uuid
+from collections.abc import Sequence
+
 from dace.core.api import (
     TEASPOON_ML,
     Composition,
@@ -13,7 +16,7 @@ from dace.core.api import (
     content_of_feed,
     material,
 )
-from dace.shelf.bottles import contents_of, strengths
+from dace.shelf.bottles import contents_now, contents_of, read_since
 from dace.shelf.models import Jar
 
 
@@ -41,17 +44,26 @@ def composition_of(jar: Jar) -> Composition:
     return composition(label_of(jar))
 
 
+def compositions_now(jars: Sequence[Jar]) -> dict[uuid.UUID, Composition]:
+    """What would be poured from each today: readings of a bottle since count; one query."""
+    read = read_since(jars)
+    return {
+        jar.pk: composition_of_bottle(contents_now(jar, read[jar.pk]), jar.name)
+        if jar.pk in read
+        else composition_of(jar)
+        for jar in jars
+    }
+
+
 def composition_now(jar: Jar) -> Composition:
-    """What would be poured from it today: readings of a bottle since it was strained count."""
-    if jar.contents is not None:
-        return composition_of_bottle(strengths(jar)[-1].contents, jar.name)
-    return composition_of(jar)
+    """What would be poured from one today; one query for a bottle."""
+    return compositions_now([jar])[jar.pk]
 
 
-def content_of(jar: Jar) -> Content:
+def content_of(jar: Jar, feed: Composition | None = None) -> Content:
     """What a g or mL of a stored jar brings, at once and later."""
     like = material(jar.material) if jar.material else None
-    return content_of_feed(composition_now(jar), jar.slow, like)
+    return content_of_feed(feed or composition_now(jar), jar.slow, like)
 
 
 def g_per_ml(jar: Jar) -> float | None:

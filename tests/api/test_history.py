@@ -1,5 +1,7 @@
 """What was done, in what order, and what undo makes of it."""
 
+from urllib.parse import quote
+
 from dace.households.models import Change
 from tests.api.base import Asking, WeirYardCase, new_id
 
@@ -9,19 +11,22 @@ class Notebook(WeirYardCase):
         return self.asking.get(f"/api/notebook{query}").json()
 
     def moments(self, book):
-        rows = [d["at"] for d in book["doses"]] + [r["at"] for r in book["readings"]]
+        rows = [one["at"] for kind in ("doses", "readings", "others") for one in book[kind]]
         return sorted(rows, reverse=True)
 
     def test_pages_follow_one_another_without_gap_or_repeat(self):
         whole = self.moments(self.book("?limit=500"))
-        self.assertEqual(len(whole), 21 + 20 + 1)  # doses, drains, one of a brew
+        book = self.book("?limit=500")
+        self.assertEqual((len(book["doses"]), len(book["readings"])), (21, 20 + 1))
+        kinds = {other["kind"] for other in book["others"]}
+        self.assertLessEqual({"look", "soil_test", "dressing", "brew"}, kinds)
         seen, before = [], ""
-        for _ in range(20):
+        for _ in range(40):
             page = self.book(f"?limit=7{before}")
             seen += self.moments(page)
             if not page["more"]:
                 break
-            before = f"&before={seen[-1].replace('+', '%2B')}"
+            before = f"&before={quote(page['next'])}"
         self.assertEqual(seen, whole)
 
     def test_a_late_entry_stands_at_its_own_time(self):

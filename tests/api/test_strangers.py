@@ -67,7 +67,9 @@ class Strangers(WeirYardCase):
         self.assert_refused(stranger.get(brew), 404, "brew_id")
         jar_page = stranger.get(f"/api/jars/{self.jar}/page")
         self.assert_refused(jar_page, 404, "jar_id")
-        self.assertEqual(stranger.get("/api/shelf").json(), {"jars": [], "brews": []})
+        self.assertEqual(stranger.get("/api/shelf").json(), {"jars": [], "brews": [], "past": []})
+        self.assertEqual(stranger.get("/api/roots").json(), {"fills": []})
+        self.assertEqual(stranger.get("/api/notebook").json()["others"], [])
         page = stranger.get(f"/api/plantings/{planting}/page")
         self.assert_refused(page, 404, "planting_id")
         mine = {"jar_id": self.jar, "water_id": self.water, "stand_id": self.stand}

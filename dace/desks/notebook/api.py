@@ -10,6 +10,7 @@ from ninja import Query, Router, Schema
 from pydantic import Field
 
 from dace.core.api import PenReading
+from dace.desks.notebook.entries import read_cursor
 from dace.desks.notebook.page import notebook_page
 from dace.desks.notebook.readables import readables_page
 from dace.desks.notebook.schemas import NotebookOut, ReadablesOut
@@ -40,14 +41,19 @@ class Which(Schema):
     """Which part of the Notebook."""
 
     stop: uuid.UUID | None = None
-    before: Instant | None = None
+    before: Line = ""
     limit: Annotated[int, Field(ge=1, le=500)] = 60
 
 
 @router.get("/notebook", response=NotebookOut, operation_id="notebook")
 def notebook(request: Any, which: Query[Which]) -> NotebookOut:
-    """Doses and readings, newest first."""
-    return notebook_page(request.auth, which.stop, which.before, which.limit)
+    """All that was done, read and seen, newest first."""
+    return notebook_page(
+        request.auth,
+        which.stop,
+        read_cursor(which.before) if which.before else None,
+        which.limit,
+    )
 
 
 class Where(Schema):

@@ -7,7 +7,7 @@ from datetime import UTC, datetime, time
 
 from dace.desks.notebook.schemas import ShownOut
 from dace.feeding.models import Can, Watering
-from dace.feeding.reads import doses
+from dace.feeding.reads import doses_on
 from dace.garden.models import Fill, Water
 from dace.garden.reads import core_water, stops, waters
 from dace.households.scope import Scope
@@ -64,8 +64,7 @@ def _drain(scope: Scope, fill: Fill) -> float:
             d.can.ec_likely * off(str(d.can_id), _FILLED_BY_HAND),
             core_water(d.can.water).of("HCO3"),
         )
-        for d in doses(scope)
-        if d.fill_id == fill.pk
+        for d in doses_on(scope, fill.pk)
     ]
     plain = Watering.objects.of(scope).filter(fill=fill).select_related("water")
     for w in plain:

@@ -1,12 +1,13 @@
-"""The Notebook: doses and readings, newest first."""
+"""The Notebook: all that was done, read and seen, newest first."""
 
 from __future__ import annotations
 
 import uuid
 from dataclasses import dataclass
-from datetime import datetime
+from zoneinfo import ZoneInfo
 
 from django.contrib.contenttypes.models import ContentType
+from django.db.models import F, Sum
 from reversion.models import Version
 
 from dace.core.api import (
@@ -17,113 +18,163 @@ from dace.core.api import (
     crop,
     say,
 )
-from dace.desks.notebook.schemas import DoseOut, NotebookOut, ReadingOut
+from dace.desks.notebook.entries import KINDS, Cursor, Entry, page_of
+from dace.desks.notebook.schemas import DoseOut, NotebookOut, OtherOut, ReadingOut
+from dace.desks.shared import said
 from dace.feeding.models import CanPart, Dose
-from dace.feeding.reads import doses, parts_by_can
-from dace.garden.reads import StopRecord, by_subject, stops, waters
+from dace.garden.models import Fill, Water
+from dace.garden.reads import garden_of
 from dace.households.scope import Scope
 from dace.measuring.models import Reading
 from dace.measuring.reads import pen_reading
+from dace.shelf.models import Brew
+
+_LAST_KINDS = [kind.model for kind in KINDS]
 
 
 @dataclass(frozen=True)
-class _Page:
-    doses: tuple[Dose, ...]
-    readings: tuple[Reading, ...]
-    more: bool
+class _Written:
+    """The change that wrote a row, where it still stands, and who made it."""
+
+    change_id: int | None = None
+    who: str = ""
+
+
+_NOBODY = _Written()
 
 
 def notebook_page(
-    scope: Scope, stop_id: uuid.UUID | None, before: datetime | None, limit: int
+    scope: Scope, stop_id: uuid.UUID | None, before: Cursor | None, limit: int
 ) -> NotebookOut:
-    """The newest entries, of one stop or the whole garden; twelve queries at most."""
-    path = stops(scope)
-    poured, cans = doses(scope), parts_by_can(scope)
-    read = tuple(
-        Reading.objects.of(scope).select_related("subject").order_by("-taken_at", "-created_at")
-    )
-    page = _page(poured, read, _subjects_at(path, stop_id), stop_id, before, limit)
-    changes = _changes([row.pk for row in (*page.doses, *read)])
-    left = _left(poured)
-    of_can: dict[uuid.UUID, list[Reading]] = {}
-    for row in read:
-        of_can.setdefault(row.subject_id, []).append(row)
-    where = by_subject(path)
-    named = {water.subject_id: water.name for water in waters(scope)}
+    """The newest entries, of one stop or the whole garden; twenty-five queries at most."""
+    zone = ZoneInfo(garden_of(scope).zone)
+    entries, following = page_of(scope, zone, stop_id, before, limit)
+    doses = [entry.row for entry in entries if entry.kind == "dose"]
+    cans = {dose.can_id: dose.can for dose in doses}
+    of_can = _readings(scope, [can.subject_id for can in cans.values()])
+    ids = [entry.row.pk for entry in entries]
+    written = _written([*ids, *(row.pk for rows in of_can.values() for row in rows)])
+    parts, left = _parts(scope, list(cans)), _left(scope, list(cans))
+    where = _Where(scope, entries)
     return NotebookOut(
         doses=[
-            _dose(
-                d, cans.get(d.can_id, ()), of_can.get(d.can.subject_id, []), left[d.can_id], changes
-            )
-            for d in page.doses
+            _dose(d, parts.get(d.can_id, []), of_can.get(d.can.subject_id, []), left, written)
+            for d in doses
         ],
         readings=[
-            _reading(r, where.get(r.subject_id), None, changes, named.get(r.subject_id, ""))
-            for r in page.readings
+            _reading(entry.row, where.of(entry.row.subject_id), None, written)
+            for entry in entries
+            if entry.kind == "reading"
         ],
-        more=page.more,
+        others=[
+            _other(entry, where, written)
+            for entry in entries
+            if entry.kind not in ("dose", "reading")
+        ],
+        more=following is not None,
+        next=str(following) if following else None,
     )
 
 
-def _subjects_at(path: tuple[StopRecord, ...], stop_id: uuid.UUID | None) -> set[uuid.UUID] | None:
-    if stop_id is None:
-        return None
-    return {subject for stop in path if stop.id == stop_id for subject, _ in stop.fills}
+def _readings(scope: Scope, subjects: list[uuid.UUID]) -> dict[uuid.UUID, list[Reading]]:
+    """The readings of some cans, newest first; one query."""
+    found: dict[uuid.UUID, list[Reading]] = {}
+    rows = Reading.objects.of(scope).filter(subject_id__in=subjects).select_related("subject")
+    for row in rows.order_by("-taken_at", "-created_at"):
+        found.setdefault(row.subject_id, []).append(row)
+    return found
 
 
-def _page(
-    poured: tuple[Dose, ...],
-    read: tuple[Reading, ...],
-    subjects: set[uuid.UUID] | None,
-    stop_id: uuid.UUID | None,
-    before: datetime | None,
-    limit: int,
-) -> _Page:
-    chosen = [d for d in poured if stop_id is None or d.fill.place_id == stop_id]
-    drains = [r for r in read if r.subject.kind != "can"]
-    if subjects is not None:
-        drains = [r for r in drains if r.subject_id in subjects]
-    moments = [(d.poured_at, d) for d in chosen] + [(r.taken_at, r) for r in drains]
-    if before is not None:
-        moments = [(at, row) for at, row in moments if at < before]
-    moments.sort(key=lambda pair: pair[0], reverse=True)
-    shown = [row for _, row in moments[:limit]]
-    return _Page(
-        tuple(row for row in shown if isinstance(row, Dose)),
-        tuple(row for row in shown if isinstance(row, Reading)),
-        len(moments) > limit,
-    )
+def _parts(scope: Scope, cans: list[uuid.UUID]) -> dict[uuid.UUID, list[CanPart]]:
+    """The sources of some cans; one query."""
+    found: dict[uuid.UUID, list[CanPart]] = {}
+    rows = CanPart.objects.of(scope).filter(can_id__in=cans).select_related("jar")
+    for part in rows.order_by("created_at"):
+        found.setdefault(part.can_id, []).append(part)
+    return found
 
 
-def _changes(ids: list[uuid.UUID]) -> dict[str, int]:
-    """The change that wrote each row, where it still stands; one query."""
-    kinds = [ContentType.objects.get_for_model(model) for model in (Dose, Reading)]
+def _left(scope: Scope, cans: list[uuid.UUID]) -> dict[uuid.UUID, float]:
+    """What some cans still hold [L]; one query."""
+    rows = Dose.objects.of(scope).filter(can_id__in=cans).values("can_id", "can__vessel_l")
+    summed = rows.annotate(poured=Sum(F("litres_each") * F("plants"))).order_by()
+    return {row["can_id"]: max(0.0, row["can__vessel_l"] - row["poured"]) for row in summed}
+
+
+def _written(ids: list[uuid.UUID]) -> dict[str, _Written]:
+    """Who wrote each row and by which change, where that stands; one query."""
+    kinds = ContentType.objects.get_for_models(*_LAST_KINDS).values()
     rows = Version.objects.filter(
+        db="default",
         content_type__in=kinds,
         object_id__in=[str(row_id) for row_id in ids],
         revision__change__undone=False,
         revision__change__undoes__isnull=True,
     )
-    return dict(rows.values_list("object_id", "revision__change__id"))
+    found = rows.order_by("-pk").values_list(
+        "object_id", "revision__change__id", "revision__user__username"
+    )
+    return {key: _Written(change_id, who or "") for key, change_id, who in found}
 
 
-def _left(poured: tuple[Dose, ...]) -> dict[uuid.UUID, float]:
-    left: dict[uuid.UUID, float] = {}
-    for dose in poured:
-        left[dose.can_id] = left.get(dose.can_id, dose.can.vessel_l) - dose.litres
-    return left
+class _Where:
+    """Names of the places and waters that entries are about; two queries."""
+
+    def __init__(self, scope: Scope, entries: list[Entry]) -> None:
+        subjects = {e.row.subject_id for e in entries if e.kind in ("reading", "test")}
+        fills = Fill.objects.of(scope).filter(subject_id__in=subjects).select_related("place")
+        waters = Water.objects.of(scope).filter(subject_id__in=subjects)
+        brews = Brew.objects.of(scope).filter(subject_id__in=subjects)
+        self._places = {fill.subject_id: (fill.place_id, fill.place.name) for fill in fills}
+        self._names = dict(waters.values_list("subject_id", "name"))
+        self._names |= dict(brews.values_list("subject_id", "name"))
+
+    def of(self, subject_id: uuid.UUID | None) -> tuple[uuid.UUID | None, str]:
+        """The stop of a subject and its name; the name alone where it is at none."""
+        if subject_id is None:
+            return None, ""
+        return self._places.get(subject_id, (None, self._names.get(subject_id, "")))
+
+
+_SAID = {
+    "dressing": said.dressing_words,
+    "watering": said.watering_words,
+    "test": said.test_words,
+    "harvest": said.harvest_words,
+    "look": said.look_words,
+    "soil_test": said.soil_test_words,
+    "brew": said.brew_words,
+}
+
+
+def _other(entry: Entry, where: _Where, written: dict[str, _Written]) -> OtherOut:
+    fill = getattr(entry.row, "fill", None)
+    stop = where.of(getattr(entry.row, "subject_id", None))
+    if fill is not None:
+        stop = (fill.place_id, fill.place.name)
+    by = written.get(str(entry.row.pk), _NOBODY)
+    return OtherOut(
+        id=entry.row.pk,
+        kind=entry.kind,  # type: ignore[arg-type]
+        at=entry.at,
+        stop_id=stop[0],
+        stop=stop[1],
+        text=_SAID[entry.kind](entry.row),  # type: ignore[operator]
+        change_id=by.change_id,
+        who=by.who,
+    )
 
 
 def _dose(
     dose: Dose,
-    parts: tuple[CanPart, ...],
+    parts: list[CanPart],
     read: list[Reading],
-    left: float,
-    changes: dict[str, int],
+    left_l: dict[uuid.UUID, float],
+    written: dict[str, _Written],
 ) -> DoseOut:
     can = dose.can
     expected = Result(can.ec_likely, can.ec_low, can.ec_high, "mS/cm", ())
-    left = max(0.0, left)
+    left, by = left_l[can.id], written.get(str(dose.id), _NOBODY)
     return DoseOut(
         id=dose.id,
         at=dose.poured_at,
@@ -145,8 +196,9 @@ def _dose(
         can_subject_id=can.subject_id,
         left_l=left,
         left=say(left, 3),
-        readings=[_reading(r, None, expected, changes) for r in read],
-        change_id=changes.get(str(dose.id)),
+        readings=[_reading(r, (None, ""), expected, written) for r in read],
+        change_id=by.change_id,
+        who=by.who,
     )
 
 
@@ -156,19 +208,19 @@ def _unit(part: CanPart) -> str:
 
 def _reading(
     row: Reading,
-    stop: StopRecord | None,
+    stop: tuple[uuid.UUID | None, str],
     expected: Result | None,
-    changes: dict[str, int],
-    water: str = "",
+    written: dict[str, _Written],
 ) -> ReadingOut:
     read = Result(row.ec_likely, row.ec_low, row.ec_high, "mS/cm", ())
     verdict = compare_with_expected(read, expected) if expected else None
     parts = f" at 1 + {say(row.parts_water)}" if row.parts_water else ""
+    by = written.get(str(row.id), _NOBODY)
     return ReadingOut(
         id=row.id,
         at=row.taken_at,
-        stop_id=stop.id if stop else None,
-        stop=stop.name if stop else water,
+        stop_id=stop[0],
+        stop=stop[1],
         kind=row.subject.kind,
         shown=f"{say(row.value, 4)} {row.scale}{parts}",
         ec=f"{row.ec_likely:.2f}",
@@ -177,7 +229,8 @@ def _reading(
         method=row.method,
         verdict=verdict.verdict if verdict else "",
         text=verdict.text if verdict else _as_pour_through(row),
-        change_id=changes.get(str(row.id)),
+        change_id=by.change_id,
+        who=by.who,
     )
 
 

@@ -7,7 +7,7 @@ import uuid
 from dace.core import api as core
 from dace.core.api import DaceError
 from dace.desks.notebook.schemas import MethodOut, PenToReadOut, ReadableOut, ReadablesOut
-from dace.feeding.reads import doses, jars_with_stock
+from dace.feeding.reads import jars_with_stock, newest_cans
 from dace.garden.reads import garden_of, stops, waters
 from dace.households.scope import Scope
 from dace.measuring.models import Pen
@@ -32,12 +32,11 @@ def readables_page(scope: Scope, stop_id: uuid.UUID | None) -> ReadablesOut:
     pens = list(Pen.objects.in_use(scope).order_by("created_at"))
     most = pens[0].most_ms_cm if pens else None
     found: dict[uuid.UUID, ReadableOut] = {}
-    for dose in doses(scope):
+    for dose in newest_cans(scope, _NEWEST_CANS):
         can = dose.can
         name = f"the can: {can.ratio} in {can.vessel_l:g} L, poured on {dose.fill.place}"
-        if can.subject_id not in found and len(found) < _NEWEST_CANS:
-            parts, advice = _parts(can.ec_likely, most)
-            found[can.subject_id] = _readable(can.subject_id, name, "can", parts, advice)
+        parts, advice = _parts(can.ec_likely, most)
+        found[can.subject_id] = _readable(can.subject_id, name, "can", parts, advice)
     found |= _liquids(scope, most)
     for stop in stops(scope):
         if stop_id is None or stop.id == stop_id:
@@ -67,12 +66,11 @@ def _liquids(scope: Scope, most: float | None) -> dict[uuid.UUID, ReadableOut]:
     """Brews on their way, and bottles with something in them."""
     found: dict[uuid.UUID, ReadableOut] = {}
     for record in brews(scope):
-        if record.state == "brewing":
-            name = f"the brew: {record.brew.name}"
-            expected = record.estimate.ec.at(min(len(record.estimate.days) - 1, int(record.day)))
-            parts, advice = _parts(expected[2], most)
-            subject_id = record.brew.subject_id
-            found[subject_id] = _readable(subject_id, name, "brew", parts, advice or _STILL)
+        name = f"the brew: {record.brew.name}"
+        expected = record.estimate.ec.at(min(len(record.estimate.days) - 1, int(record.day)))
+        parts, advice = _parts(expected[2], most)
+        subject_id = record.brew.subject_id
+        found[subject_id] = _readable(subject_id, name, "brew", parts, advice or _STILL)
     for jar, stock in jars_with_stock(scope):
         if jar.brew is not None and jar.contents is not None and stock > 0:
             parts, advice = _parts(jar.contents["ec_ms_cm"][2], most)

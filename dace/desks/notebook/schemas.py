@@ -27,6 +27,7 @@ class ReadingOut(Schema):
     verdict: core.ReadVerdict | Literal[""]
     text: str
     change_id: int | None
+    who: str
 
 
 class DoseOut(Schema):
@@ -54,14 +55,33 @@ class DoseOut(Schema):
     left: str
     readings: list[ReadingOut]
     change_id: int | None
+    who: str
+
+
+class OtherOut(Schema):
+    """Anything else that was done or seen, as a line; what is kept by the day stands at noon."""
+
+    id: uuid.UUID
+    kind: Literal["dressing", "watering", "test", "harvest", "look", "soil_test", "brew"]
+    at: datetime
+    stop_id: uuid.UUID | None
+    stop: str
+    text: str
+    change_id: int | None
+    who: str
 
 
 class NotebookOut(Schema):
-    """Doses and drain readings in one list by time, each kind in its own field."""
+    """One list by time, newest first, each kind in its own field.
+
+    ``next`` goes back as ``before`` for the page after this one.
+    """
 
     doses: list[DoseOut]
     readings: list[ReadingOut]
+    others: list[OtherOut]
     more: bool
+    next: str | None
 
 
 class ReadableOut(Schema):

@@ -7,11 +7,11 @@ from datetime import datetime
 
 from dace.core import api as core
 from dace.desks.path.schemas import BrewDueOut, PathOut, StandOut, StopOut
-from dace.feeding.models import Dose
+from dace.feeding.reads import last_fed
 from dace.garden.reads import StandRecord, StopRecord, garden_of, stops
 from dace.households.scope import Scope
 from dace.measuring.models import Reading
-from dace.measuring.reads import as_drain
+from dace.measuring.reads import as_drain, last_drains
 from dace.shelf.brews import brews
 
 _DRAWINGS = {
@@ -32,10 +32,9 @@ _DRAWINGS = {
 
 
 def path_page(scope: Scope) -> PathOut:
-    """The whole path; sixteen queries whatever its length."""
+    """The whole path; fourteen queries whatever its length and history."""
     garden = garden_of(scope)
-    drains = _last_drains(scope)
-    fed = _last_fed(scope)
+    drains, fed = last_drains(scope), last_fed(scope)
     return PathOut(
         garden=garden.name,
         zone=garden.zone,
@@ -48,16 +47,6 @@ def path_page(scope: Scope) -> PathOut:
             if r.due
         ],
     )
-
-
-def _last_drains(scope: Scope) -> dict[uuid.UUID, Reading]:
-    rows = Reading.objects.of(scope).filter(subject__kind="fill").order_by("taken_at", "created_at")
-    return {row.subject_id: row for row in rows}
-
-
-def _last_fed(scope: Scope) -> dict[uuid.UUID, datetime]:
-    rows = Dose.objects.of(scope).order_by("poured_at")
-    return dict(rows.values_list("fill__place_id", "poured_at"))
 
 
 def _stop(

@@ -12,8 +12,8 @@ from pydantic import Field
 
 from dace.core.api import PenReading
 from dace.desks.notebook.api import ReadingIn
-from dace.desks.roots.page import ShownReading, meaning, place_page
-from dace.desks.roots.schemas import MeaningOut, PlaceRootsOut
+from dace.desks.roots.page import ShownReading, all_roots, meaning, place_page
+from dace.desks.roots.schemas import AllRootsOut, MeaningOut, PlaceRootsOut
 from dace.desks.shared.typed import read_litres
 from dace.desks.shared.written import WrittenOut, written
 from dace.feeding.watering import NewWatering, log_every_watering, log_watering
@@ -61,6 +61,12 @@ class HarvestIn(Schema):
     grams: Number | None = None
     pieces: Annotated[int, Field(ge=0, le=1_000_000)] | None = None
     picked_on: date | None = None
+
+
+@router.get("/roots", response=AllRootsOut, operation_id="all_roots")
+def every_root(request: Any) -> AllRootsOut:
+    """What the drain of every place says."""
+    return all_roots(request.auth)
 
 
 @router.get("/places/{place_id}/roots", response=PlaceRootsOut, operation_id="place_roots")

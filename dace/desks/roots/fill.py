@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import uuid
+from dataclasses import dataclass
 from datetime import datetime, timedelta
 from typing import Literal
 from zoneinfo import ZoneInfo
@@ -16,49 +17,96 @@ from dace.desks.roots.schemas import (
     NoteOut,
     PouredOut,
     RootChartOut,
+    RootLineOut,
     RootsOut,
 )
+from dace.desks.shared import said
 from dace.desks.shared.figures import rough, steps_out
 from dace.feeding.rootzones import RootRecord
 from dace.garden.models import Garden, Water
 from dace.garden.reads import core_water, waters
 from dace.households.scope import Scope
-from dace.measuring.models import FieldTest
 from dace.measuring.reads import as_drain
 
 _FLUSH_LASTS = timedelta(days=2)
 _SHOWN_DAYS = 60
 
 
-def roots_out(scope: Scope, garden: Garden, record: RootRecord) -> RootsOut:
-    """One fill as its page shows it; three queries for the waters."""
-    found, fill = record.followed, record.fill
+@dataclass(frozen=True)
+class Stands:
+    """Where the roots of a fill stand today, in the way that such a place is read.
+
+    ``now`` and ``band`` are mS/cm at 25 C of what drains, or of a paste in a bed.
+    """
+
+    now: tuple[float, float, float]
+    band: tuple[float, float] | None
+    word: core.RootWord | Literal[""]
+    factor: float
+    what: str
+    headline: str
+
+
+def stands(found: Followed) -> Stands:
+    """Today's band, its word and its sentence."""
     root = found.root_zone
-    today = found.first + timedelta(days=found.today)
-    band = core.comfort(root, today)
+    band = core.comfort(root, found.first + timedelta(days=found.today))
     factor = core.as_paste(1.0) if root.is_bed else 1.0
     low, likely, high = (v * factor for v in found.now)
-    word: core.RootWord | Literal[""] = core.word_for(found.now[1], band) if band else ""
-    feed = core.next_feed(found)
     what = "a paste of the soil" if root.is_bed else "what drains"
     at = f"{what} reads about {likely:.1f} mS/cm ({low:.1f} to {high:.1f})"
-    headline = f"{at[0].upper()}{at[1:]}."
-    if band:
-        span = f"{say(band.low * factor, 2)} to {say(band.high * factor, 2)}"
-        means = core.ROOT_WORDS[core.word_for(found.now[1], band)]
-        headline = f"{headline[:-1]}: {means}. {band.whose.capitalize()} likes {span}."
+    at = f"{at[0].upper()}{at[1:]}"
+    if band is None:
+        return Stands((low, likely, high), None, "", factor, what, f"{at}.")
+    word = core.word_for(found.now[1], band)
+    ends = (band.low * factor, band.high * factor)
+    likes = f"{band.whose.capitalize()} likes {say(ends[0], 2)} to {say(ends[1], 2)}."
+    headline = f"{at}: {core.ROOT_WORDS[word]}. {likes}"
+    return Stands((low, likely, high), ends, word, factor, what, headline)
+
+
+def root_line(scope: Scope, record: RootRecord, plants: str) -> RootLineOut:
+    """One fill in a row of all; one query for the waters of an asking."""
+    at, found, fill = stands(record.followed), record.followed, record.fill
+    feed, flush = _next_feed(core.next_feed(found)), flush_out(scope, record, at)
+    low, likely, high = at.now
+    return RootLineOut(
+        place_id=fill.place_id,
+        fill_id=fill.pk,
+        name=fill.name or fill.place.name,
+        plants=plants,
+        word=at.word,
+        headline=at.headline,
+        low=low,
+        likely=likely,
+        high=high,
+        comfort_low=at.band[0] if at.band else None,
+        comfort_high=at.band[1] if at.band else None,
+        read=bool(found.looked),
+        wants=flush is not None
+        or at.word in ("too_salty", "burning")
+        or (feed is not None and feed.say != "same"),
+        says=flush.text if flush else feed.words if feed else "",
+        flush_l=flush.litres if flush else 0.0,
+        flush_water=flush.water if flush else "",
+    )
+
+
+def roots_out(scope: Scope, garden: Garden, record: RootRecord) -> RootsOut:
+    """One fill as its page shows it; one query for the waters of an asking."""
+    at, found, fill = stands(record.followed), record.followed, record.fill
     return RootsOut(
         fill_id=fill.pk,
         subject_id=fill.subject_id,
         name=fill.name or fill.place.name,
-        is_bed=root.is_bed,
+        is_bed=found.root_zone.is_bed,
         logs_waterings=fill.logs_waterings,
-        word=word,
-        headline=headline,
+        word=at.word,
+        headline=at.headline,
         lines=_lines(scope, found),
-        next_feed=_next_feed(feed),
-        flush=None if root.is_bed or band is None else _flush(scope, record, word),
-        chart=_chart(record, ZoneInfo(garden.zone), factor, what),
+        next_feed=_next_feed(core.next_feed(found)),
+        flush=flush_out(scope, record, at),
+        chart=_chart(record, ZoneInfo(garden.zone), at.factor, at.what),
         doubts=[
             f"Doubted: {one.sample.value:.2f} on {one.sample.on:%-d %B}, where {one.low:.1f} to "
             f"{one.high:.1f} was expected. It is {one.doubt}."
@@ -117,15 +165,17 @@ def plainest(scope: Scope) -> Water | None:
     return min(waters(scope), key=lambda w: core_water(w).ec_ms_cm, default=None)
 
 
-def _flush(scope: Scope, record: RootRecord, word: str) -> FlushOut | None:
-    """A flush where it is too salty, or the rest of one that was begun."""
+def flush_out(scope: Scope, record: RootRecord, at: Stands) -> FlushOut | None:
+    """A flush where it is too salty, or the rest of one that was begun; none in beds."""
+    if record.followed.root_zone.is_bed or at.band is None:
+        return None
     since = scope.now - _FLUSH_LASTS
     done = sum(w.flush and w.poured_at >= since for w in record.waterings)
     water = plainest(scope)
     if (
         water is None
         or not record.followed.looked
-        or (word not in ("too_salty", "burning") and not done)
+        or (at.word not in ("too_salty", "burning") and not done)
     ):
         return None
     try:
@@ -229,16 +279,9 @@ def _records(record: RootRecord, zone: ZoneInfo) -> list[NoteOut]:
     """Tests and waterings, newest first."""
     rows: list[tuple[datetime, NoteOut]] = []
     for test in record.tests:
-        text = (
-            f"{test.get_kind_display()}: {test.word}"
-            if test.kind == FieldTest.Kind.MOISTURE
-            else f"{test.get_kind_display()} {say(test.value or 0, 3)}"
-            + (" mg/L" if test.kind == FieldTest.Kind.NITRATE else "")
-        )
-        rows.append((test.taken_at, _note(test.pk, test.taken_at, zone, text)))
+        rows.append((test.taken_at, _note(test.pk, test.taken_at, zone, said.test_words(test))))
     for row in record.waterings:
-        text = f"{say(row.litres, 3)} L from the {row.water.name}"
-        text += ", to flush" if row.flush else ""
+        text = said.watering_words(row)
         rows.append((row.poured_at, _note(row.pk, row.poured_at, zone, text)))
     return [note for _, note in sorted(rows, key=lambda pair: pair[0], reverse=True)][:12]
 

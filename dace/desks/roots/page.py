@@ -7,18 +7,36 @@ from dataclasses import dataclass
 
 from dace.core import api as core
 from dace.core.api import PenReading
-from dace.desks.roots.fill import roots_out
-from dace.desks.roots.schemas import MeaningOut, NoteOut, PickableOut, PlaceRootsOut
-from dace.feeding.rootzones import root_zone
-from dace.garden.models import Harvest
-from dace.garden.reads import StopRecord, fills_at, garden_of, harvests, stops
+from dace.desks.roots.fill import root_line, roots_out
+from dace.desks.roots.schemas import AllRootsOut, MeaningOut, NoteOut, PickableOut, PlaceRootsOut
+from dace.desks.shared.said import harvest_words
+from dace.feeding.rootzones import root_zones
+from dace.garden.reads import StopRecord, garden_of, harvests, stops
 from dace.households.scope import NotFoundError, Scope
 
 _MOST_HARVESTS = 8
 
 
+def all_roots(scope: Scope) -> AllRootsOut:
+    """Every fill along the path, followed at once; twenty-one queries for any number."""
+    path = stops(scope)
+    where = {fill_id: stop for stop in path for fill_id in stop.fill_ids}
+    records = root_zones(scope, garden_of(scope), list(where))
+    return AllRootsOut(
+        fills=[
+            root_line(scope, record, _plants(where[record.fill.pk], record.fill.pk))
+            for record in records
+        ]
+    )
+
+
+def _plants(stop: StopRecord, fill_id: uuid.UUID) -> str:
+    here = [s for s in stop.stands if s.fill_id == fill_id]
+    return ", ".join(f"{s.crop.counted(s.count)}, {s.stage.words}" for s in here)
+
+
 def place_page(scope: Scope, place_id: uuid.UUID) -> PlaceRootsOut:
-    """One place; twelve queries and fifteen for each fill.
+    """One place; twenty-two queries for any number of fills.
 
     Raises
     ------
@@ -37,21 +55,12 @@ def place_page(scope: Scope, place_id: uuid.UUID) -> PlaceRootsOut:
         plants=[f"{s.crop.counted(s.count)}, {s.stage.words}" for s in stop.stands],
         plantings=[PickableOut(planting_id=key, name=s.crop.name) for key, s in plantings.items()],
         fills=[
-            roots_out(scope, garden, root_zone(scope, garden, fill_id))
-            for fill_id in fills_at(scope, place_id)
+            roots_out(scope, garden, record) for record in root_zones(scope, garden, stop.fill_ids)
         ],
-        harvests=[_harvest(h, plantings[h.planting_id].crop) for h in picked],
+        harvests=[
+            NoteOut(id=h.pk, at=f"{h.picked_on:%-d %B}", text=harvest_words(h)) for h in picked
+        ],
     )
-
-
-def _harvest(row: Harvest, grown: core.Crop) -> NoteOut:
-    parts = []
-    if row.pieces:
-        parts.append(f"{row.pieces} picked")
-    if row.grams:
-        parts.append(core.amount_words(row.grams, "g"))
-    text = f"{grown.name}: {', '.join(parts)}"
-    return NoteOut(id=row.pk, at=f"{row.picked_on:%-d %B}", text=text)
 
 
 @dataclass(frozen=True)

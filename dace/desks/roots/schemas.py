@@ -100,6 +100,33 @@ class RootsOut(Schema):
     working: list[StepOut]
 
 
+class RootLineOut(Schema):
+    """One fill in the row of all [mS/cm at 25 C]; ``wants`` something before the next feed."""
+
+    place_id: uuid.UUID
+    fill_id: uuid.UUID
+    name: str
+    plants: str
+    word: core.RootWord | Literal[""]
+    headline: str
+    low: float
+    likely: float
+    high: float
+    comfort_low: float | None
+    comfort_high: float | None
+    read: bool
+    wants: bool
+    says: str
+    flush_l: float
+    flush_water: str
+
+
+class AllRootsOut(Schema):
+    """Every fill along the path."""
+
+    fills: list[RootLineOut]
+
+
 class PlaceRootsOut(Schema):
     """A place with every fill that it holds, and what was picked there."""
 

@@ -34,10 +34,12 @@ def season_page(scope: Scope, ahead: int = _AHEAD_WEEKS) -> SeasonOut:
         Weeks shown after today; thirty in all.
     """
     garden = garden_of(scope)
-    known, time = weather(scope, garden), clocks(scope, garden)
+    known = weather(scope, garden)
     last = known.today + timedelta(days=7 * ahead)
     first = last - timedelta(days=7 * WEEKS)
     zone = ZoneInfo(garden.zone)
+    plantings = _plantings(scope, first)
+    time = clocks(scope, garden, [planting.pk for planting in plantings])
     given = _by_planting(drops(scope, datetime(first.year, first.month, first.day, tzinfo=zone)))
     return SeasonOut(
         first=first,
@@ -46,10 +48,7 @@ def season_page(scope: Scope, ahead: int = _AHEAD_WEEKS) -> SeasonOut:
         climate=climate_of(garden).name,
         own_days=known.own_days,
         weeks=_weeks(known, first, last),
-        strips=[
-            _strip(planting, time, given.get(planting.pk, []), zone)
-            for planting in _plantings(scope, first)
-        ],
+        strips=[_strip(planting, time, given.get(planting.pk, []), zone) for planting in plantings],
     )
 
 

@@ -24,7 +24,7 @@ from dace.feeding.books import Books, books
 from dace.feeding.reads import jars_with_stock
 from dace.garden.models import Stand
 from dace.households.scope import Scope
-from dace.shelf.reads import content_of
+from dace.shelf.reads import compositions_now, content_of
 
 _EVERY_DAYS = 3
 
@@ -147,12 +147,13 @@ def _fills(scope: Scope, found: Books) -> list[FillOfferOut]:
     if found.history.planting.ended_on:
         return []
     jars = {str(jar.pk): (jar, stock) for jar, stock in jars_with_stock(scope)}
+    feeds = compositions_now([jar for jar, _ in jars.values()])
     offers = tuple(
         Offer(
             key,
             jar.name,
             "mL" if jar.form == "liquid" else "g",
-            content_of(jar),
+            content_of(jar, feeds[jar.pk]),
             jar.dissolves,
             stock,
         )

@@ -13,6 +13,7 @@ from dace.desks.shelf.schemas import (
     DueOut,
     IngredientOut,
     NamedOut,
+    PastBrewOut,
     RecipeOut,
     ShelfBrewOut,
     ShelfJarOut,
@@ -21,7 +22,7 @@ from dace.desks.shelf.schemas import (
 from dace.feeding.reads import jars_with_stock
 from dace.garden.reads import garden_of, waters
 from dace.households.scope import Scope
-from dace.shelf.brews import BrewRecord, StepRecord, brews
+from dace.shelf.brews import BrewRecord, StepRecord, brews, past_brews
 from dace.shelf.models import Jar
 from dace.shelf.reads import composition_of
 from dace.shelf.recipes import RecipeRecord, own_materials, recipes
@@ -40,14 +41,25 @@ _BREWABLE = (
     "inoculant",
     "fish",
 )
+_PAST = 20
 
 
 def shelf(scope: Scope) -> ShelfOut:
-    """Everything on the shelf; seven queries, and one for each blended water."""
+    """Everything on the shelf; eight queries, and one for each blended water."""
     zone = ZoneInfo(garden_of(scope).zone)
     return ShelfOut(
         jars=[shelf_jar(jar, stock, scope.now, zone) for jar, stock in jars_with_stock(scope)],
-        brews=[_brew(record) for record in brews(scope) if record.state != "thrown"],
+        brews=[_brew(record) for record in brews(scope)],
+        past=[
+            PastBrewOut(
+                id=one.id,
+                name=one.name,
+                method=core.method(one.method).name,
+                state=one.state,
+                ended_on=one.ended_on,
+            )
+            for one in past_brews(scope, _PAST)
+        ],
     )
 
 

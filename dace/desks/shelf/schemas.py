@@ -39,7 +39,7 @@ class DueOut(Schema):
 
 
 class ShelfBrewOut(Schema):
-    """A brew on its way or done, with its level and what is next."""
+    """A brew on its way, with its strength and what is next."""
 
     id: uuid.UUID
     name: str
@@ -51,11 +51,22 @@ class ShelfBrewOut(Schema):
     next: list[DueOut]
 
 
+class PastBrewOut(Schema):
+    """A brew that is over: strained or thrown out."""
+
+    id: uuid.UUID
+    name: str
+    method: str
+    state: BrewState
+    ended_on: date
+
+
 class ShelfOut(Schema):
-    """The whole shelf."""
+    """The whole shelf; ``past`` are the newest brews that are over."""
 
     jars: list[ShelfJarOut]
     brews: list[ShelfBrewOut]
+    past: list[PastBrewOut]
 
 
 class BandOut(Schema):

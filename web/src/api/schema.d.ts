@@ -693,7 +693,7 @@ export interface paths {
         };
         /**
          * Notebook
-         * @description Doses and readings, newest first.
+         * @description All that was done, read and seen, newest first.
          */
         get: operations["notebook"];
         put?: never;
@@ -1137,6 +1137,26 @@ export interface paths {
          * @description A recipe of her own.
          */
         put: operations["save_recipe"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/roots": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Every Root
+         * @description What the drain of every place says.
+         */
+        get: operations["all_roots"];
+        put?: never;
         post?: never;
         delete?: never;
         options?: never;
@@ -1599,6 +1619,14 @@ export interface components {
              * Format: uuid
              */
             stand_id: string;
+        };
+        /**
+         * AllRootsOut
+         * @description Every fill along the path.
+         */
+        AllRootsOut: {
+            /** Fills */
+            fills: components["schemas"]["RootLineOut"][];
         };
         /**
          * ApproachIn
@@ -2122,6 +2150,8 @@ export interface components {
             vessel: string;
             /** Water */
             water: string;
+            /** Who */
+            who: string;
         };
         /**
          * DotOut
@@ -2963,13 +2993,19 @@ export interface components {
         };
         /**
          * NotebookOut
-         * @description Doses and drain readings in one list by time, each kind in its own field.
+         * @description One list by time, newest first, each kind in its own field.
+         *
+         *     ``next`` goes back as ``before`` for the page after this one.
          */
         NotebookOut: {
             /** Doses */
             doses: components["schemas"]["DoseOut"][];
             /** More */
             more: boolean;
+            /** Next */
+            next: string | null;
+            /** Others */
+            others: components["schemas"]["OtherOut"][];
             /** Readings */
             readings: components["schemas"]["ReadingOut"][];
         };
@@ -2992,6 +3028,37 @@ export interface components {
         OrderIn: {
             /** Places */
             places: string[];
+        };
+        /**
+         * OtherOut
+         * @description Anything else that was done or seen, as a line; what is kept by the day stands at noon.
+         */
+        OtherOut: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Change Id */
+            change_id: number | null;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "dressing" | "watering" | "test" | "harvest" | "look" | "soil_test" | "brew";
+            /** Stop */
+            stop: string;
+            /** Stop Id */
+            stop_id: string | null;
+            /** Text */
+            text: string;
+            /** Who */
+            who: string;
         };
         /**
          * OwnJarOut
@@ -3228,6 +3295,31 @@ export interface components {
             name: string;
             /** Text */
             text: string;
+        };
+        /**
+         * PastBrewOut
+         * @description A brew that is over: strained or thrown out.
+         */
+        PastBrewOut: {
+            /**
+             * Ended On
+             * Format: date
+             */
+            ended_on: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Method */
+            method: string;
+            /** Name */
+            name: string;
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "brewing" | "strained" | "thrown";
         };
         /**
          * PathOut
@@ -3756,6 +3848,8 @@ export interface components {
             text: string;
             /** Verdict */
             verdict: ("as_expected" | "weaker" | "stronger") | "";
+            /** Who */
+            who: string;
         };
         /**
          * RecipeOut
@@ -3829,6 +3923,50 @@ export interface components {
             rain_mm: number[];
             /** Today */
             today: number;
+        };
+        /**
+         * RootLineOut
+         * @description One fill in the row of all [mS/cm at 25 C]; ``wants`` something before the next feed.
+         */
+        RootLineOut: {
+            /** Comfort High */
+            comfort_high: number | null;
+            /** Comfort Low */
+            comfort_low: number | null;
+            /**
+             * Fill Id
+             * Format: uuid
+             */
+            fill_id: string;
+            /** Flush L */
+            flush_l: number;
+            /** Flush Water */
+            flush_water: string;
+            /** Headline */
+            headline: string;
+            /** High */
+            high: number;
+            /** Likely */
+            likely: number;
+            /** Low */
+            low: number;
+            /** Name */
+            name: string;
+            /**
+             * Place Id
+             * Format: uuid
+             */
+            place_id: string;
+            /** Plants */
+            plants: string;
+            /** Read */
+            read: boolean;
+            /** Says */
+            says: string;
+            /** Wants */
+            wants: boolean;
+            /** Word */
+            word: ("low" | "comfortable" | "rising" | "too_salty" | "burning") | "";
         };
         /**
          * RootsOut
@@ -4043,7 +4181,7 @@ export interface components {
         };
         /**
          * ShelfBrewOut
-         * @description A brew on its way or done, with its level and what is next.
+         * @description A brew on its way, with its strength and what is next.
          */
         ShelfBrewOut: {
             /** Day */
@@ -4102,13 +4240,15 @@ export interface components {
         };
         /**
          * ShelfOut
-         * @description The whole shelf.
+         * @description The whole shelf; ``past`` are the newest brews that are over.
          */
         ShelfOut: {
             /** Brews */
             brews: components["schemas"]["ShelfBrewOut"][];
             /** Jars */
             jars: components["schemas"]["ShelfJarOut"][];
+            /** Past */
+            past: components["schemas"]["PastBrewOut"][];
         };
         /**
          * ShownOut
@@ -4672,8 +4812,11 @@ export interface components {
          * @description Which part of the Notebook.
          */
         Which: {
-            /** Before */
-            before?: string | null;
+            /**
+             * Before
+             * @default
+             */
+            before: string;
             /**
              * Limit
              * @default 60
@@ -5518,7 +5661,7 @@ export interface operations {
         parameters: {
             query?: {
                 stop?: string | null;
-                before?: string | null;
+                before?: string;
                 limit?: number;
             };
             header?: never;
@@ -6066,6 +6209,26 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+        };
+    };
+    all_roots: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AllRootsOut"];
                 };
             };
         };

@@ -1,0 +1,58 @@
+"""What was done, read and seen, as one says it in a line."""
+
+from __future__ import annotations
+
+from dace.core import api as core
+from dace.core.api import say
+from dace.feeding.models import Dressing, Watering
+from dace.garden.models import Harvest, SoilTest, StageSeen
+from dace.measuring.models import FieldTest
+from dace.shelf.models import BrewEvent
+
+
+def watering_words(row: Watering) -> str:
+    """``4.6 L from the rain butt, to flush``."""
+    return f"{say(row.litres, 3)} L from the {row.water.name}{', to flush' if row.flush else ''}"
+
+
+def test_words(row: FieldTest) -> str:
+    """``pH 6.8``, ``nitrate strip 40 mg/L`` or ``moisture by feel: dry``."""
+    kind = row.get_kind_display()
+    if row.kind == FieldTest.Kind.MOISTURE:
+        return f"{kind}: {row.word}"
+    unit = " mg/L" if row.kind == FieldTest.Kind.NITRATE else ""
+    return f"{kind} {say(row.value or 0, 3)}{unit}"
+
+
+def harvest_words(row: Harvest) -> str:
+    """``Aubergine: 3 picked, 450 g``."""
+    parts = []
+    if row.pieces:
+        parts.append(f"{row.pieces} picked")
+    if row.grams:
+        parts.append(core.amount_words(row.grams, "g"))
+    return f"{core.crop(row.planting.crop).name}: {', '.join(parts)}"
+
+
+def dressing_words(row: Dressing) -> str:
+    """``147 g of pelleted poultry manure, dry``."""
+    name = row.jar.name if row.jar else core.material(row.material).name
+    return f"{core.amount_words(row.grams, 'g')} of {name}, dry"
+
+
+def look_words(row: StageSeen) -> str:
+    """``Aubergine seen in flower``."""
+    grown = core.crop(row.planting.crop)
+    return f"{grown.name} seen {grown.stage(row.stage).words}"
+
+
+def soil_test_words(row: SoilTest) -> str:
+    """``Soil or medium tested: N 40, P 60 mg/L``."""
+    values = [f"{n} {say(row.values[n], 3)}" for n in core.NUTRIENTS if n in row.values]
+    return f"Soil or medium tested: {', '.join(values)} {row.unit}"
+
+
+def brew_words(row: BrewEvent) -> str:
+    """``Comfrey ferment: strained, 14 L``."""
+    litres = f", {say(row.litres, 3)} L" if row.litres else ""
+    return f"{row.brew.name}: {row.get_kind_display()}{litres}"

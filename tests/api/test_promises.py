@@ -1,0 +1,133 @@
+"""What every read promises: so many queries and rows, after ten years as on the first day."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Iterator
+from contextlib import contextmanager
+from unittest import mock
+from urllib.parse import quote
+
+from django.db import connection
+from django.db.backends.utils import CursorWrapper
+from django.test import TestCase
+from django.test.utils import CaptureQueriesContext
+
+from dace.feeding.models import Dose
+from dace.garden.models import Planting
+from dace.measuring.models import Reading
+from dace.shelf.models import Brew
+from tests.api.base import Asking
+from tests.gardens import nothing, stand_in
+from tests.ten_years import BREWS, DOSES, PLANTINGS, READINGS, ten_years
+
+# queries and rows at most, the session's three among them
+READS = {
+    "/api/session": (5, 5),
+    "/api/path": (16, 140),
+    "/api/bench": (8, 30),
+    "/api/notebook": (28, 620),
+    "/api/notebook?stop={stop}": (28, 620),
+    "/api/notebook?before=2019-07-01T12:00Z": (28, 620),
+    "/api/readables": (19, 140),
+    "/api/season": (12, 140),
+    "/api/shelf": (11, 90),
+    "/api/brew-choices": (8, 20),
+    "/api/setup": (18, 140),
+    "/api/choices": (3, 3),
+    "/api/weather": (6, 10),
+    "/api/dry-feeds": (5, 20),
+    "/api/changes/last": (4, 4),
+    "/api/roots": (24, 260),
+    "/api/places/{stop}/roots": (25, 120),
+    "/api/plantings/{planting}/page": (17, 60),
+    "/api/brews/{brew}": (14, 40),
+    "/api/jars/{jar}/page": (7, 20),
+    "/api/jars/{bottle}/page": (8, 25),
+    "/api/subjects/{subject}/series": (6, 10),
+}
+
+
+@contextmanager
+def counted_rows() -> Iterator[list[int]]:
+    """Counts the rows that come out of the database."""
+    counts: list[int] = []
+
+    def many(self: CursorWrapper, *args: int) -> list[tuple[object, ...]]:
+        rows = self.cursor.fetchmany(*args)
+        counts.append(len(rows))
+        return rows
+
+    def one(self: CursorWrapper) -> tuple[object, ...] | None:
+        row = self.cursor.fetchone()
+        counts.append(0 if row is None else 1)
+        return row
+
+    with (
+        mock.patch.object(CursorWrapper, "fetchmany", many, create=True),
+        mock.patch.object(CursorWrapper, "fetchone", one, create=True),
+    ):
+        yield counts
+
+
+class AfterTenYears(TestCase):
+    @classmethod
+    def setUpClass(cls):
+        stand_in(ten_years)
+        super().setUpClass()
+
+    @classmethod
+    def tearDownClass(cls):
+        super().tearDownClass()
+        stand_in(nothing)
+
+    def setUp(self):
+        self.asking = Asking()
+        self.asking.post("/api/demo")
+        stop = self.asking.get("/api/path").json()["stops"][2]
+        shelf = self.asking.get("/api/shelf").json()
+        self.ids = {
+            "stop": stop["id"],
+            "subject": stop["subject_id"],
+            "planting": stop["stands"][0]["planting_id"],
+            "brew": shelf["brews"][0]["id"],
+            "jar": shelf["jars"][0]["id"],
+            "bottle": next(jar["id"] for jar in shelf["jars"] if jar["bottle"]),
+        }
+
+    def test_there_is_as_much_as_the_promises_speak_of(self):
+        for model, count in ((Dose, DOSES), (Reading, READINGS), (Planting, PLANTINGS)):
+            self.assertEqual(model.objects.count(), count)
+        self.assertEqual(Brew.objects.count(), BREWS)
+
+    def test_every_read_keeps_its_promise_of_queries_and_rows(self):
+        for read, (queries, rows) in READS.items():
+            path = read.format(**self.ids)
+            with (
+                self.subTest(read),
+                CaptureQueriesContext(connection) as asked,
+                counted_rows() as came,
+            ):
+                self.assertEqual(self.asking.get(path).status_code, 200)
+                self.assertLessEqual(len(asked), queries)
+                self.assertLessEqual(sum(came), rows)
+
+    def test_every_address_that_can_be_read_has_a_promise(self):
+        described = self.asking.get("/api/openapi.json").json()["paths"]
+        read = {path for path, ways in described.items() if "get" in ways}
+        shapes = {re.sub(r"\{\w+\}", "{}", path.split("?")[0]) for path in READS}
+        left_out = {"/api/crops/{}"}  # reads the core's tables alone
+        self.assertEqual({re.sub(r"\{\w+\}", "{}", path) for path in read} - left_out, shapes)
+
+    def test_pages_go_back_to_the_first_day_without_gap_or_repeat(self):
+        seen, before = [], ""
+        while True:
+            page = self.asking.get(f"/api/notebook?limit=500{before}").json()
+            rows = [*page["doses"], *page["readings"], *page["others"]]
+            seen += [(row["at"], row["id"]) for row in rows]
+            if not page["more"]:
+                break
+            before = f"&before={quote(page['next'])}"
+        self.assertEqual(len(seen), len(set(seen)))
+        self.assertGreaterEqual(len(seen), DOSES + READINGS)
+        self.assertEqual(min(seen)[0][:10], "2016-04-01")
