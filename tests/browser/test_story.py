@@ -160,6 +160,20 @@ class Story(BrowserCase):
         self.press("Undo")
         expect(self.page.get_by_text("in flower since 2 July")).to_be_visible()
 
+    def test_the_notebook_reads_on_to_its_first_page(self):
+        self.look_round()
+        self.press("Notebook", "link")
+        expect(self.page).to_have_title("Notebook · Dace")
+        entries = self.page.locator("#desk li")
+        expect(entries).to_have_count(40)
+        while self.page.get_by_role("button", name="Earlier").count():
+            had = entries.count()
+            self.press("Earlier")
+            expect(entries.nth(had)).to_be_visible()
+            expect(self.page.locator("section[aria-busy=true]")).to_have_count(0)
+        expect(self.page.get_by_text("This is the first page of the notebook.")).to_be_visible()
+        expect(entries.filter(has_text="Nettle soak: stirred")).not_to_have_count(0)
+
 
 class Views(BrowserCase):
     def test_axe_finds_nothing_serious_on_any_view(self):

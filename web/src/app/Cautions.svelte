@@ -1,10 +1,9 @@
 <script lang="ts">
   import { ask, client, type Schemas } from '../api/client';
-  import { newId } from '../ui/ids';
+  import Message from '../ui/Message.svelte';
   import Note from '../ui/Note.svelte';
   import { dateInWords } from '../ui/time';
-  import { garden } from './garden.svelte';
-  import { undo } from './undo.svelte';
+  import { Write } from './write.svelte';
 
   type Advice = Schemas['AdviceOut'];
   interface Props {
@@ -13,30 +12,25 @@
   const { advice }: Props = $props();
   const open = $derived(advice.filter((one) => !one.seen_on));
   const settled = $derived(advice.filter((one) => one.seen_on));
-  const severity = (one: Advice) => one.severity;
-  let trouble = $state('');
+  const write = new Write();
 
-  async function seeTo(one: Advice) {
+  function seeTo(one: Advice) {
     if (!one.about) return;
-    const body = { id: newId(), caution: one.key, about: one.about };
-    const reply = await ask(client.POST('/api/cautions/seen', { body }));
-    trouble = reply.problem?.message ?? '';
-    if (!reply.data) return;
-    undo.offer(reply.data);
-    await garden.changed();
+    const body = { id: write.id(one.key), caution: one.key, about: one.about };
+    return write.send(() => ask(client.POST('/api/cautions/seen', { body })));
   }
 </script>
 
 <!-- Cautions: what only the gardener can settle is asked once, and then stands folded. -->
 {#each open as one (one.key)}
-  <Note severity={severity(one)} title={one.title}>
+  <Note severity={one.severity} title={one.title}>
     {one.text}
     {#if one.about}
       <button type="button" onclick={() => seeTo(one)}>I have seen to it</button>
     {/if}
   </Note>
 {/each}
-{#if trouble}<p class="trouble" role="alert">{trouble}</p>{/if}
+<Message problem={write.problem} />
 {#each settled as one (one.key)}
   <details>
     <summary>{one.title}: seen to on {dateInWords(one.seen_on ?? '')}</summary>
@@ -67,9 +61,5 @@
 
   details p {
     padding: 0 var(--space-3) var(--space-2);
-  }
-
-  .trouble {
-    color: var(--color-stop);
   }
 </style>

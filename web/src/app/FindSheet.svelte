@@ -1,18 +1,21 @@
 <script lang="ts">
+  import { untrack } from 'svelte';
   import { ask, client, type Schemas } from '../api/client';
+  import Message from '../ui/Message.svelte';
   import Sheet from '../ui/Sheet.svelte';
   import { allFindable, matching, type Found } from './find';
   import { garden } from './garden.svelte';
   import { goTo, keys } from './keys.svelte';
+  import { Resource } from './resource.svelte';
 
   let typed = $state('');
-  let jars = $state<Schemas['JarOut'][]>([]);
-  const found = $derived(matching(allFindable(garden.stops, jars), typed));
+  const stocked = new Resource<Schemas['SuppliesOut']>();
+  const found = $derived(matching(allFindable(garden.stops, stocked.data?.jars ?? []), typed));
 
   $effect(() => {
     if (!keys.findOpen) return;
     typed = '';
-    void ask(client.GET('/api/bench')).then((reply) => (jars = reply.data?.jars ?? []));
+    untrack(() => void stocked.load((signal) => ask(client.GET('/api/bench', { signal }))));
   });
 
   function go(one: Found | undefined) {
@@ -41,6 +44,7 @@
         autofocus
       />
     </label>
+    <Message problem={stocked.problem} again={stocked.again} />
     <ul aria-live="polite">
       {#each found as one (one.id)}
         <li>

@@ -17,7 +17,9 @@
 
   let desk: HTMLElement | undefined = $state();
 
-  onMount(() => garden.load());
+  onMount(() => {
+    void garden.load();
+  });
 
   // A page begins at its top, however far down the last one was read.
   $effect(() => {

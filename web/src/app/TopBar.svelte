@@ -6,7 +6,7 @@
   import { keys } from './keys.svelte';
   import { DESKS, route } from './router';
   import { session } from './session.svelte';
-  import { weather } from './weather.svelte';
+  import { loadWeather, weather } from './weather.svelte';
   import WeatherAhead from './WeatherAhead.svelte';
 
   const here = $derived(
@@ -14,7 +14,9 @@
   );
   const today = $derived(garden.path ? dayInWords(garden.path.now, garden.path.zone) : '');
 
-  onMount(() => weather.load());
+  onMount(() => {
+    void loadWeather();
+  });
 </script>
 
 <header>

@@ -1,17 +1,19 @@
 import { searchParams } from 'sv-router';
-import { ask, client, type Problem, type Schemas } from '../api/client';
+import { ask, client, type Schemas } from '../api/client';
+import { Resource } from './resource.svelte';
 
 export type Stop = Schemas['StopOut'];
 export type Stand = Schemas['StandOut'];
 
 /** The path and what is chosen along it; the choice stands in the address. */
 class Garden {
-  path = $state<Schemas['PathOut'] | null>(null);
-  problem = $state<Problem | null>(null);
+  readonly walked = new Resource<Schemas['PathOut']>();
   /** Counts writes, so that a desk knows when to look again. */
   version = $state(0);
   private chosenStand = $state('');
 
+  path = $derived(this.walked.data);
+  problem = $derived(this.walked.problem);
   stops = $derived(this.path?.stops ?? []);
   stop = $derived.by(() => {
     const id = String(searchParams.get('stop') ?? '');
@@ -22,10 +24,8 @@ class Garden {
     return stands.find((stand) => stand.id === this.chosenStand) ?? stands[0] ?? null;
   });
 
-  async load(): Promise<void> {
-    const reply = await ask(client.GET('/api/path'));
-    if (reply.data) this.path = reply.data;
-    this.problem = reply.problem ?? null;
+  load(): Promise<void> {
+    return this.walked.load((signal) => ask(client.GET('/api/path', { signal })));
   }
 
   /** Something was written: read the path again and let the desks follow. */

@@ -1,6 +1,7 @@
 import { tick } from 'svelte';
 import { garden } from './garden.svelte';
 import { DESKS, navigate, type DeskPath } from './router';
+import { tables } from './tables.svelte';
 import { undo } from './undo.svelte';
 import { working } from './working.svelte';
 
@@ -13,6 +14,7 @@ export const KEYS: [string, string][] = [
   ['u', 'undo the last thing'],
   ['w', 'fold or unfold the working'],
   ['c', 'in the Notebook: chart or list'],
+  ['t', 'charts as tables, and back'],
   ['/', 'find a place, a crop, a jar or a page'],
   ['?', 'these keys'],
 ];
@@ -70,6 +72,7 @@ class Keys {
       u: () => void undo.take(),
       w: () => (working.folded = !working.folded),
       c: () => (this.chart = !this.chart),
+      t: tables.turn,
       '/': () => (this.findOpen = true),
       '?': () => (this.helpOpen = true),
     };

@@ -3,12 +3,17 @@ import { garden } from './garden.svelte';
 
 const STAYS_MS = 10_000;
 
+/** Another thing to do next, such as reading the can just poured. */
+export interface Next {
+  label: string;
+  act: () => void;
+}
+
 interface Bar {
   changeId: number | null;
   text: string;
   undone: boolean;
-  /** Another thing to do next, such as reading the can just poured. */
-  next?: { label: string; act: () => void };
+  next?: Next;
 }
 
 /** The bar that offers to take back what was just done, for ten seconds. */
@@ -16,7 +21,7 @@ class Undo {
   bar = $state<Bar | null>(null);
   private timer: ReturnType<typeof setTimeout> | undefined;
 
-  offer(written: Schemas['WrittenOut'], next?: Bar['next']): void {
+  offer(written: Schemas['WrittenOut'], next?: Next): void {
     this.show({ changeId: written.change_id ?? null, text: written.summary, undone: false, next });
   }
 

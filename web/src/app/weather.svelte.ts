@@ -1,13 +1,8 @@
 import { ask, client, type Schemas } from '../api/client';
+import { Resource } from './resource.svelte';
 
 /** Today's weather and the days ahead; without an answer the header does without. */
-class Weather {
-  data = $state<Schemas['WeatherOut'] | null>(null);
+export const weather = new Resource<Schemas['WeatherOut']>();
 
-  async load(): Promise<void> {
-    const reply = await ask(client.GET('/api/weather'));
-    if (reply.data) this.data = reply.data;
-  }
-}
-
-export const weather = new Weather();
+export const loadWeather = (): Promise<void> =>
+  weather.load((signal) => ask(client.GET('/api/weather', { signal })));

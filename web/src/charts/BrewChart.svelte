@@ -1,6 +1,6 @@
 <script lang="ts">
-  import EcAxis from './EcAxis.svelte';
-  import { bandPath, linePath } from './weeks';
+  import Frame from './Frame.svelte';
+  import { bandPath, endFor, linePath } from './frame';
 
   interface Dot {
     day: number;
@@ -9,6 +9,7 @@
     hollow: boolean;
     title: string;
   }
+
   interface Props {
     days: number[];
     /** Conductivity of the liquid as it stands [mS/cm]. */
@@ -21,48 +22,56 @@
     summary: string;
   }
   let { days, ec, ready, today, dots = [], summary }: Props = $props();
-  let room = $state(0);
-  const width = $derived(Math.max(280, room));
   const HEIGHT = 250;
-  const LEFT = 40;
   const FOOT = 40;
-  const TOP = 22;
   const last = $derived(days[days.length - 1] ?? 1);
-  const most = $derived(Math.max(0.1, ...ec.high, ...dots.map((dot) => dot.ec)) * 1.08);
-  const x = (day: number) => LEFT + (Math.min(day, last) / last) * (width - LEFT - 8);
-  const y = (value: number) => TOP + (HEIGHT - TOP - FOOT) * (1 - value / most);
-  const points = (values: number[]) =>
-    values.map((value, index): [number, number] => [x(days[index] ?? 0), y(value)]);
-  const EVERY = [1, 2, 3, 5, 7, 14, 30];
-  const marks = $derived.by(() => {
-    const every = EVERY.find((step) => last / step <= 8) ?? 30;
-    return Array.from({ length: Math.floor(last / every) + 1 }, (_, index) => index * every);
+  const most = $derived(Math.max(0.1, endFor(...ec.high, ...dots.map((dot) => dot.ec))));
+  const table = $derived({
+    head: ['day', 'mS/cm', '8 in 10', 'read'],
+    rows: days.map((day, index) => [
+      String(day),
+      (ec.likely[index] ?? 0).toFixed(2),
+      `${(ec.low[index] ?? 0).toFixed(2)} to ${(ec.high[index] ?? 0).toFixed(2)}`,
+      dots
+        .filter((dot) => Math.floor(dot.day) === day)
+        .map((dot) => dot.title)
+        .join('; '),
+    ]),
   });
 </script>
 
-<div class="room" bind:clientWidth={room}>
-  <svg {width} height={HEIGHT} viewBox="0 0 {width} {HEIGHT}" role="img" aria-label={summary}>
+<!-- A brew's expected conductivity day by day, with readings as dots that pull it together. -->
+<Frame
+  {summary}
+  height={HEIGHT}
+  from={0}
+  to={last}
+  across="days"
+  {most}
+  unit="conductivity of the brew, mS/cm"
+  bottom={FOOT}
+  {table}
+>
+  {#snippet children({ x, y, top, floor, right })}
+    {@const points = (values: number[]) =>
+      values.map((value, index): [number, number] => [x(days[index] ?? 0), y(value)])}
     <rect
       class="ready"
       x={x(ready[0] ?? 0)}
-      y={TOP}
+      y={top}
       width={Math.max(3, x(ready[2] ?? 0) - x(ready[0] ?? 0))}
-      height={HEIGHT - TOP - FOOT}
+      height={floor - top}
     />
-    <text class="readied" x={Math.min(x(ready[0] ?? 0) + 6, width - 70)} y={TOP + 16}>ready</text>
-    <EcAxis {most} {y} left={LEFT} right={width - 8} title="conductivity of the brew, mS/cm" />
-    {#each marks as mark (mark)}
-      <text class="mid" x={x(mark)} y={HEIGHT - FOOT + 18}>{mark}</text>
-    {/each}
-    <text class="end" x={width - 8} y={HEIGHT - 4}>days</text>
+    <text class="readied" x={Math.min(x(ready[0] ?? 0) + 6, right - 62)} y={top + 16}>ready</text>
+    <text class="end" x={right} y={floor - 8}>days</text>
     <path class="band" d={bandPath(points(ec.low), points(ec.high))} />
     <path class="likely" d={linePath(points(ec.likely))} />
     {#if today !== undefined}
-      <path class="today" d="M{x(today)} {TOP}V{HEIGHT - FOOT}" />
+      <path class="today" d="M{x(today)} {top}V{floor}" />
       <text
-        class:end={x(today) > width - 110}
-        x={x(today) + (x(today) > width - 110 ? -6 : 6)}
-        y={HEIGHT - FOOT - 8}>today, day {Math.floor(today)}</text
+        class:end={x(today) > right - 100}
+        x={x(today) + (x(today) > right - 100 ? -6 : 6)}
+        y={floor - 24}>today, day {Math.floor(today)}</text
       >
     {/if}
     {#each dots as dot (dot.title)}
@@ -71,19 +80,10 @@
         <circle class:hollow={dot.hollow} r="6.5" />
       </g>
     {/each}
-  </svg>
-</div>
+  {/snippet}
+</Frame>
 
 <style>
-  .room {
-    min-width: 0;
-    overflow: hidden;
-  }
-
-  svg {
-    display: block;
-  }
-
   .ready {
     fill: var(--color-wish);
   }
@@ -115,10 +115,6 @@
 
   .end {
     text-anchor: end;
-  }
-
-  .mid {
-    text-anchor: middle;
   }
 
   circle {

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { endFor, scale } from './scale';
+  import { along, endFor } from './frame';
 
   interface Props {
     /** What one litre holds, with its range [mg/L]. */
@@ -11,7 +11,7 @@
   }
   let { figure, fromWater, wish }: Props = $props();
   const id = $props.id();
-  const at = $derived(scale(endFor(wish && wish.high * 1.3, figure.high), 260));
+  const at = $derived(along(endFor(wish && wish.high * 1.3, figure.high), 260));
 </script>
 
 <svg viewBox="0 0 260 30" preserveAspectRatio="none" aria-hidden="true">

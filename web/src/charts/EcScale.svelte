@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { endFor, scale } from './scale';
+  import { along, endFor } from './frame';
 
   interface Props {
     /** What the water alone reads [mS/cm at 25 °C]. */
@@ -11,7 +11,7 @@
   }
   let { water, can, most }: Props = $props();
   const WIDTH = 262;
-  const at = $derived(scale(endFor(can.high, most && most * 1.1), WIDTH));
+  const at = $derived(along(endFor(can.high, most && most * 1.1), WIDTH));
   const over = $derived(most !== null && can.value > most);
   const label = $derived(
     `Water ${water.toFixed(2)}, the can ${can.value.toFixed(2)}` +

@@ -1,5 +1,7 @@
 <script lang="ts">
-  import { bandPath, dayScale, linePath, monthMarks } from './weeks';
+  import { dateInWords } from '../ui/time';
+  import Frame from './Frame.svelte';
+  import { bandPath, linePath } from './frame';
 
   interface Line {
     need: number[];
@@ -7,6 +9,7 @@
     low: number[];
     high: number[];
   }
+
   interface Props {
     /** Need and what was reached, summed [mg a plant], one value for each day named. */
     line: Line;
@@ -16,41 +19,40 @@
     summary: string;
   }
   let { line, days, today, summary }: Props = $props();
-  const WIDTH = 300;
-  const HEIGHT = 120;
-  const FOOT = 18;
+  const at = (day: string) => Date.parse(`${day}T12:00:00Z`);
   const first = $derived(days[0] ?? today);
   const last = $derived(days[days.length - 1] ?? today);
-  const x = $derived(dayScale(first, last, WIDTH));
   const now = $derived(days.filter((day) => day <= today).length);
   const most = $derived(Math.max(1, ...line.need, (line.reached[now - 1] ?? 1) * 1.1));
-  const y = (mg: number) => (HEIGHT - FOOT) * (1 - Math.min(1.05, mg / most)) + 4;
-  const points = (values: number[]) =>
-    values.map((mg, index): [number, number] => [x(days[index] ?? first), y(mg)]);
-  const reached = $derived(points(line.reached));
-  const EDGE = 14;
-  const marks = $derived(
-    monthMarks(first, last, WIDTH).filter((mark) => mark.x > EDGE && mark.x < WIDTH - EDGE),
-  );
+  const mg = (value: number | undefined) => Math.round(value ?? 0).toLocaleString('en-GB');
+  const table = $derived({
+    head: ['day', 'wanted, mg', 'got, mg', '8 in 10'],
+    rows: days
+      .map((day, index) => [
+        dateInWords(day),
+        mg(line.need[index]),
+        mg(line.reached[index]),
+        `${mg(line.low[index])} to ${mg(line.high[index])}`,
+      ])
+      .filter((_, index) => index % 3 === 0),
+  });
 </script>
 
-<svg viewBox="0 0 {WIDTH} {HEIGHT}" role="img" aria-label={summary}>
-  <path class="band" d={bandPath(points(line.low), points(line.high))} />
-  <path class="need" d={linePath(points(line.need))} />
-  <path class="reached" d={linePath(reached.slice(0, now))} />
-  <path class="reached ahead" d={linePath(reached.slice(Math.max(0, now - 1)))} />
-  <path class="today" d="M{x(today)} 0V{HEIGHT - FOOT + 4}" />
-  {#each marks as mark (mark.at)}
-    <text x={mark.x} y={HEIGHT - 3}>{mark.name}</text>
-  {/each}
-</svg>
+<!-- What one nutrient was wanted and what was got, summed over the days. -->
+<Frame {summary} height={126} from={at(first)} to={at(last)} {table}>
+  {#snippet children({ x, y, floor })}
+    {@const up = (value: number) => Math.max(2, y(Math.min(1.05, value / most)))}
+    {@const points = (values: number[]) =>
+      values.map((value, index): [number, number] => [x(at(days[index] ?? first)), up(value)])}
+    <path class="band" d={bandPath(points(line.low), points(line.high))} />
+    <path class="need" d={linePath(points(line.need))} />
+    <path class="reached" d={linePath(points(line.reached).slice(0, now))} />
+    <path class="reached ahead" d={linePath(points(line.reached).slice(Math.max(0, now - 1)))} />
+    <path class="today" d="M{x(at(today))} 0V{floor}" />
+  {/snippet}
+</Frame>
 
 <style>
-  svg {
-    display: block;
-    width: 100%;
-  }
-
   .band {
     fill: var(--color-rim-tint);
     stroke: var(--color-rim-pale);
@@ -76,11 +78,5 @@
   .today {
     stroke: var(--color-stop);
     stroke-width: 1.5;
-  }
-
-  text {
-    fill: var(--color-text-soft);
-    font-size: 13px;
-    text-anchor: middle;
   }
 </style>

@@ -1,40 +1,29 @@
 <script lang="ts">
   import type { Schemas } from '../api/client';
-  import { scale } from './scale';
+  import { along } from './frame';
 
   interface Props {
-    chart: Schemas['RootChartOut'];
+    line: Schemas['RootLineOut'];
     /** The end of the scale [mS/cm], one for all that stand below each other. */
     most: number;
-    summary: string;
   }
-  const { chart, most, summary }: Props = $props();
+  const { line, most }: Props = $props();
   const WIDTH = 240;
-  const at = $derived(scale(most, WIDTH));
-  const day = $derived(chart.today);
-  const value = (row: (number | null)[]) => row[day] ?? 0;
-  const comfort = $derived({ low: value(chart.comfort_low), high: value(chart.comfort_high) });
-  const now = $derived({
-    low: value(chart.low),
-    likely: value(chart.likely),
-    high: value(chart.high),
-  });
+  const at = $derived(along(most, WIDTH));
 </script>
 
 <!-- Where the roots stand today: what is comfortable behind, the band and its middle before. -->
-<svg viewBox="-2 0 244 24" role="img" aria-label={summary}>
+<svg viewBox="-2 0 244 24" role="img" aria-label={line.headline}>
   <rect class="rail" y="10" width={WIDTH} height="4" rx="2" />
-  {#if comfort.high}
-    <rect
-      class="comfort"
-      x={at(comfort.low)}
-      y="3"
-      width={at(comfort.high) - at(comfort.low)}
-      height="18"
-    />
+  {#if line.comfort_high}
+    {@const low = at(line.comfort_low ?? 0)}
+    <rect class="comfort" x={low} y="3" width={at(line.comfort_high) - low} height="18" />
   {/if}
-  <path class="band" d="M{at(now.low)} 12H{at(now.high)}M{at(now.low)} 7v10M{at(now.high)} 7v10" />
-  <circle cx={at(now.likely)} cy="12" r="5" />
+  <path
+    class="band"
+    d="M{at(line.low)} 12H{at(line.high)}M{at(line.low)} 7v10M{at(line.high)} 7v10"
+  />
+  <circle cx={at(line.likely)} cy="12" r="5" />
 </svg>
 
 <style>

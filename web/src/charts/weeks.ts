@@ -1,5 +1,7 @@
 /** Pure geometry of an axis of days: dates as `2026-07-14`, lengths in px. */
 
+import { scaleLinear } from 'd3-scale';
+
 const DAY = 86_400_000;
 const ROOM_PX = 36;
 
@@ -11,8 +13,8 @@ export function dayNumber(date: string): number {
 /** Where a day begins, between two others. */
 export function dayScale(first: string, last: string, width: number): (date: string) => number {
   const from = dayNumber(first);
-  const span = Math.max(1, dayNumber(last) - from);
-  return (date) => ((dayNumber(date) - from) / span) * width;
+  const across = scaleLinear([from, Math.max(from + 1, dayNumber(last))], [0, width]);
+  return (date) => across(dayNumber(date));
 }
 
 /** The first of each month, or of every second where there is little room. */
@@ -30,16 +32,4 @@ export function monthMarks(first: string, last: string, width: number) {
     day.setUTCMonth(day.getUTCMonth() + 1);
   }
   return marks;
-}
-
-/** A line through points. */
-export function linePath(points: [number, number][]): string {
-  return points.length
-    ? `M${points.map(([x, y]) => `${x.toFixed(1)} ${y.toFixed(1)}`).join('L')}`
-    : '';
-}
-
-/** The ground between two lines over the same x. */
-export function bandPath(lower: [number, number][], upper: [number, number][]): string {
-  return lower.length ? `${linePath(upper)}L${linePath([...lower].reverse()).slice(1)}Z` : '';
 }

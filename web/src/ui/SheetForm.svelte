@@ -1,32 +1,38 @@
 <script lang="ts">
-  import type { Snippet } from 'svelte';
-  import type { Problem } from '../api/client';
+  import { untrack, type Snippet } from 'svelte';
+  import type { Write } from '../app/write.svelte';
   import Button from './Button.svelte';
   import Sheet from './Sheet.svelte';
 
   interface Props {
     title: string;
     open: boolean;
+    /** What is written; its problem is shown here unless a field of ``fields`` says it. */
+    write: Write;
     /** What the go button says. */
     submit?: string;
-    /** What went wrong; shown here unless a field of ``fields`` says it beside itself. */
-    problem: Problem | null;
     fields?: string[];
-    keep: () => Promise<void>;
+    keep: () => Promise<unknown>;
     children: Snippet;
   }
   let {
     title,
     open = $bindable(),
+    write,
     submit = 'Write it down',
-    problem,
     fields = [],
     keep,
     children,
   }: Props = $props();
 
+  // Each time it opens another intent begins.
+  $effect(() => {
+    if (open) untrack(() => write.begin());
+  });
+
   function send(event: SubmitEvent) {
     event.preventDefault();
+    write.problem = null;
     void keep();
   }
 </script>
@@ -35,10 +41,10 @@
 <Sheet {title} bind:open>
   <form onsubmit={send} novalidate>
     {@render children()}
-    {#if problem && !fields.includes(problem.field)}
-      <p class="trouble" role="alert">{problem.message}</p>
+    {#if write.problem && !fields.includes(write.problem.field)}
+      <p class="trouble" role="alert">{write.problem.message}</p>
     {/if}
-    <Button look="go" type="submit">{submit}</Button>
+    <Button look="go" type="submit" disabled={write.busy}>{submit}</Button>
   </form>
 </Sheet>
 

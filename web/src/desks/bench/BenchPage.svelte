@@ -1,10 +1,13 @@
 <script lang="ts">
-  import { onMount, untrack } from 'svelte';
+  import { onMount } from 'svelte';
   import { garden } from '../../app/garden.svelte';
+  import { follow } from '../../app/resource.svelte';
   import { working } from '../../app/working.svelte';
   import EcScale from '../../charts/EcScale.svelte';
   import WateringCan from '../../drawings/WateringCan.svelte';
   import Button from '../../ui/Button.svelte';
+  import Message from '../../ui/Message.svelte';
+  import Page from '../../ui/Page.svelte';
   import { Bench } from './bench.svelte';
   import CanCard from './CanCard.svelte';
   import BenchTitle from './BenchTitle.svelte';
@@ -25,13 +28,13 @@
   });
 
   // Another stop, or something written: fetch what stands here and work the can out anew.
-  $effect(() => {
-    void [garden.stand?.id, garden.stand?.stage_key, garden.version];
-    untrack(() => {
+  follow(
+    () => [garden.stand?.id, garden.stand?.stage_key, garden.version],
+    () => {
       bench.litresSaid = '';
       void bench.load().then(() => bench.work());
-    });
-  });
+    },
+  );
 
   // The working follows the can, for whichever number was asked about.
   $effect(() => {
@@ -43,14 +46,14 @@
 </script>
 
 {#if bench.supplies && bench.supplies.jars.length === 0}
-  <div class="empty">
-    <h1>The Bench wants a jar</h1>
+  <Page title="The Bench wants a jar">
     <p>A jar from its label, a can and your water: that is all it takes to work out a dose.</p>
     <a href="/setup">Set up a jar</a>
-  </div>
+  </Page>
 {:else}
   <div class="bench" aria-busy={!preview}>
     <BenchTitle {bench} />
+    <Message problem={bench.stocked.problem} again={bench.stocked.again} />
     <div class="columns">
       <div class="vessels">
         <MeasureGlass {bench} />
@@ -136,14 +139,6 @@
     display: flex;
     justify-content: space-between;
     font-size: var(--text-s);
-  }
-
-  .empty {
-    display: grid;
-    gap: var(--space-3);
-    justify-items: start;
-    max-width: 60ch;
-    padding: var(--space-6);
   }
 
   @media (width <= 700px) {

@@ -1,9 +1,9 @@
 <script lang="ts">
   import { garden } from '../../app/garden.svelte';
   import Button from '../../ui/Button.svelte';
-  import Choice from '../../ui/Choice.svelte';
   import { dateInWords } from '../../ui/time';
   import type { Bench } from './bench.svelte';
+  import BenchPicks from './BenchPicks.svelte';
   import StageSheet from './StageSheet.svelte';
 
   interface Props {
@@ -12,21 +12,9 @@
   let { bench }: Props = $props();
   const stand = $derived(garden.stand);
   let staging = $state(false);
-
-  const jars = $derived(
-    (bench.supplies?.jars ?? []).map((jar) => ({
-      value: jar.id,
-      name: jar.dissolves ? `${jar.name}, ${jar.stock_text} left` : `${jar.name} (spread dry)`,
-      disabled: !jar.dissolves,
-    })),
-  );
-  const waters = $derived(
-    (bench.supplies?.waters ?? []).map((water) => ({
-      value: water.id,
-      name: `${water.name}, ${water.ec} mS/cm`,
-    })),
-  );
 </script>
+
+<svelte:head><title>{bench.jar?.name ?? 'The Bench'} · Dace</title></svelte:head>
 
 <header>
   <h1>
@@ -64,30 +52,7 @@
       {/each}
     </div>
   {/if}
-  <div class="with">
-    <Choice label="Jar" bind:value={bench.jarId} options={jars} onchange={() => bench.like()} />
-    <label>
-      <span class="unseen">Can</span>
-      <input
-        bind:value={bench.vessel}
-        list="vessels"
-        autocomplete="off"
-        aria-invalid={bench.problem?.field === 'vessel' ? 'true' : undefined}
-        oninput={() => bench.work()}
-      />
-    </label>
-    <datalist id="vessels">
-      {#each bench.supplies?.vessels ?? [] as vessel (vessel.id)}
-        <option value="{vessel.volume_l} L">{vessel.name}</option>
-      {/each}
-    </datalist>
-    <Choice
-      label="Water"
-      bind:value={bench.waterId}
-      options={waters}
-      onchange={() => bench.work()}
-    />
-  </div>
+  <BenchPicks {bench} />
 </header>
 {#if stand}
   <StageSheet
@@ -119,7 +84,6 @@
     color: var(--color-text-soft);
   }
 
-  .with,
   .stands {
     display: flex;
     flex-wrap: wrap;
@@ -143,27 +107,6 @@
     border-color: var(--color-rim);
     background: var(--color-rim-tint);
     font-weight: 600;
-  }
-
-  .with > :global(:first-child) {
-    flex: 1 1 200px;
-  }
-
-  .with > :global(:last-child) {
-    flex: 1 1 160px;
-  }
-
-  input {
-    width: 9ch;
-    min-height: var(--touch);
-    padding: var(--space-2) var(--space-3);
-    border: 1px solid var(--color-edge);
-    border-radius: var(--radius);
-    background: var(--color-field);
-  }
-
-  input[aria-invalid] {
-    border-color: var(--color-stop);
   }
 
   @media (width <= 700px) {

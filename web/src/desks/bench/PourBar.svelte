@@ -2,6 +2,7 @@
   import { garden } from '../../app/garden.svelte';
   import { keys } from '../../app/keys.svelte';
   import Button from '../../ui/Button.svelte';
+  import Message from '../../ui/Message.svelte';
   import type { Bench } from './bench.svelte';
 
   interface Props {
@@ -37,6 +38,7 @@
       </Button>
     </div>
   {/if}
+  <Message problem={bench.write.problem} />
   {#if stand && preview && pour}
     <Button
       look="go"

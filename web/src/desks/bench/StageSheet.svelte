@@ -1,10 +1,11 @@
 <script lang="ts">
-  import { newId } from '../../ui/ids';
-  import { garden } from '../../app/garden.svelte';
-  import { undo } from '../../app/undo.svelte';
-  import { ask, client, type Problem, type Schemas } from '../../api/client';
+  import { untrack } from 'svelte';
+  import { ask, client, type Schemas } from '../../api/client';
+  import { Resource } from '../../app/resource.svelte';
+  import { Write } from '../../app/write.svelte';
   import Button from '../../ui/Button.svelte';
   import Field from '../../ui/Field.svelte';
+  import Message from '../../ui/Message.svelte';
   import Sheet from '../../ui/Sheet.svelte';
 
   interface Props {
@@ -17,50 +18,45 @@
   }
   let { plantingId, crop, cropKey, stageKey, open = $bindable() }: Props = $props();
   const CONFLICT = 409;
-  let found = $state<Schemas['CropOut'] | null>(null);
-  let problem = $state<Problem | null>(null);
+  const crops = new Resource<Schemas['CropOut']>();
+  const write = new Write();
   /** The stage that an older look contradicts, until she says that she is sure. */
   let asked = $state('');
   let on = $state('');
 
   $effect(() => {
-    if (open) void load(cropKey);
+    const params = { path: { key: cropKey } };
+    if (!open) return;
+    untrack(() => {
+      write.begin();
+      asked = '';
+      void crops.load((signal) => ask(client.GET('/api/crops/{key}', { params, signal })));
+    });
   });
 
-  async function load(key: string) {
-    asked = '';
-    const reply = await ask(client.GET('/api/crops/{key}', { params: { path: { key } } }));
-    found = reply.data ?? null;
-    problem = reply.problem ?? null;
-  }
-
   async function see(stage: string, sure = false) {
-    const reply = await ask(
-      client.POST('/api/plantings/{planting_id}/stage', {
-        params: { path: { planting_id: plantingId } },
-        body: { id: newId(), stage, on: on || null, sure },
-      }),
-    );
-    problem = reply.problem ?? null;
-    asked = problem?.status === CONFLICT ? stage : '';
-    if (!reply.data) return;
+    const params = { path: { planting_id: plantingId } };
+    const body = { id: write.id(stage), stage, on: on || null, sure };
+    const sent = () => ask(client.POST('/api/plantings/{planting_id}/stage', { params, body }));
+    const written = await write.send(sent);
+    asked = write.problem?.status === CONFLICT ? stage : '';
+    if (!written) return;
     open = false;
     on = '';
-    undo.offer(reply.data);
-    await garden.changed();
   }
 </script>
 
 <Sheet title="What do you see on the {crop.toLowerCase()}?" bind:open>
-  {#if problem}<p class="trouble" role="alert">{problem.message}</p>{/if}
+  <Message problem={crops.problem} again={crops.again} />
+  <Message problem={write.problem} />
   {#if asked}
     <div class="sure">
       <Button look="go" onclick={() => see(asked, true)}>Yes, set the older look aside</Button>
-      <Button onclick={() => ((asked = ''), (problem = null))}>No, that was a slip</Button>
+      <Button onclick={() => ((asked = ''), write.begin())}>No, that was a slip</Button>
     </div>
   {/if}
-  <ul aria-busy={!found}>
-    {#each found?.stages ?? [] as stage (stage.key)}
+  <ul aria-busy={crops.busy}>
+    {#each crops.data?.stages ?? [] as stage (stage.key)}
       <li>
         <button
           type="button"
@@ -116,11 +112,6 @@
   li span {
     color: var(--color-text-soft);
     font-size: var(--text-s);
-  }
-
-  .trouble {
-    margin-bottom: var(--space-2);
-    color: var(--color-stop);
   }
 
   .sure {

@@ -1,9 +1,9 @@
 import { searchParams } from 'sv-router';
-import { newId } from '../../ui/ids';
+import { ask, client, type Schemas } from '../../api/client';
 import { garden } from '../../app/garden.svelte';
-import { undo } from '../../app/undo.svelte';
+import { Resource } from '../../app/resource.svelte';
 import { working } from '../../app/working.svelte';
-import { ask, client, type Problem, type Schemas } from '../../api/client';
+import { Write } from '../../app/write.svelte';
 import type { Asked } from './explain';
 import { inFull, type Way } from './strength';
 
@@ -12,10 +12,14 @@ export type Preview = Schemas['PreviewOut'];
 const LIKED = 'what the stage likes';
 const WITHOUT_STAGE = '1 + 500';
 const TYPING_RESTS_MS = 700;
+const LEAST_REST_L = 0.01;
 
 /** What stands on the Bench: a jar, a water, a vessel, and a strength as it was last said. */
 export class Bench {
-  supplies = $state<Schemas['SuppliesOut'] | null>(null);
+  readonly stocked = new Resource<Schemas['SuppliesOut']>();
+  /** The can's figures: only the latest question's answer counts. */
+  readonly worked = new Resource<Preview>();
+  readonly write = new Write();
   jarId = $state('');
   waterId = $state('');
   vessel = $state('9 L');
@@ -25,35 +29,32 @@ export class Bench {
   reading = $state(0);
   /** Litres for each plant as typed; empty takes what Dace suggests. */
   litresSaid = $state('');
-  preview = $state<Preview | null>(null);
-  problem = $state<Problem | null>(null);
   /** She is still typing: a half-typed strength is no mistake yet. */
   typing = $state(false);
   dragging = $state(false);
-  pouring = $state(false);
   /** The number whose steps the working shows. */
   asked = $state<Asked>('ec');
   /** A can that was poured from and still holds something. */
   rest = $state<{ canId: string; leftL: number; ratio: string; standId: string } | null>(null);
 
+  supplies = $derived(this.stocked.data);
+  preview = $derived(this.worked.data);
+  problem = $derived(this.worked.problem ?? this.stocked.problem);
+  pouring = $derived(this.write.busy);
   jar = $derived(this.supplies?.jars.find((jar) => jar.id === this.jarId) ?? null);
   litres = $derived(this.preview?.pour?.litres_each ?? 0);
 
-  private asking: AbortController | undefined;
   private rests: ReturnType<typeof setTimeout> | undefined;
 
   async load(): Promise<void> {
-    const reply = await ask(client.GET('/api/bench'));
-    if (reply.problem) {
-      this.problem = reply.problem;
-      return;
-    }
-    this.supplies = reply.data;
+    await this.stocked.load((signal) => ask(client.GET('/api/bench', { signal })));
+    const found = this.supplies;
+    if (!found) return;
     const named = String(searchParams.get('jar') ?? '');
-    const jars = reply.data.jars.filter((jar) => jar.dissolves && jar.stock > 0);
+    const jars = found.jars.filter((jar) => jar.dissolves && jar.stock > 0);
     this.jarId ||= (jars.find((jar) => jar.id === named) ?? jars[0])?.id ?? '';
-    this.waterId ||= reply.data.waters[0]?.id ?? '';
-    const usual = reply.data.vessels[0];
+    this.waterId ||= found.waters[0]?.id ?? '';
+    const usual = found.vessels[0];
     if (usual && !this.preview) this.vessel = `${usual.volume_l} L`;
   }
 
@@ -99,74 +100,46 @@ export class Bench {
     void this.work();
   }
 
-  /** Ask for the can's figures; only the latest answer counts. */
+  /** Ask for the can's figures. */
   async work(): Promise<void> {
     if (!this.jarId || !this.waterId) return;
-    this.asking?.abort();
-    const asking = new AbortController();
-    this.asking = asking;
-    try {
-      const reply = await ask(
-        client.POST('/api/bench/preview', { body: this.wanted(), signal: asking.signal }),
-      );
-      if (reply.problem) this.problem = reply.problem;
-      else {
-        this.preview = reply.data;
-        this.problem = null;
-      }
-    } catch {
-      // a later question took this one's place
-    }
+    this.write.begin();
+    const body = this.wanted();
+    await this.worked.load((signal) => ask(client.POST('/api/bench/preview', { body, signal })));
   }
 
   /** Mix the can and pour it; true when it is written. */
   async pour(onread: (canSubject: string) => void): Promise<boolean> {
-    const stand = garden.stand;
-    if (!stand || !this.preview || this.pouring) return false;
-    this.pouring = true;
-    const canId = newId();
-    const dose = { id: newId(), stand_id: stand.id, plants: stand.count };
+    const [stand, preview] = [garden.stand, this.preview];
+    if (!stand || !preview || this.write.busy) return false;
+    const canId = this.write.id('can');
     const { jar_id, water_id, vessel, strength, reading } = this.wanted();
-    const reply = await ask(
-      client.POST('/api/pours', {
-        body: {
-          can: { id: canId, jar_id, water_id, vessel, strength, reading },
-          dose: { ...dose, litres_each: this.litres },
-        },
-      }),
-    );
-    const leftL = this.preview.pour?.left_l ?? 0;
-    this.finish(reply, () => onread(canId));
-    if (reply.data) {
-      const ratio = this.preview.ways.parts;
-      this.rest = leftL > 0.01 ? { canId, leftL, ratio, standId: stand.id } : null;
-    }
-    return reply.data !== undefined;
+    const litres_each = this.litres;
+    const body = {
+      can: { id: canId, jar_id, water_id, vessel, strength, reading },
+      dose: { id: this.write.id('dose'), stand_id: stand.id, plants: stand.count, litres_each },
+    };
+    const next = { label: 'Read the can', act: () => onread(canId) };
+    const poured = await this.write.send(() => ask(client.POST('/api/pours', { body })), next);
+    if (!poured) return false;
+    this.litresSaid = '';
+    const leftL = preview.pour?.left_l ?? 0;
+    const ratio = preview.ways.parts;
+    this.rest = leftL > LEAST_REST_L ? { canId, leftL, ratio, standId: stand.id } : null;
+    return true;
   }
 
   /** Pour what the last can still holds on the chosen stop. */
   async pourRest(): Promise<void> {
     const [stand, rest] = [garden.stand, this.rest];
-    if (!stand || !rest || this.pouring) return;
-    this.pouring = true;
-    const body = {
-      id: newId(),
-      stand_id: stand.id,
-      plants: stand.count,
-      litres_each: rest.leftL / stand.count,
-    };
-    const path = { can_id: rest.canId };
-    this.finish(await ask(client.POST('/api/cans/{can_id}/doses', { params: { path }, body })));
-    if (!this.problem) this.rest = null;
-  }
-
-  private finish(reply: { data?: Schemas['WrittenOut']; problem?: Problem }, read?: () => void) {
-    this.pouring = false;
-    this.problem = reply.problem ?? null;
-    if (!reply.data) return;
+    if (!stand || !rest) return;
+    const each = { plants: stand.count, litres_each: rest.leftL / stand.count };
+    const body = { id: this.write.id('rest'), stand_id: stand.id, ...each };
+    const params = { path: { can_id: rest.canId } };
+    const sent = () => ask(client.POST('/api/cans/{can_id}/doses', { params, body }));
+    if (!(await this.write.send(sent))) return;
     this.litresSaid = '';
-    undo.offer(reply.data, read && { label: 'Read the can', act: read });
-    void garden.changed();
+    this.rest = null;
   }
 
   private wanted() {

@@ -3,6 +3,7 @@
   import { route } from '../../app/router';
   import ButtonLink from '../../ui/ButtonLink.svelte';
   import Note from '../../ui/Note.svelte';
+  import Page from '../../ui/Page.svelte';
 
   interface Desk {
     title: string;
@@ -34,23 +35,12 @@
   const desk = $derived(DESKS[route.pathname] ?? ELSEWHERE);
 </script>
 
-<section>
-  <h1>{desk.title}</h1>
+<Page title={desk.title}>
   {#if desk !== ELSEWHERE}
     <Note severity="school" title="This desk is still being built">It will hold: {desk.will}</Note>
   {:else}
     <p>{desk.will}</p>
   {/if}
   <p><b>Meanwhile:</b> {desk.meanwhile}</p>
-  <ButtonLink look="go" href="{desk.to}{garden.search}">{desk.link}</ButtonLink>
-</section>
-
-<style>
-  section {
-    display: grid;
-    gap: var(--space-4);
-    justify-items: start;
-    max-width: 64ch;
-    padding: var(--space-6) 22px;
-  }
-</style>
+  <div><ButtonLink look="go" href="{desk.to}{garden.search}">{desk.link}</ButtonLink></div>
+</Page>

@@ -1,133 +1,88 @@
 <script lang="ts">
   import type { Schemas } from '../../api/client';
-  import { apart, scalesFor, type Frame } from '../../charts/timeline';
+  import { bookTable, poursOf, readsOf, spanOf, trailsOf } from '../../charts/book';
+  import { apart, linePath } from '../../charts/frame';
+  import Frame from '../../charts/Frame.svelte';
 
   interface Props {
     book: Schemas['NotebookOut'];
     zone: string;
   }
-  let { book, zone }: Props = $props();
-  const FRAME: Frame = { width: 900, height: 420, left: 44, right: 122, top: 16, bottom: 84 };
-
-  const time = (at: string) => Date.parse(at);
-  const cans = $derived(
-    book.doses.flatMap((dose) =>
-      dose.readings.map((reading) => ({ ...reading, stop: dose.stop, what: 'can' as const })),
-    ),
-  );
-  const drains = $derived(book.readings.map((one) => ({ ...one, what: 'drain' as const })));
-  const points = $derived([...cans, ...drains]);
-  const expected = $derived(
-    book.doses.map((dose) => ({ at: time(dose.at), ec: Number(dose.expected), dose })),
-  );
-  const scales = $derived(
-    scalesFor(
-      FRAME,
-      [...points.map((one) => time(one.at)), ...expected.map((one) => one.at)],
-      [...points.map((one) => one.ec_ms_cm), ...expected.map((one) => one.ec)],
-    ),
-  );
-  /** What drains from one stop, joined in the order of time. */
-  const trails = $derived(
-    [...new Set(drains.map((one) => one.stop))].map((stop) => {
-      const own = drains.filter((one) => one.stop === stop);
-      own.sort((one, other) => time(one.at) - time(other.at));
-      const at = own.map((one) => `${scales.x(time(one.at))} ${scales.y(one.ec_ms_cm)}`);
-      const end = scales.y(own.at(-1)?.ec_ms_cm ?? 0);
-      return { stop, end, d: `M${at.join('L')}` };
-    }),
-  );
-  const names = $derived(
-    apart(
-      trails.map((trail) => trail.end),
-      17,
-    ),
-  );
-  const dayName = (at: number) =>
-    new Intl.DateTimeFormat('en-GB', { timeZone: zone, day: 'numeric', month: 'short' }).format(at);
+  const { book, zone }: Props = $props();
+  const FOOT = 84;
+  const NAMES = 122;
+  const NAME_GAP = 17;
+  const pours = $derived(poursOf(book));
+  const reads = $derived(readsOf(book));
+  const trails = $derived(trailsOf(reads));
+  const span = $derived(spanOf(pours, reads));
+  const richest = $derived(Math.max(1, ...pours.map((one) => one.nitrogen)));
+  const size = (nitrogen: number) => 0.45 + 0.75 * Math.sqrt(nitrogen / richest);
   const shortened = (name: string) => (name.length > 15 ? `${name.slice(0, 14)}…` : name);
-  const nitrogen = (dose: Schemas['DoseOut']) => Number(dose.mg_l.N ?? 0) * Number(dose.litres);
-  const mostNitrogen = $derived(Math.max(1, ...book.doses.map(nitrogen)));
-  const size = (dose: Schemas['DoseOut']) => 0.45 + 0.75 * Math.sqrt(nitrogen(dose) / mostNitrogen);
+  const cans = $derived(reads.filter((one) => one.what === 'can').length);
   const summary = $derived(
-    `${book.doses.length} doses as drops sized by their nitrogen, ${cans.length} readings of cans and ` +
-      `${drains.length} of what drains or of water, on one axis of days; conductivity upwards.`,
+    `${pours.length} doses as drops sized by their nitrogen, ${cans} readings of cans and ` +
+      `${reads.length - cans} of what drains or of water, on one axis of days; conductivity upwards.`,
   );
 </script>
 
-<figure>
-  <svg viewBox="0 0 {FRAME.width} {FRAME.height}" role="img" aria-label={summary}>
-    {#each scales.steps as step (step.ec)}
-      <path class="grid" d="M{FRAME.left} {step.y}H{FRAME.width - FRAME.right}" />
-      <text class="end" x={FRAME.left - 8} y={step.y + 5}>{Number(step.ec.toFixed(2))}</text>
-    {/each}
-    {#each scales.days as day (day.at)}
-      <text class="mid" x={day.x} y={FRAME.height - 10}>{dayName(day.at)}</text>
-      <path class="grid" d="M{day.x} {FRAME.top}V{FRAME.height - 30}" />
-    {/each}
-    {#each book.doses as dose (dose.id)}
-      <g transform="translate({scales.x(time(dose.at))} {FRAME.height - 54}) scale({size(dose)})">
-        <title>{dose.litres} L on {dose.stop}, {dose.ratio}</title>
-        <path class="drop" d="M0 -17c5 8 9 12 9 17a9 9 0 0 1-18 0c0-5 4-9 9-17Z" />
-      </g>
-    {/each}
-    {#each expected as one (one.dose.id)}
-      <path class="expected" d="M{scales.x(one.at) - 7} {scales.y(one.ec)}h14" />
-    {/each}
-    {#each trails as trail, index (trail.stop)}
-      <path class="trail" d={trail.d} />
-      <text x={FRAME.width - FRAME.right + 12} y={(names[index] ?? 0) + 5}
-        >{shortened(trail.stop)}</text
-      >
-    {/each}
-    {#each points as one (one.id)}
-      <g transform="translate({scales.x(time(one.at))} {scales.y(one.ec_ms_cm)})">
-        <title>{one.stop}: {one.what} {one.ec} mS/cm</title>
-        {#if one.what === 'can'}
-          <rect class="can" x="-5" y="-5" width="10" height="10" />
-        {:else}
-          <circle class="drain" r="5.5" />
-        {/if}
-      </g>
-    {/each}
-  </svg>
-  <figcaption>
-    <span><i class="square"></i> can, read</span>
-    <span><i class="dash"></i> can, expected</span>
-    <span><i class="round"></i> what drains, or water</span>
-    <span>drops: doses, sized by the nitrogen they carry</span>
-    <span>mS/cm at 25 °C</span>
-  </figcaption>
-</figure>
+{#if pours.length + reads.length === 0}
+  <p>Nothing was poured or read in these days.</p>
+{:else}
+  <figure>
+    <Frame
+      {summary}
+      height={420}
+      {...span}
+      {zone}
+      unit="mS/cm at 25 °C"
+      right={NAMES}
+      bottom={FOOT}
+      table={bookTable(pours, reads, zone)}
+    >
+      {#snippet children({ x, y, right, floor })}
+        {@const ends = trails.map((trail) => y(trail.reads.at(-1)?.ec ?? 0))}
+        {@const names = apart(ends, NAME_GAP)}
+        {#each pours as one (one.id)}
+          <g transform="translate({x(one.at)} {floor + 30}) scale({size(one.nitrogen)})">
+            <title>{one.title}</title>
+            <path class="drop" d="M0 -17c5 8 9 12 9 17a9 9 0 0 1-18 0c0-5 4-9 9-17Z" />
+          </g>
+          <path class="expected" d="M{x(one.at) - 7} {y(one.ec)}h14" />
+        {/each}
+        {#each trails as trail, index (trail.stop)}
+          <path class="trail" d={linePath(trail.reads.map((one) => [x(one.at), y(one.ec)]))} />
+          <text x={right + 12} y={(names[index] ?? 0) + 5}>{shortened(trail.stop)}</text>
+        {/each}
+        {#each reads as one (one.id)}
+          <g transform="translate({x(one.at)} {y(one.ec)})">
+            <title>{one.stop}: {one.what} {one.ec} mS/cm</title>
+            {#if one.what === 'can'}
+              <rect class="can" x="-5" y="-5" width="10" height="10" />
+            {:else}
+              <circle class="drain" r="5.5" />
+            {/if}
+          </g>
+        {/each}
+      {/snippet}
+    </Frame>
+    <figcaption>
+      <span><i class="square"></i> can, read</span>
+      <span><i class="dash"></i> can, expected</span>
+      <span><i class="round"></i> what drains, or water</span>
+      <span>drops: doses, sized by the nitrogen they carry</span>
+    </figcaption>
+  </figure>
+{/if}
 
 <style>
   figure {
-    margin: var(--space-3) 0 0;
-    overflow-x: auto;
-  }
-
-  svg {
-    display: block;
-    width: 100%;
-    min-width: 560px;
-  }
-
-  .grid {
-    fill: none;
-    stroke: var(--color-line);
+    margin: 0;
   }
 
   text {
     fill: var(--color-text-soft);
     font-size: 15px;
-  }
-
-  .end {
-    text-anchor: end;
-  }
-
-  .mid {
-    text-anchor: middle;
   }
 
   .drop {

@@ -1,129 +1,113 @@
 <script lang="ts">
-  import { onMount, untrack } from 'svelte';
+  import { ask, client, type Schemas } from '../../api/client';
   import { garden } from '../../app/garden.svelte';
   import { keys } from '../../app/keys.svelte';
-  import { working } from '../../app/working.svelte';
-  import { ask, client, type Problem, type Schemas } from '../../api/client';
+  import { follow, Resource } from '../../app/resource.svelte';
   import Button from '../../ui/Button.svelte';
+  import Page from '../../ui/Page.svelte';
   import DoseEntry from './DoseEntry.svelte';
-  import { byDay } from './entries';
+  import { byDay, joined } from './entries';
   import NotebookChart from './NotebookChart.svelte';
+  import OtherEntry from './OtherEntry.svelte';
   import ReadingEntry from './ReadingEntry.svelte';
   import StopChart from './StopChart.svelte';
 
   const PAGE = 40;
-  let book = $state<Schemas['NotebookOut'] | null>(null);
-  let problem = $state<Problem | null>(null);
-  let limit = $state(PAGE);
+  const pages = new Resource<Schemas['NotebookOut']>();
+  const book = $derived(pages.data);
   const zone = $derived(garden.path?.zone ?? 'UTC');
   const days = $derived(book ? byDay(book, zone) : []);
+  /** As many entries as have been asked for stay in view when something changes. */
+  let asked = $state(PAGE);
+  let shown = '';
 
-  onMount(() => {
-    working.clear();
-    working.folded = true;
-    return () => (working.folded = false);
-  });
+  follow(
+    () => [garden.stop?.id ?? null, garden.version] as const,
+    ([stop]) => {
+      if (shown !== (stop ?? '')) {
+        pages.clear();
+        asked = PAGE;
+      }
+      shown = stop ?? '';
+      const query = { stop, limit: Math.min(500, asked) };
+      void pages.load((signal) => ask(client.GET('/api/notebook', { params: { query }, signal })));
+    },
+  );
 
-  $effect(() => {
-    const query = { stop: garden.stop?.id ?? null, limit };
-    void garden.version;
-    untrack(() => void load(query));
-  });
-
-  async function load(query: { stop: string | null; limit: number }) {
-    const reply = await ask(client.GET('/api/notebook', { params: { query } }));
-    problem = reply.problem ?? null;
-    if (reply.data) book = reply.data;
+  function earlier() {
+    const [newer, stop] = [book, garden.stop?.id ?? null];
+    asked += PAGE;
+    void pages.load(async (signal) => {
+      const query = { stop, limit: PAGE, before: newer?.next ?? '' };
+      const reply = await ask(client.GET('/api/notebook', { params: { query }, signal }));
+      return reply.data ? { data: joined(newer, reply.data) } : reply;
+    });
   }
 </script>
 
-<section aria-busy={!book}>
-  <header>
-    <div>
-      <h1>Notebook{garden.stop ? `: ${garden.stop.name}` : ''}</h1>
-      <p class="soft">
-        {garden.stop
-          ? 'what this stop was given and read'
-          : 'what was poured and read, newest first'}
-      </p>
-    </div>
-    <div class="acts">
-      {#if garden.stop}
-        <a href="/place{garden.search}">What its roots say</a>
-        <Button onclick={() => garden.choose(null)}>The whole garden</Button>
-      {/if}
-      <Button aria-pressed={keys.chart} onclick={() => (keys.chart = !keys.chart)}>
-        {keys.chart ? 'As a list' : 'As a chart'}
-      </Button>
-      <Button onclick={() => keys.read()}>Write down a reading</Button>
-    </div>
-  </header>
-  {#if problem}
-    <p class="trouble" role="alert">{problem.message}</p>
-    <Button onclick={() => load({ stop: garden.stop?.id ?? null, limit })}>Try again</Button>
-  {/if}
+<Page
+  title="Notebook{garden.stop ? `: ${garden.stop.name}` : ''}"
+  sub={garden.stop
+    ? 'what this stop was given, read and seen'
+    : 'what was poured, read and seen, newest first'}
+  of={pages}
+  charts={keys.chart}
+  waiting="Opening the notebook…"
+>
+  {#snippet acts()}
+    {#if garden.stop}
+      <a href="/place{garden.search}">What its roots say</a>
+      <Button onclick={() => garden.choose(null)}>The whole garden</Button>
+    {/if}
+    <Button aria-pressed={keys.chart} onclick={() => (keys.chart = !keys.chart)}>
+      {keys.chart ? 'As a list' : 'As a chart'}
+    </Button>
+    <Button onclick={() => keys.read()}>Write down a reading</Button>
+  {/snippet}
   {#if book && days.length === 0}
     <p>Nothing here yet. Pour a can on the Bench, and it stands here with its figures.</p>
     <a href="/bench{garden.search}">To the Bench</a>
   {/if}
   {#if book && days.length && keys.chart}
-    {#if garden.stop}<StopChart stopId={garden.stop.id} />{:else}<NotebookChart
-        {book}
-        {zone}
-      />{/if}
+    {#if garden.stop}
+      <StopChart stopId={garden.stop.id} />
+    {:else}
+      <NotebookChart {book} {zone} />
+    {/if}
   {/if}
   {#each keys.chart ? [] : days as day (day.name)}
-    <h2>{day.name}</h2>
-    <ul>
-      {#each day.entries as entry (entry.id)}
-        <li>
-          {#if entry.dose}
-            <DoseEntry dose={entry.dose} {zone} />
-          {:else if entry.reading}
-            <ReadingEntry reading={entry.reading} {zone} drain />
-          {/if}
-        </li>
-      {/each}
-    </ul>
+    <section>
+      <h2>{day.name}</h2>
+      <ul>
+        {#each day.entries as entry (entry.id)}
+          <li>
+            {#if entry.dose}
+              <DoseEntry dose={entry.dose} {zone} />
+            {:else if entry.reading}
+              <ReadingEntry reading={entry.reading} {zone} drain />
+            {:else if entry.other}
+              <OtherEntry other={entry.other} {zone} />
+            {/if}
+          </li>
+        {/each}
+      </ul>
+    </section>
   {/each}
-  {#if book?.more}<Button onclick={() => (limit += PAGE)}>Earlier</Button>{/if}
-</section>
+  {#if book?.more}
+    <div><Button disabled={pages.busy} onclick={earlier}>Earlier</Button></div>
+  {:else if days.length && !keys.chart}
+    <p class="soft">This is the first page of the notebook.</p>
+  {/if}
+</Page>
 
 <style>
-  section {
-    padding: var(--space-3) 22px var(--space-8);
-  }
-
-  header {
-    display: flex;
-    flex-wrap: wrap;
-    gap: var(--space-3);
-    align-items: flex-start;
-    justify-content: space-between;
-  }
-
-  h1 {
-    font-size: 1.5625rem;
-  }
-
   h2 {
-    margin: var(--space-4) 0 var(--space-2);
+    margin-bottom: var(--space-2);
     font-size: var(--text-l);
-  }
-
-  .acts {
-    display: flex;
-    flex-wrap: wrap;
-    gap: var(--space-2);
   }
 
   .soft {
     color: var(--color-text-soft);
-  }
-
-  .trouble {
-    margin: var(--space-3) 0;
-    color: var(--color-stop);
   }
 
   ul {
@@ -132,11 +116,5 @@
     margin: 0;
     padding: 0;
     list-style: none;
-  }
-
-  @media (width <= 700px) {
-    section {
-      padding-inline: var(--space-4);
-    }
   }
 </style>

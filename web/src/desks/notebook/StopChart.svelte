@@ -1,35 +1,33 @@
 <script lang="ts">
-  import { untrack } from 'svelte';
+  import { ask, client, type Schemas } from '../../api/client';
   import { garden } from '../../app/garden.svelte';
-  import { ask, client, type Problem, type Schemas } from '../../api/client';
+  import { follow, Resource } from '../../app/resource.svelte';
   import RootChart from '../../charts/RootChart.svelte';
+  import Message from '../../ui/Message.svelte';
 
   const { stopId }: { stopId: string } = $props();
-  let place = $state<Schemas['PlaceRootsOut'] | null>(null);
-  let problem = $state<Problem | null>(null);
+  const roots = new Resource<Schemas['PlaceRootsOut']>();
+  const place = $derived(roots.data);
 
-  $effect(() => {
-    const id = stopId;
-    void garden.version;
-    untrack(() => void load(id));
-  });
-
-  async function load(place_id: string) {
-    const params = { path: { place_id } };
-    const reply = await ask(client.GET('/api/places/{place_id}/roots', { params }));
-    problem = reply.problem ?? null;
-    place = reply.data ?? null;
-  }
+  follow(
+    () => [stopId, garden.version] as const,
+    ([place_id]) => {
+      const params = { path: { place_id } };
+      void roots.load((signal) =>
+        ask(client.GET('/api/places/{place_id}/roots', { params, signal })),
+      );
+    },
+  );
 </script>
 
 <!-- One stop's doses and readings on the chart of its roots, as its own page has it. -->
-{#if problem}<p role="alert">{problem.message}</p>{/if}
+<Message problem={roots.problem} again={roots.again} />
 {#if place}
   {#each place.fills as fill (fill.fill_id)}
     {#if place.fills.length > 1}<h2>{fill.name}</h2>{/if}
     <RootChart chart={fill.chart} summary="{fill.name}: {fill.headline}" />
   {/each}
-{:else if !problem}
+{:else if !roots.problem}
   <p>Following the salts…</p>
   <progress aria-label="Following the salts"></progress>
 {/if}

@@ -1,11 +1,15 @@
 import type { Schemas } from '../../api/client';
 import { dayInWords } from '../../ui/time';
 
+type Book = Schemas['NotebookOut'];
+export type Other = Schemas['OtherOut'];
+
 export interface Entry {
   id: string;
   at: string;
   dose?: Schemas['DoseOut'];
   reading?: Schemas['ReadingOut'];
+  other?: Other;
 }
 
 export interface Day {
@@ -13,11 +17,23 @@ export interface Day {
   entries: Entry[];
 }
 
-/** Doses and readings in one list, newest first, under the garden's days. */
-export function byDay(book: Schemas['NotebookOut'], zone: string): Day[] {
+/** A page and the one before it, as one. */
+export function joined(newer: Book | null, earlier: Book): Book {
+  if (!newer) return earlier;
+  return {
+    ...earlier,
+    doses: [...newer.doses, ...earlier.doses],
+    readings: [...newer.readings, ...earlier.readings],
+    others: [...newer.others, ...earlier.others],
+  };
+}
+
+/** All that was done, read and seen in one list, newest first, under the garden's days. */
+export function byDay(book: Book, zone: string): Day[] {
   const entries: Entry[] = [
     ...book.doses.map((dose) => ({ id: dose.id, at: dose.at, dose })),
     ...book.readings.map((reading) => ({ id: reading.id, at: reading.at, reading })),
+    ...book.others.map((other) => ({ id: other.id, at: other.at, other })),
   ];
   entries.sort((one, other) => Date.parse(other.at) - Date.parse(one.at));
   const days: Day[] = [];

@@ -1,14 +1,28 @@
-import { newId } from '../../ui/ids';
+import { ask, client, type Schemas } from '../../api/client';
 import { garden } from '../../app/garden.svelte';
-import { undo } from '../../app/undo.svelte';
+import { Resource } from '../../app/resource.svelte';
+import { Write } from '../../app/write.svelte';
+import { typedNumber } from '../../ui/numbers';
 import { instantOf } from '../../ui/time';
-import { ask, client, type Problem, type Schemas } from '../../api/client';
 
-const FAHRENHEIT = (typed: number) => ((typed - 32) * 5) / 9;
+export const fromFahrenheit = (typed: number) => ((typed - 32) * 5) / 9;
+export const toFahrenheit = (celsius: number) => (celsius * 9) / 5 + 32;
+
+/** What each number is called where it cannot be read. */
+const WOULD_DO = {
+  value: 'a number such as 1.12 would do',
+  parts_water: 'parts such as 9 would do',
+  temperature_c: 'degrees such as 18 would do',
+  pots: 'a number such as 3 would do',
+};
+type Numeric = keyof typeof WOULD_DO;
 
 /** A reading as it is written down. */
 export class NewReading {
-  found = $state<Schemas['ReadablesOut'] | null>(null);
+  readonly readables = new Resource<Schemas['ReadablesOut']>();
+  /** What the number means, worked out as it is typed. */
+  readonly meant = new Resource<Schemas['MeaningOut']>();
+  readonly write = new Write();
   subjectId = $state('');
   penId = $state('');
   value = $state('');
@@ -19,27 +33,23 @@ export class NewReading {
   parts = $state('');
   when = $state('');
   pots = $state('');
-  /** What the number means, worked out as it is typed. */
-  meaning = $state<Schemas['MeaningOut'] | null>(null);
-  problem = $state<Problem | null>(null);
-  busy = $state(false);
 
+  found = $derived(this.readables.data);
   subject = $derived(this.found?.subjects.find((one) => one.id === this.subjectId) ?? null);
 
   /** Look what there is to read; the pen is likeliest in `subjectId` where that is given. */
   async load(subjectId = ''): Promise<void> {
-    this.problem = null;
     this.value = this.when = this.temperature = this.pots = '';
-    this.meaning = null;
+    this.meant.clear();
     const query = { stop: garden.stop?.id ?? null };
-    const reply = await ask(client.GET('/api/readables', { params: { query } }));
-    this.problem = reply.problem ?? null;
-    if (!reply.data) return;
-    this.found = reply.data;
-    const { subjects } = reply.data;
-    const meant = subjects.find((one) => one.id === subjectId) ?? subjects[0];
+    await this.readables.load((signal) =>
+      ask(client.GET('/api/readables', { params: { query }, signal })),
+    );
+    const found = this.found;
+    if (!found) return;
+    const meant = found.subjects.find((one) => one.id === subjectId) ?? found.subjects[0];
     this.choose(meant?.id ?? '');
-    const pen = reply.data.pens.find((one) => one.id === this.penId) ?? reply.data.pens[0];
+    const pen = found.pens.find((one) => one.id === this.penId) ?? found.pens[0];
     if (pen) this.take(pen.id);
   }
 
@@ -57,32 +67,12 @@ export class NewReading {
   }
 
   /** Say what a number would mean; nothing is written. */
-  async mean(): Promise<void> {
-    const value = Number(this.value.trim().replace(',', '.'));
-    this.meaning = null;
-    if (this.subject?.kind !== 'fill' || !this.value.trim() || !(value > 0)) return;
-    if (!this.compensates && !this.temperature.trim()) return;
-    const asked = this.value;
-    const reply = await ask(client.POST('/api/readings/meaning', { body: this.body(value, 0) }));
-    if (asked === this.value) this.meaning = reply.data ?? null;
-  }
-
-  private body(value: number, parts: number): Schemas['ReadingIn'] {
-    const typed = Number(this.temperature.trim().replace(',', '.'));
-    const warm = this.compensates ? null : typed;
-    return {
-      id: newId(),
-      subject_id: this.subjectId,
-      value,
-      scale: this.scale,
-      method: this.subject?.kind === 'fill' ? this.method : 'feed_solution',
-      compensates: this.compensates,
-      parts_water: parts,
-      temperature_c: warm !== null && this.found?.degrees === 'F' ? FAHRENHEIT(warm) : warm,
-      taken_at: this.when ? instantOf(this.when) : null,
-      pots: Number(this.pots.trim() || '1'),
-      pen_id: this.penId || null,
-    };
+  mean(): void {
+    const body = this.body();
+    if (this.subject?.kind !== 'fill' || !body || !(body.value > 0)) return this.meant.clear();
+    void this.meant.load((signal) =>
+      ask(client.POST('/api/readings/meaning', { body: { ...body, parts_water: 0 }, signal })),
+    );
   }
 
   /** Let the pen itself say the number. */
@@ -90,41 +80,54 @@ export class NewReading {
     const params = { path: { pen_id: this.penId } };
     const body = { subject_id: this.subjectId };
     const reply = await ask(client.POST('/api/pens/{pen_id}/dip', { params, body }));
-    this.problem = reply.problem ?? null;
+    this.write.problem = reply.problem ?? null;
     if (!reply.data) return;
     this.value = String(reply.data.value);
     this.scale = reply.data.scale;
     const celsius = reply.data.temperature_c;
-    const shown = this.found?.degrees === 'F' ? (celsius * 9) / 5 + 32 : celsius;
+    const shown = this.found?.degrees === 'F' ? toFahrenheit(celsius) : celsius;
     if (!reply.data.compensates) this.temperature = shown.toFixed(1);
   }
 
   /** Write it down; true when it is written. */
   async keep(): Promise<boolean> {
-    const value = this.number('value', this.value, 'a number such as 1.12 would do');
-    const parts = this.parts.trim() ? this.number('parts_water', this.parts, 'parts such as 9') : 0;
-    const warm = this.compensates
-      ? null
-      : this.number('temperature_c', this.temperature, 'degrees such as 18 would do');
-    const pots = this.pots.trim() ? this.number('pots', this.pots, 'a number such as 3') : 1;
-    if (value === undefined || parts === undefined) return false;
-    if (warm === undefined || pots === undefined) return false;
-    this.busy = true;
-    const reply = await ask(client.POST('/api/readings', { body: this.body(value, parts) }));
-    this.busy = false;
-    this.problem = reply.problem ?? null;
-    if (!reply.data) return false;
-    this.meaning = null;
-    undo.offer(reply.data);
-    await garden.changed();
-    return true;
+    const body = this.body((field, typed) => this.write.refuse(field, typed, WOULD_DO[field]));
+    if (!body) return false;
+    const written = await this.write.send(() => ask(client.POST('/api/readings', { body })));
+    return written !== null;
   }
 
-  private number(field: string, typed: string, would_do: string): number | undefined {
-    const value = typed.trim() === '' ? NaN : Number(typed.replace(',', '.'));
-    if (!Number.isNaN(value)) return value;
-    const read = typed.trim() ? `“${typed}”` : 'nothing';
-    this.problem = { field, read, would_do, message: `Read ${read}; ${would_do}.` };
-    return undefined;
+  /** What would be sent; null where a number cannot be read, after `refuse` was told which. */
+  private body(refuse?: (field: Numeric, typed: string) => void): Schemas['ReadingIn'] | null {
+    const typed: [Numeric, string, number | null][] = [
+      ['value', this.value, null],
+      ['parts_water', this.parts, 0],
+      ['temperature_c', this.compensates ? '0' : this.temperature, null],
+      ['pots', this.pots, 1],
+    ];
+    const numbers: Partial<Record<Numeric, number>> = {};
+    for (const [field, text, usual] of typed) {
+      const value = typedNumber(text) === null ? usual : typedNumber(text);
+      if (value === null || value === undefined) {
+        refuse?.(field, text);
+        return null;
+      }
+      numbers[field] = value;
+    }
+    const { value = 0, parts_water = 0, temperature_c = 0, pots = 1 } = numbers;
+    const celsius = this.found?.degrees === 'F' ? fromFahrenheit(temperature_c) : temperature_c;
+    return {
+      id: this.write.id(),
+      subject_id: this.subjectId,
+      value,
+      scale: this.scale,
+      method: this.subject?.kind === 'fill' ? this.method : 'feed_solution',
+      compensates: this.compensates,
+      parts_water,
+      temperature_c: this.compensates ? null : celsius,
+      taken_at: this.when ? instantOf(this.when) : null,
+      pots,
+      pen_id: this.penId || null,
+    };
   }
 }

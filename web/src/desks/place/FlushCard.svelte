@@ -1,11 +1,10 @@
 <script lang="ts">
-  import { garden } from '../../app/garden.svelte';
   import { keys } from '../../app/keys.svelte';
-  import { undo } from '../../app/undo.svelte';
   import { working } from '../../app/working.svelte';
-  import { ask, client, type Problem, type Schemas } from '../../api/client';
+  import { Write } from '../../app/write.svelte';
+  import { ask, client, type Schemas } from '../../api/client';
   import Button from '../../ui/Button.svelte';
-  import { newId } from '../../ui/ids';
+  import Message from '../../ui/Message.svelte';
 
   interface Props {
     flush: Schemas['FlushOut'];
@@ -13,29 +12,15 @@
     subjectId: string;
   }
   const { flush, fillId, subjectId }: Props = $props();
-  let problem = $state<Problem | null>(null);
-  let busy = $state(false);
+  const write = new Write();
   const all = $derived(flush.done + flush.goes);
   const goes = $derived(Array.from({ length: all }, (_, index) => index));
 
-  async function pour() {
-    busy = true;
-    const reply = await ask(
-      client.POST('/api/waterings', {
-        body: {
-          id: newId(),
-          fill_id: fillId,
-          water_id: flush.water_id,
-          litres: `${flush.each_l} L`,
-          flush: true,
-        },
-      }),
-    );
-    busy = false;
-    problem = reply.problem ?? null;
-    if (!reply.data) return;
-    undo.offer(reply.data);
-    await garden.changed();
+  function pour() {
+    const litres = `${flush.each_l} L`;
+    const { water_id } = flush;
+    const body = { id: write.id(), fill_id: fillId, water_id, litres, flush: true };
+    return write.send(() => ask(client.POST('/api/waterings', { body })));
   }
 
   function how() {
@@ -63,12 +48,12 @@
     {/each}
   </ol>
   <p>{flush.after_text}</p>
-  {#if problem}<p class="trouble" role="alert">{problem.message}</p>{/if}
+  <Message problem={write.problem} />
   <div class="acts">
     {#if flush.read_next}
       <Button look="go" onclick={() => keys.read(subjectId)}>Read the drain now</Button>
     {/if}
-    <Button look={flush.read_next ? 'plain' : 'go'} disabled={busy} onclick={pour}>
+    <Button look={flush.read_next ? 'plain' : 'go'} disabled={write.busy} onclick={pour}>
       Poured {flush.each_text}
     </Button>
     {#if !flush.read_next}
@@ -145,9 +130,5 @@
     display: flex;
     flex-wrap: wrap;
     gap: var(--space-2);
-  }
-
-  .trouble {
-    color: var(--color-stop);
   }
 </style>

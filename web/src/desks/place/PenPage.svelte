@@ -1,55 +1,37 @@
 <script lang="ts">
-  import { onMount, untrack } from 'svelte';
+  import { ask, client, type Schemas } from '../../api/client';
   import { garden } from '../../app/garden.svelte';
   import { keys } from '../../app/keys.svelte';
-  import { undo } from '../../app/undo.svelte';
-  import { working } from '../../app/working.svelte';
-  import { ask, client, type Problem, type Schemas } from '../../api/client';
+  import { follow, Resource } from '../../app/resource.svelte';
+  import { Write } from '../../app/write.svelte';
   import Button from '../../ui/Button.svelte';
+  import Message from '../../ui/Message.svelte';
+  import Page from '../../ui/Page.svelte';
 
-  let pens = $state<Schemas['PenOut'][] | null>(null);
-  let problem = $state<Problem | null>(null);
   const STEPS = [
     'Rinse the tip with rain water and shake it dry; wipe nothing.',
     'Dip it in a standard of 1.413 mS/cm at about 25 °C, stir, and wait until the number stands still.',
     'Turn its screw, or hold its button, until it shows 1.41. Rinse it again.',
     'Press “Set right today” here: from now on its age counts anew.',
   ];
+  const setup = new Resource<Schemas['SetupOut']>();
+  const write = new Write();
+  const pens = $derived(setup.data?.pens ?? null);
 
-  onMount(() => {
-    working.clear();
-    working.folded = true;
-    return () => (working.folded = false);
-  });
+  follow(
+    () => garden.version,
+    () => void setup.load((signal) => ask(client.GET('/api/setup', { signal }))),
+  );
 
-  $effect(() => {
-    void garden.version;
-    untrack(() => void load());
-  });
-
-  async function load() {
-    const reply = await ask(client.GET('/api/setup'));
-    problem = reply.problem ?? null;
-    pens = reply.data?.pens ?? pens;
-  }
-
-  async function setRight(pen_id: string) {
+  function setRight(pen_id: string) {
     const params = { path: { pen_id } };
-    const reply = await ask(client.POST('/api/pens/{pen_id}/calibrate', { params }));
-    problem = reply.problem ?? null;
-    if (!reply.data) return;
-    undo.offer(reply.data);
-    await garden.changed();
+    return write.send(() => ask(client.POST('/api/pens/{pen_id}/calibrate', { params })));
   }
 </script>
 
 <!-- The pens: how far each can be trusted, and how to set one right. -->
-<section aria-busy={!pens}>
-  <h1>Your pens</h1>
-  {#if problem}
-    <p class="trouble" role="alert">{problem.message}</p>
-    <Button onclick={load}>Try again</Button>
-  {/if}
+<Page title="Your pens" of={setup} waiting="Looking for your pens…">
+  <Message problem={write.problem} />
   {#each pens ?? [] as pen (pen.id)}
     <article aria-label={pen.name}>
       <h2>{pen.name}</h2>
@@ -74,28 +56,15 @@
     After sixty days without, its readings count as those of a pen left alone: Dace widens every
     band that they bear on.
   </p>
-</section>
+</Page>
 
 <style>
-  section {
-    display: grid;
-    grid-template-columns: minmax(0, 1fr);
-    gap: var(--space-3);
-    align-content: start;
-    max-width: 760px;
-    padding: var(--space-3) 22px var(--space-8);
-  }
-
   article {
     display: grid;
     gap: var(--space-2);
     padding: var(--space-3) var(--space-4);
     border: 1px solid var(--color-line);
     border-radius: var(--radius);
-  }
-
-  h1 {
-    font-size: 1.5625rem;
   }
 
   h2 {
@@ -110,9 +79,5 @@
 
   .soft {
     color: var(--color-text-soft);
-  }
-
-  .trouble {
-    color: var(--color-stop);
   }
 </style>

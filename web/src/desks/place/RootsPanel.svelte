@@ -1,11 +1,11 @@
 <script lang="ts">
-  import { garden } from '../../app/garden.svelte';
   import { keys } from '../../app/keys.svelte';
-  import { undo } from '../../app/undo.svelte';
   import { working } from '../../app/working.svelte';
+  import { Write } from '../../app/write.svelte';
   import { ask, client, type Schemas } from '../../api/client';
   import RootChart from '../../charts/RootChart.svelte';
   import Button from '../../ui/Button.svelte';
+  import Message from '../../ui/Message.svelte';
   import FlushCard from './FlushCard.svelte';
   import SeriesPanel from './SeriesPanel.svelte';
   import TestSheet from './TestSheet.svelte';
@@ -16,6 +16,7 @@
     named: boolean;
   }
   const { roots, named }: Props = $props();
+  const write = new Write();
   let sheet = $state<'' | 'water' | 'test'>('');
 
   function how() {
@@ -23,14 +24,11 @@
     working.open();
   }
 
-  async function logs(every: boolean) {
+  function logs(every: boolean) {
     const params = { path: { fill_id: roots.fill_id } };
-    const reply = await ask(
-      client.PUT('/api/fills/{fill_id}/waterings', { params, body: { logs: every } }),
+    return write.send(() =>
+      ask(client.PUT('/api/fills/{fill_id}/waterings', { params, body: { logs: every } })),
     );
-    if (!reply.data) return;
-    undo.offer(reply.data);
-    await garden.changed();
   }
 </script>
 
@@ -73,6 +71,7 @@
       I log every watering
     </label>
   </div>
+  <Message problem={write.problem} />
   {#if roots.records.length}
     <details>
       <summary>Waterings and tests written down here</summary>

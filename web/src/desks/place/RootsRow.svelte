@@ -1,27 +1,26 @@
 <script lang="ts">
+  import type { Schemas } from '../../api/client';
   import RootScale from '../../charts/RootScale.svelte';
-  import type { Read } from './roots.svelte';
   import WordMark from './WordMark.svelte';
 
   interface Props {
-    one: Read;
+    line: Schemas['RootLineOut'];
+    /** The end of the scale [mS/cm]. */
     most: number;
   }
-  const { one, most }: Props = $props();
-  const roots = $derived(one.roots);
-  const grows = $derived(one.place.plants.join(', '));
+  const { line, most }: Props = $props();
 </script>
 
 <!-- One place in a list of all: where its roots stand, and what is to be done. -->
-<a href="/place?stop={one.place.id}" class:wants={roots.flush}>
+<a href="/place?stop={line.place_id}" class:wants={line.wants}>
   <span class="name">
-    <b>{roots.name}</b>
-    {#if one.place.fills.length === 1}<span class="soft">{grows || 'nothing growing'}</span>{/if}
+    <b>{line.name}</b>
+    <span class="soft">{line.plants || 'nothing growing'}</span>
   </span>
-  <RootScale chart={roots.chart} {most} summary={roots.headline} />
+  <RootScale {line} {most} />
   <span class="say">
-    <span><WordMark word={roots.word} />{roots.headline}</span>
-    {#if roots.flush}<b>{roots.flush.text}</b>{:else if roots.next_feed}{roots.next_feed.words}{/if}
+    <span><WordMark word={line.word} />{line.headline}</span>
+    {#if line.flush_l}<b>{line.says}</b>{:else}{line.says}{/if}
   </span>
 </a>
 

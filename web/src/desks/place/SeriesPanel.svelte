@@ -1,18 +1,18 @@
 <script lang="ts">
-  import { untrack } from 'svelte';
+  import { ask, client, type Schemas } from '../../api/client';
   import { garden } from '../../app/garden.svelte';
-  import { undo } from '../../app/undo.svelte';
-  import { ask, client, type Problem, type Schemas } from '../../api/client';
+  import { follow, Resource } from '../../app/resource.svelte';
+  import { Write } from '../../app/write.svelte';
   import SpanChart from '../../charts/SpanChart.svelte';
   import Button from '../../ui/Button.svelte';
-  import { newId } from '../../ui/ids';
+  import Message from '../../ui/Message.svelte';
 
   const { subjectId, name }: { subjectId: string; name: string } = $props();
-  let series = $state<Schemas['SeriesOut'] | null>(null);
+  const read = new Resource<Schemas['SeriesOut']>();
+  const write = new Write();
+  const series = $derived(read.data);
   let days = $state(0);
   let back = $state(0);
-  let problem = $state<Problem | null>(null);
-  let busy = $state(false);
   const SPANS = [
     { days: 0, name: 'All' },
     { days: 365, name: 'A year' },
@@ -21,41 +21,32 @@
     { days: 7, name: 'A week' },
   ];
 
-  $effect(() => {
-    const asked = { id: subjectId, days, back };
-    void garden.version;
-    untrack(() => void load(asked));
-  });
-
-  async function load(asked: { id: string; days: number; back: number }) {
-    const params = {
-      path: { subject_id: asked.id },
-      query: { days: asked.days, back: asked.back },
-    };
-    const reply = await ask(client.GET('/api/subjects/{subject_id}/series', { params }));
-    if (reply.data) series = reply.data;
-  }
+  follow(
+    () => ({ subject_id: subjectId, days, back, version: garden.version }),
+    ({ subject_id, ...query }) => {
+      const params = { path: { subject_id }, query: { days: query.days, back: query.back } };
+      void read.load((signal) =>
+        ask(client.GET('/api/subjects/{subject_id}/series', { params, signal })),
+      );
+    },
+  );
 
   async function take(input: HTMLInputElement) {
     const file = input.files?.[0];
     if (!file) return;
     const form = new FormData();
-    form.append('id', newId());
+    form.append('id', write.id());
     form.append('subject_id', subjectId);
     form.append('file', file);
-    busy = true;
-    const reply = await ask(
-      client.POST('/api/series', {
-        body: form as unknown as { id: string; subject_id: string; file: string },
-        bodySerializer: (body) => body as unknown as FormData,
-      }),
+    await write.send(() =>
+      ask(
+        client.POST('/api/series', {
+          body: form as unknown as { id: string; subject_id: string; file: string },
+          bodySerializer: (body) => body as unknown as FormData,
+        }),
+      ),
     );
-    busy = false;
     input.value = '';
-    problem = reply.problem ?? null;
-    if (!reply.data) return;
-    undo.offer(reply.data);
-    await garden.changed();
   }
 </script>
 
@@ -86,15 +77,15 @@
     <input
       type="file"
       accept=".csv,.txt,text/csv,text/plain"
-      disabled={busy}
+      disabled={write.busy}
       onchange={(event) => void take(event.currentTarget)}
     />
   </label>
-  {#if busy}
+  {#if write.busy}
     <p>Reading the table…</p>
     <progress aria-label="Reading the table"></progress>
   {/if}
-  {#if problem}<p class="trouble" role="alert">{problem.message}</p>{/if}
+  <Message problem={write.problem ?? read.problem} />
 </details>
 
 <style>
@@ -135,9 +126,5 @@
   input {
     min-height: var(--touch);
     font: inherit;
-  }
-
-  .trouble {
-    color: var(--color-stop);
   }
 </style>

@@ -1,11 +1,11 @@
 <script lang="ts">
   import { untrack } from 'svelte';
-  import { garden } from '../../app/garden.svelte';
-  import { undo } from '../../app/undo.svelte';
-  import { ask, client, type Problem, type Reply, type Schemas } from '../../api/client';
+  import { ask, client, type Schemas } from '../../api/client';
+  import { Resource } from '../../app/resource.svelte';
+  import { Write } from '../../app/write.svelte';
   import Choice from '../../ui/Choice.svelte';
   import Field from '../../ui/Field.svelte';
-  import { newId } from '../../ui/ids';
+  import { typedNumber } from '../../ui/numbers';
   import SheetForm from '../../ui/SheetForm.svelte';
 
   interface Props {
@@ -14,15 +14,14 @@
     sheet: '' | 'water' | 'test';
   }
   let { roots, sheet = $bindable() }: Props = $props();
-  let waters = $state<Schemas['WaterOut'][]>([]);
+  const write = new Write();
+  const supplies = new Resource<Schemas['SuppliesOut']>();
+  const waters = $derived(supplies.data?.waters ?? []);
   let waterId = $state('');
   let litres = $state('');
   let kind = $state('ph');
   let value = $state('');
   let word = $state('moist');
-  let problem = $state<Problem | null>(null);
-  const trouble = (field: string) => (problem?.field === field ? problem.message : '');
-
   const KINDS = [
     { value: 'ph', name: 'pH' },
     { value: 'nitrate', name: 'Nitrate strip, mg/L' },
@@ -36,53 +35,37 @@
 
   $effect(() => {
     if (!sheet) return;
-    problem = null;
     value = litres = '';
-    if (sheet === 'water') untrack(() => waters.length || void load());
+    if (sheet === 'water') untrack(() => void load());
   });
 
   async function load() {
-    const reply = await ask(client.GET('/api/bench'));
-    waters = reply.data?.waters ?? [];
-    waterId = waters[0]?.id ?? '';
-  }
-
-  async function done(reply: Reply<Schemas['WrittenOut']>) {
-    problem = reply.problem ?? null;
-    if (!reply.data) return;
-    sheet = '';
-    undo.offer(reply.data);
-    await garden.changed();
+    await supplies.load((signal) => ask(client.GET('/api/bench', { signal })));
+    waterId ||= waters[0]?.id ?? '';
   }
 
   async function water() {
-    const body = { id: newId(), fill_id: roots.fill_id, water_id: waterId, litres, flush: false };
-    await done(await ask(client.POST('/api/waterings', { body })));
+    const { fill_id } = roots;
+    const body = { id: write.id(), fill_id, water_id: waterId, litres, flush: false };
+    if (await write.send(() => ask(client.POST('/api/waterings', { body })))) sheet = '';
   }
 
   async function test() {
-    const typed = Number(value.trim().replace(',', '.'));
-    if (kind !== 'moisture' && (!value.trim() || Number.isNaN(typed))) {
-      const would_do = 'a number such as 6.4 would do';
-      const read = value.trim() ? `“${value}”` : 'nothing';
-      problem = { field: 'value', read, would_do, message: `Read ${read}; ${would_do}.` };
-      return;
-    }
-    const body = {
-      id: newId(),
-      subject_id: roots.subject_id,
-      kind,
-      value: kind === 'moisture' ? null : typed,
-      word: kind === 'moisture' ? word : '',
-    };
-    await done(await ask(client.POST('/api/field-tests', { body })));
+    const felt = kind === 'moisture';
+    const typed = typedNumber(value);
+    if (!felt && typed == null)
+      return write.refuse('value', value, 'a number such as 6.4 would do');
+    const { subject_id } = roots;
+    const told = { value: felt ? null : (typed ?? null), word: felt ? word : '' };
+    const body = { id: write.id(), subject_id, kind, ...told };
+    if (await write.send(() => ask(client.POST('/api/field-tests', { body })))) sheet = '';
   }
 </script>
 
 <SheetForm
   title="Plain water"
   bind:open={() => sheet === 'water', (open) => open || (sheet = '')}
-  {problem}
+  {write}
   fields={['litres']}
   keep={water}
 >
@@ -90,7 +73,7 @@
     label="How much, over all of it"
     bind:value={litres}
     hint="Such as 6 L."
-    trouble={trouble('litres')}
+    trouble={write.trouble('litres')}
   />
   <Choice
     label="From"
@@ -102,7 +85,7 @@
 <SheetForm
   title="What else did you measure?"
   bind:open={() => sheet === 'test', (open) => open || (sheet = '')}
-  {problem}
+  {write}
   fields={['value']}
   keep={test}
 >
@@ -110,6 +93,6 @@
   {#if kind === 'moisture'}
     <Choice label="It feels" labelled bind:value={word} options={FEELS} />
   {:else}
-    <Field label="It shows" inputmode="decimal" bind:value trouble={trouble('value')} />
+    <Field label="It shows" inputmode="decimal" bind:value trouble={write.trouble('value')} />
   {/if}
 </SheetForm>

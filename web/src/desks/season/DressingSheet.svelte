@@ -1,14 +1,15 @@
 <script lang="ts">
   import { untrack } from 'svelte';
-  import { garden } from '../../app/garden.svelte';
-  import { undo } from '../../app/undo.svelte';
-  import { ask, client, type Problem, type Schemas } from '../../api/client';
+  import { ask, client, type Schemas } from '../../api/client';
+  import { Resource } from '../../app/resource.svelte';
+  import { Write } from '../../app/write.svelte';
   import Button from '../../ui/Button.svelte';
   import Choice from '../../ui/Choice.svelte';
   import Field from '../../ui/Field.svelte';
-  import { newId } from '../../ui/ids';
+  import Message from '../../ui/Message.svelte';
   import Note from '../../ui/Note.svelte';
   import Sheet from '../../ui/Sheet.svelte';
+  import DressingFigures from './DressingFigures.svelte';
 
   interface Props {
     standId: string;
@@ -17,17 +18,15 @@
     open: boolean;
   }
   let { standId, who, open = $bindable() }: Props = $props();
-  const WAIT_MS = 250;
-  let feeds = $state<Schemas['DryFeedOut'][]>([]);
+  const feeds = new Resource<Schemas['DryFeedOut'][]>();
+  const worked = new Resource<Schemas['DressingOut']>();
+  const write = new Write();
   let chosen = $state('');
   let said = $state('70 g/m2');
   let also = $state('');
-  let found = $state<Schemas['DressingOut'] | null>(null);
-  let problem = $state<Problem | null>(null);
-  let writing = $state(false);
-  let turn = 0;
+  const found = $derived(worked.problem ? null : worked.data);
   const key = (feed: Schemas['DryFeedOut']) => feed.jar_id ?? feed.material;
-  const feed = $derived(feeds.find((one) => key(one) === chosen));
+  const feed = $derived(feeds.data?.find((one) => key(one) === chosen));
   const asked = $derived({
     stand_id: standId,
     said,
@@ -35,54 +34,48 @@
     jar_id: feed?.jar_id ?? null,
     material: feed?.material ?? '',
   });
+  const problem = $derived(write.problem ?? worked.problem);
+  const FIELDS = ['also_said'];
 
   $effect(() => {
-    if (open) untrack(() => void load());
+    if (!open) return;
+    untrack(() => {
+      write.begin();
+      void load();
+    });
   });
 
   $effect(() => {
     const body = asked;
     if (!open || !feed || !said.trim()) return;
-    const timer = setTimeout(() => void preview(body), WAIT_MS);
-    return () => clearTimeout(timer);
+    untrack(() =>
+      worked.soon((signal) => ask(client.POST('/api/dressings/preview', { body, signal }))),
+    );
   });
 
   async function load() {
-    const reply = await ask(client.GET('/api/dry-feeds'));
-    problem = reply.problem ?? null;
-    feeds = reply.data ?? [];
-    if (!feed) chosen = feeds[0] ? key(feeds.find((one) => one.jar_id) ?? feeds[0]) : '';
-  }
-
-  /** The newest question's answer counts. */
-  async function preview(body: typeof asked) {
-    const mine = ++turn;
-    const reply = await ask(client.POST('/api/dressings/preview', { body }));
-    if (mine !== turn) return;
-    problem = reply.problem ?? null;
-    found = reply.data ?? null;
+    await feeds.load((signal) => ask(client.GET('/api/dry-feeds', { signal })));
+    const [first] = [...(feeds.data ?? [])].sort(
+      (one, other) => Number(Boolean(other.jar_id)) - Number(Boolean(one.jar_id)),
+    );
+    if (!feed) chosen = first ? key(first) : '';
   }
 
   async function give() {
-    writing = true;
-    const reply = await ask(client.POST('/api/dressings', { body: { id: newId(), ...asked } }));
-    writing = false;
-    problem = reply.problem ?? null;
-    if (!reply.data) return;
-    open = false;
-    undo.offer(reply.data);
-    await garden.changed();
+    const body = { id: write.id(), ...asked };
+    if (await write.send(() => ask(client.POST('/api/dressings', { body })))) open = false;
   }
 </script>
 
 <Sheet title="A dry feed" bind:open>
   <div class="form">
     <p class="soft">For {who}</p>
+    <Message problem={feeds.problem} again={feeds.again} />
     <Choice
       label="What"
       labelled
       bind:value={chosen}
-      options={feeds.map((one) => ({
+      options={(feeds.data ?? []).map((one) => ({
         value: key(one),
         name: `${one.name}${one.jar_id ? `, ${one.text}` : ''}`,
       }))}
@@ -90,51 +83,25 @@
     <Field
       label="How much"
       bind:value={said}
-      trouble={problem && problem.field !== 'also_said' ? problem.message : ''}
+      trouble={problem && !FIELDS.includes(problem.field) ? problem.message : ''}
       hint="70 g/m2, a handful per plant, 1 tbsp per hole, a 5 mm layer, 1 in 20 of the mix"
     />
-    {#if found}
-      <ul class="ways" aria-label="The same in other ways">
-        {#each found.ways as way (way.kind)}<li>{way.text}</li>{/each}
-      </ul>
-      <p>
-        <b>Nitrogen for each plant:</b>
-        {found.out_by.map((one) => one.text).join(', ')}.
-        <span class="soft">{found.cooler}</span>
-      </p>
-      {#if found.stock_after_text}<p class="soft">{found.stock_after_text}</p>{/if}
-      <details>
-        <summary>How this was got</summary>
-        <ul class="steps">
-          {#each found.working as step (step.what)}
-            <li>
-              {step.what}: {step.expression} = <b>{step.text} {step.unit}</b> <i>{step.source}</i>
-            </li>
-          {/each}
-        </ul>
-      </details>
-      {#each found.advice as advice (advice.key)}
-        <Note
-          severity={advice.severity}
-          title={advice.title}
-          source={advice.source}>{advice.text}</Note
-        >
-      {/each}
-    {/if}
+    {#if found}<DressingFigures {found} />{/if}
     <details>
       <summary>Somebody told it another way too</summary>
       <Field
         label="The same dose, told otherwise"
         bind:value={also}
+        trouble={problem?.field === 'also_said' ? problem.message : ''}
         hint="Dace says whether they agree."
       />
     </details>
-    {#if found?.disagreement}<Note severity="care" title="The two do not agree"
-        >{found.disagreement}</Note
-      >{/if}
+    {#if found?.disagreement}
+      <Note severity="care" title="The two do not agree">{found.disagreement}</Note>
+    {/if}
     <Button
       look="go"
-      disabled={!found || !found.enough || writing || problem !== null}
+      disabled={!found?.enough || write.busy || worked.problem !== null}
       onclick={give}
     >
       Log it
@@ -149,33 +116,8 @@
     gap: var(--space-3);
   }
 
-  .soft,
-  i {
+  .soft {
     color: var(--color-text-soft);
-    font-size: var(--text-s);
-    font-style: normal;
-  }
-
-  .ways {
-    display: flex;
-    flex-wrap: wrap;
-    gap: var(--space-2);
-    margin: 0;
-    padding: 0;
-    list-style: none;
-  }
-
-  .ways li {
-    padding: 2px var(--space-2);
-    border: 1px solid var(--color-line);
-    border-radius: var(--radius);
-    background: var(--color-panel-low);
-    font-size: var(--text-s);
-  }
-
-  .steps {
-    margin: 0;
-    padding-left: var(--space-4);
     font-size: var(--text-s);
   }
 

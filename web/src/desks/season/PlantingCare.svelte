@@ -1,10 +1,9 @@
 <script lang="ts">
-  import { garden } from '../../app/garden.svelte';
-  import { undo } from '../../app/undo.svelte';
-  import { ask, client, type Problem, type Reply, type Schemas } from '../../api/client';
+  import { ask, client, type Schemas } from '../../api/client';
+  import { Write } from '../../app/write.svelte';
   import Button from '../../ui/Button.svelte';
   import Choice from '../../ui/Choice.svelte';
-  import { newId } from '../../ui/ids';
+  import Message from '../../ui/Message.svelte';
   import SoilTestSheet from './SoilTestSheet.svelte';
   import { dateShort } from './strips';
 
@@ -15,7 +14,7 @@
   const EVERY = [7, 10, 14, 18, 21, 28];
   let testOpen = $state(false);
   let ending = $state(false);
-  let problem = $state<Problem | null>(null);
+  const write = new Write();
   const params = $derived({ path: { planting_id: page.id } });
   const NAMES: Record<string, string> = {
     mixed: 'Both',
@@ -23,39 +22,33 @@
     soluble: 'Soluble',
   };
 
-  async function done(reply: Reply<Schemas['WrittenOut']>) {
-    problem = reply.problem ?? null;
-    if (!reply.data) return;
-    undo.offer(reply.data);
-    await garden.changed();
-  }
-
-  async function follow(approach: string) {
-    await done(
-      await ask(
-        client.POST('/api/plantings/{planting_id}/approach', { params, body: { approach } }),
-      ),
+  const follow = (approach: string) =>
+    write.send(() =>
+      ask(client.POST('/api/plantings/{planting_id}/approach', { params, body: { approach } })),
     );
-  }
 
-  async function repeat(days: string) {
+  const repeat = (days: string) => {
     const body = { days: days ? Number(days) : null };
-    await done(await ask(client.POST('/api/plantings/{planting_id}/repeat', { params, body })));
-  }
+    return write.send(() =>
+      ask(client.POST('/api/plantings/{planting_id}/repeat', { params, body })),
+    );
+  };
 
-  async function again() {
-    const body = { id: newId(), stand_id: newId(), fill_id: null };
-    await done(await ask(client.POST('/api/plantings/{planting_id}/again', { params, body })));
-  }
+  const again = () => {
+    const body = { id: write.id('planting'), stand_id: write.id('stand'), fill_id: null };
+    return write.send(() =>
+      ask(client.POST('/api/plantings/{planting_id}/again', { params, body })),
+    );
+  };
 
-  async function end() {
+  const end = () => {
     ending = false;
-    await done(await ask(client.POST('/api/plantings/{planting_id}/end', { params })));
-  }
+    return write.send(() => ask(client.POST('/api/plantings/{planting_id}/end', { params })));
+  };
 </script>
 
 <div class="care">
-  {#if problem}<p class="trouble" role="alert">{problem.message}</p>{/if}
+  <Message problem={write.problem} />
   <Choice
     label="How it is fed"
     labelled
@@ -121,10 +114,6 @@
   .soft {
     color: var(--color-text-soft);
     font-size: var(--text-s);
-  }
-
-  .trouble {
-    color: var(--color-stop);
   }
 
   @media print {

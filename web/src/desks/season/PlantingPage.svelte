@@ -1,9 +1,9 @@
 <script lang="ts">
-  import { onMount, untrack } from 'svelte';
   import { searchParams } from 'sv-router';
   import { garden } from '../../app/garden.svelte';
+  import { follow } from '../../app/resource.svelte';
   import { working } from '../../app/working.svelte';
-  import Button from '../../ui/Button.svelte';
+  import Page from '../../ui/Page.svelte';
   import LedgerPanel from './LedgerPanel.svelte';
   import PlantingCare from './PlantingCare.svelte';
   import PlantingSummary from './PlantingSummary.svelte';
@@ -19,42 +19,34 @@
     stand: 'place',
   };
   const id = $derived(String(searchParams.get('planting') ?? ''));
-  const page = $derived(season.page?.id === id ? season.page : null);
-
-  onMount(() => {
-    working.clear();
-    working.folded = true;
-    return () => (working.folded = false);
+  const found = season.planting;
+  const page = $derived(found.data?.id === id ? found.data : null);
+  const since = $derived.by(() => {
+    if (!page) return '';
+    const ended = page.ended_on ? `, ended ${dateShort(page.ended_on)}` : '';
+    const looked = page.looked_on ? ` · last look ${dateShort(page.looked_on)}` : '';
+    return `begun ${dateShort(page.started_on)}${ended}${looked}`;
   });
 
-  $effect(() => {
-    const wanted = id;
-    void garden.version;
-    if (wanted) untrack(() => void season.loadPage(wanted));
-  });
+  follow(
+    () => [id, garden.version] as const,
+    ([wanted]) => wanted && void season.loadPage(wanted),
+  );
 
   $effect(() => {
     if (page) working.advice = page.advice;
   });
 </script>
 
-<section aria-busy={!page}>
-  {#if season.problem && !page}
-    <h1>This planting did not load</h1>
-    <p class="trouble" role="alert">{season.problem.message}</p>
-    <Button onclick={() => season.loadPage(id)}>Try again</Button>
-  {/if}
-  <a class="back" href="/season{garden.search}">Back to the season</a>
+<Page
+  title={page ? `${page.counted}, ${page.place}` : 'A planting'}
+  sub={since}
+  of={id ? found : undefined}
+  charts
+  waiting="Working out the books…"
+>
+  {#snippet acts()}<a class="back" href="/season{garden.search}">Back to the season</a>{/snippet}
   {#if page}
-    <header>
-      <h1>{page.counted}, {page.place}</h1>
-      <p class="soft">
-        begun {dateShort(page.started_on)}{page.ended_on
-          ? `, ended ${dateShort(page.ended_on)}`
-          : ''}
-        {page.looked_on ? `· last look ${dateShort(page.looked_on)}` : ''}
-      </p>
-    </header>
     <div class="split">
       <StageList {page} />
       <div class="side">
@@ -71,10 +63,10 @@
         {/each}
       </ol>
     </section>
-  {:else if !season.problem}
-    <p class="soft">Working out the books…</p>
+  {:else if !id}
+    <p>Choose a planting on the season’s strips.</p>
   {/if}
-</section>
+</Page>
 
 <style>
   section {
@@ -86,10 +78,6 @@
 
   .history {
     padding: 0;
-  }
-
-  h1 {
-    font-size: 1.5625rem;
   }
 
   h2 {
@@ -115,14 +103,9 @@
     align-content: start;
   }
 
-  .soft,
   i {
     color: var(--color-text-soft);
     font-style: normal;
-  }
-
-  .trouble {
-    color: var(--color-stop);
   }
 
   ol {

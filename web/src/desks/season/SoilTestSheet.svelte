@@ -1,12 +1,10 @@
 <script lang="ts">
-  import { garden } from '../../app/garden.svelte';
-  import { undo } from '../../app/undo.svelte';
-  import { ask, client, type Problem } from '../../api/client';
-  import Button from '../../ui/Button.svelte';
+  import { ask, client } from '../../api/client';
+  import { Write } from '../../app/write.svelte';
   import Choice from '../../ui/Choice.svelte';
   import Field from '../../ui/Field.svelte';
-  import { newId } from '../../ui/ids';
-  import Sheet from '../../ui/Sheet.svelte';
+  import { typedNumber } from '../../ui/numbers';
+  import SheetForm from '../../ui/SheetForm.svelte';
 
   interface Props {
     fillId: string;
@@ -17,77 +15,57 @@
   const NUTRIENTS = ['N', 'P', 'K', 'Ca', 'Mg'] as const;
   let typed = $state<Record<string, string>>({ N: '', P: '', K: '', Ca: '', Mg: '' });
   let unit = $state('mg/L');
-  let problem = $state<Problem | null>(null);
+  const write = new Write();
 
   async function keep() {
     const values: Record<string, number> = {};
     for (const nutrient of NUTRIENTS) {
-      const text = (typed[nutrient] ?? '').trim().replace(',', '.');
-      if (!text) continue;
-      const value = Number(text);
-      if (Number.isNaN(value)) {
-        const message = `Read “${text}”; a number would do.`;
-        problem = { field: nutrient, read: text, would_do: '', message };
-        return;
-      }
-      values[nutrient] = value;
+      const text = typed[nutrient] ?? '';
+      const value = typedNumber(text);
+      if (value === undefined) return write.refuse(nutrient, text, 'a number would do');
+      if (value !== null) values[nutrient] = value;
     }
-    const reply = await ask(
-      client.POST('/api/fills/{fill_id}/tests', {
-        params: { path: { fill_id: fillId } },
-        body: { id: newId(), unit, values },
-      }),
-    );
-    problem = reply.problem ?? null;
-    if (!reply.data) return;
-    open = false;
-    undo.offer(reply.data);
-    await garden.changed();
+    const params = { path: { fill_id: fillId } };
+    const body = { id: write.id(), unit, values };
+    const sent = () => ask(client.POST('/api/fills/{fill_id}/tests', { params, body }));
+    if (await write.send(sent)) open = false;
   }
 </script>
 
-<Sheet title="A test of {place}" bind:open>
-  <div class="form">
-    <p>What a kit or a laboratory found available. Leave out what was not tested.</p>
-    <Choice
-      label="In"
-      labelled
-      bind:value={unit}
-      options={[
-        { value: 'mg/L', name: 'mg in a litre of soil or mix' },
-        { value: 'mg/kg', name: 'mg in a kilogram of dry soil' },
-      ]}
-    />
-    <div class="five">
-      {#each NUTRIENTS as nutrient (nutrient)}
-        <Field
-          label={nutrient}
-          inputmode="decimal"
-          bind:value={() => typed[nutrient] ?? '', (text) => (typed[nutrient] = text)}
-          trouble={problem?.field === nutrient ? problem.message : ''}
-        />
-      {/each}
-    </div>
-    {#if problem && !NUTRIENTS.some((one) => one === problem?.field)}
-      <p class="trouble" role="alert">{problem.message}</p>
-    {/if}
-    <Button look="go" onclick={keep}>Keep the test</Button>
+<SheetForm
+  title="A test of {place}"
+  bind:open
+  {write}
+  fields={[...NUTRIENTS]}
+  submit="Keep the test"
+  {keep}
+>
+  <p>What a kit or a laboratory found available. Leave out what was not tested.</p>
+  <Choice
+    label="In"
+    labelled
+    bind:value={unit}
+    options={[
+      { value: 'mg/L', name: 'mg in a litre of soil or mix' },
+      { value: 'mg/kg', name: 'mg in a kilogram of dry soil' },
+    ]}
+  />
+  <div class="five">
+    {#each NUTRIENTS as nutrient (nutrient)}
+      <Field
+        label={nutrient}
+        inputmode="decimal"
+        bind:value={() => typed[nutrient] ?? '', (text) => (typed[nutrient] = text)}
+        trouble={write.trouble(nutrient)}
+      />
+    {/each}
   </div>
-</Sheet>
+</SheetForm>
 
 <style>
-  .form {
-    display: grid;
-    gap: var(--space-3);
-  }
-
   .five {
     display: grid;
     grid-template-columns: repeat(auto-fit, minmax(120px, 1fr));
     gap: var(--space-3);
-  }
-
-  .trouble {
-    color: var(--color-stop);
   }
 </style>

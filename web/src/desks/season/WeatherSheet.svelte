@@ -1,10 +1,7 @@
 <script lang="ts">
-  import { garden } from '../../app/garden.svelte';
-  import { undo } from '../../app/undo.svelte';
-  import { ask, client, type Problem } from '../../api/client';
-  import Button from '../../ui/Button.svelte';
-  import { newId } from '../../ui/ids';
-  import Sheet from '../../ui/Sheet.svelte';
+  import { ask, client } from '../../api/client';
+  import { Write } from '../../app/write.svelte';
+  import SheetForm from '../../ui/SheetForm.svelte';
   import { season } from './season.svelte';
 
   interface Props {
@@ -12,9 +9,12 @@
   }
   let { open = $bindable() }: Props = $props();
   const id = $props.id();
+  const own = $derived(season.strips.data?.own_days ?? 0);
   let text = $state('');
-  let problem = $state<Problem | null>(null);
-  let busy = $state(false);
+  const write = new Write();
+  // all that can be wrong is said below the days
+  const FIELDS = $derived(write.problem ? [write.problem.field] : []);
+  const problem = $derived(write.problem);
 
   async function read(event: Event & { currentTarget: HTMLInputElement }) {
     const file = event.currentTarget.files?.[0];
@@ -22,46 +22,40 @@
   }
 
   async function keep() {
-    busy = true;
-    const reply = await ask(client.POST('/api/weather', { body: { id: newId(), text } }));
-    busy = false;
-    problem = reply.problem ?? null;
-    if (!reply.data) return;
+    const body = { id: write.id(), text };
+    if (!(await write.send(() => ask(client.POST('/api/weather', { body }))))) return;
     open = false;
     text = '';
-    undo.offer(reply.data);
-    await garden.changed();
   }
 </script>
 
-<Sheet title="Your own weather" bind:open>
-  <div class="form">
-    <p>
-      Dace uses a weather service's days for this garden. Days that you read yourself count before
-      them. {season.data?.own_days ? `${season.data.own_days} days are your own now.` : ''}
-    </p>
-    <label for="{id}-file">A file of days (CSV)</label>
-    <input id="{id}-file" type="file" accept=".csv,.txt,text/csv,text/plain" onchange={read} />
-    <label for="{id}-text">Or write them: date, low, high, rain in mm</label>
-    <textarea
-      id="{id}-text"
-      rows="6"
-      bind:value={text}
-      aria-invalid={problem ? 'true' : undefined}
-      aria-describedby={problem ? `${id}-said` : undefined}
-      placeholder="2026-07-13, 11.5, 22.0, 0.4"></textarea>
-    {#if problem}<p class="trouble" role="alert" id="{id}-said">{problem.message}</p>{/if}
-    {#if busy}<progress aria-label="Reading the days"></progress>{/if}
-    <Button look="go" disabled={!text.trim() || busy} onclick={keep}>Keep these days</Button>
-  </div>
-</Sheet>
+<SheetForm
+  title="Your own weather"
+  bind:open
+  {write}
+  fields={FIELDS}
+  submit="Keep these days"
+  {keep}
+>
+  <p>
+    Dace uses a weather service's days for this garden. Days that you read yourself count before
+    them. {own ? `${own} days are your own now.` : ''}
+  </p>
+  <label for="{id}-file">A file of days (CSV)</label>
+  <input id="{id}-file" type="file" accept=".csv,.txt,text/csv,text/plain" onchange={read} />
+  <label for="{id}-text">Or write them: date, low, high, rain in mm</label>
+  <textarea
+    id="{id}-text"
+    rows="6"
+    bind:value={text}
+    aria-invalid={problem ? 'true' : undefined}
+    aria-describedby={problem ? `${id}-said` : undefined}
+    placeholder="2026-07-13, 11.5, 22.0, 0.4"></textarea>
+  {#if problem}<p class="trouble" role="alert" id="{id}-said">{problem.message}</p>{/if}
+  {#if write.busy}<progress aria-label="Reading the days"></progress>{/if}
+</SheetForm>
 
 <style>
-  .form {
-    display: grid;
-    gap: var(--space-2);
-  }
-
   label {
     margin-top: var(--space-2);
     font-weight: 550;

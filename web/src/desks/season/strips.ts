@@ -1,5 +1,6 @@
 /** Pure geometry of a planting's strip; lengths in px. */
 import type { Schemas } from '../../api/client';
+import type { Table } from '../../charts/frame';
 import { dayNumber } from '../../charts/weeks';
 
 export type Strip = Schemas['StripOut'];
@@ -104,4 +105,27 @@ export function dropSize(nitrogen: number, most: number): number {
 /** Whole days from one date to another. */
 export function daysBetween(from: string, to: string): number {
   return dayNumber(to) - dayNumber(from);
+}
+
+/** Stages, feeds and weeks of weather, a row each. */
+export function seasonTable(strips: Strip[], weeks: Schemas['WeekOut'][]): Table {
+  const span = (stage: Schemas['StageBandOut']) =>
+    stage.seen
+      ? `seen ${dateShort(stage.likely)}`
+      : `expected ${dateShort(stage.likely)}, ${dateShort(stage.low)} to ${dateShort(stage.high)}`;
+  const who = (strip: Strip) => `${strip.crop}, ${strip.place}`;
+  const rows = strips.flatMap((strip) => [
+    ...strip.stages.map((stage) => [who(strip), stage.words, span(stage)]),
+    ...strip.drops.map((drop) => [
+      who(strip),
+      drop.source === 'doses' ? 'fed' : 'dry feed',
+      drop.text,
+    ]),
+  ]);
+  const weather = weeks.map((week) => [
+    'Weather',
+    `week of ${dateShort(week.first)}`,
+    `${week.t_min}° to ${week.t_max}°, ${week.rain_mm} mm${week.known ? '' : ' (likely)'}`,
+  ]);
+  return { head: ['planting', 'what', 'when'], rows: [...rows, ...weather] };
 }

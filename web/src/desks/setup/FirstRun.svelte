@@ -1,34 +1,35 @@
 <script lang="ts">
-  import { newId } from '../../ui/ids';
   import { garden } from '../../app/garden.svelte';
   import { goTo } from '../../app/keys.svelte';
+  import { newId } from '../../ui/ids';
   import { jarForm } from './jarForms';
-  import { placeForm, plantingForm, type Choices, type Setup } from './forms';
-  import { whereForm } from './whereForm';
+  import { placeForm, type Choices, type Setup } from './forms';
+  import { plantingForm } from './plantingForm';
   import type { Form } from './questions';
+  import type { SetupDesk } from './setup.svelte';
   import StepForm from './StepForm.svelte';
   import { vesselForm } from './supplyForms';
   import { waterForm } from './waterForms';
+  import { whereForm } from './whereForm';
 
   interface Props {
+    desk: SetupDesk;
     setup: Setup;
     choices: Choices;
-    /** Something was written: read again what stands. */
-    onwritten: () => Promise<void>;
     /** Leave the row of questions; what was written stays. */
     onleave: () => void;
   }
-  let { setup, choices, onwritten, onleave }: Props = $props();
+  const { desk, setup, choices, onleave }: Props = $props();
 
-  const place = newId();
-  const fill = newId();
+  const [place, fill, water, jar, vessel] = [newId(), newId(), newId(), newId(), newId()];
+  const planting = { id: newId(), stand: newId() };
   const row: (() => Form)[] = [
     () => whereForm(setup),
     () => placeForm(choices, { place, fill }),
-    () => plantingForm(choices, [{ value: fill, name: 'here' }]),
-    () => waterForm(setup, newId()),
-    () => jarForm(newId()),
-    () => vesselForm(setup, newId()),
+    () => plantingForm(choices, [{ value: fill, name: 'here' }], planting),
+    () => waterForm(setup, water),
+    () => jarForm(jar, choices.materials),
+    () => vesselForm(setup, vessel),
   ];
   let at = $state(0);
   const forms = $derived(row.map((make) => make()));
@@ -38,7 +39,6 @@
   const outOf = $derived(lengths.reduce((sum, length) => sum + length, 0));
 
   async function next() {
-    await Promise.all([onwritten(), garden.changed()]);
     if (at < row.length - 1) {
       at += 1;
       return;
@@ -49,30 +49,29 @@
   }
 </script>
 
-<section>
-  <h1>{setup.garden.name}, from the beginning</h1>
-  <p>
-    A few questions, three at a time. Every answer can be changed later; where you do not know, take
-    what stands there.
-  </p>
-  {#if form}
-    {#key at}
-      <div class="card"><StepForm {form} {before} {outOf} ondone={next} /></div>
-    {/key}
-  {/if}
-  <button type="button" onclick={onleave}>Leave the questions for now</button>
-</section>
+<p>
+  A few questions, three at a time. Every answer can be changed later; where you do not know, take
+  what stands there.
+</p>
+{#if form}
+  {#key at}
+    <div class="card">
+      <StepForm
+        {form}
+        {before}
+        {outOf}
+        submit={(answers) => desk.keep(form, answers)}
+        ondone={next}
+      />
+    </div>
+  {/key}
+{/if}
+<button type="button" onclick={onleave}>Leave the questions for now</button>
 
 <style>
-  section {
-    display: grid;
-    gap: var(--space-3);
+  p,
+  .card {
     max-width: 560px;
-    padding: var(--space-4) 22px var(--space-8);
-  }
-
-  h1 {
-    font-size: 1.5625rem;
   }
 
   .card {
@@ -82,7 +81,7 @@
     background: var(--color-panel-low);
   }
 
-  section > button {
+  button {
     justify-self: start;
     min-height: var(--touch);
     padding: 0;

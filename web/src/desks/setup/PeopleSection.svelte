@@ -1,7 +1,9 @@
 <script lang="ts">
   import { session } from '../../app/session.svelte';
-  import { ask, client, type Problem } from '../../api/client';
+  import { ask, client, type Schemas } from '../../api/client';
+  import { Resource } from '../../app/resource.svelte';
   import Button from '../../ui/Button.svelte';
+  import Message from '../../ui/Message.svelte';
   import type { Setup } from './forms';
   import Section from './Section.svelte';
 
@@ -9,14 +11,10 @@
     setup: Setup;
   }
   let { setup }: Props = $props();
-  let link = $state('');
-  let problem = $state<Problem | null>(null);
-
-  async function invite() {
-    const reply = await ask(client.POST('/api/invitations'));
-    problem = reply.problem ?? null;
-    if (reply.data) link = location.origin + reply.data.path;
-  }
+  const invited = new Resource<Schemas['InvitationOut']>();
+  const link = $derived(invited.data ? location.origin + invited.data.path : '');
+  const invite = () =>
+    void invited.load((signal) => ask(client.POST('/api/invitations', { signal })));
 </script>
 
 <Section
@@ -37,7 +35,7 @@
       <input readonly value={link} onfocus={(event) => event.currentTarget.select()} />
     </label>
   {/if}
-  {#if problem}<p role="alert">{problem.message}</p>{/if}
+  <Message problem={invited.problem} />
   <p>
     <Button onclick={() => session.signOutEverywhere()}>Sign out on every device</Button>
   </p>
@@ -60,9 +58,5 @@
     border: 1px solid var(--color-edge);
     border-radius: var(--radius);
     background: var(--color-field);
-  }
-
-  p[role='alert'] {
-    color: var(--color-stop);
   }
 </style>

@@ -2,9 +2,10 @@
   import { newId } from '../../ui/ids';
   import { ask, client } from '../../api/client';
   import Entry from './Entry.svelte';
-  import { fillForm, placeForm, plantingForm, type Choices, type Setup } from './forms';
+  import { fillForm, placeForm, type Choices, type Setup } from './forms';
   import { fillAnswers, placeAnswers } from './given';
   import { countForm, mendForm, moveForm } from './moveForms';
+  import { plantingForm } from './plantingForm';
   import Section from './Section.svelte';
   import type { SetupDesk } from './setup.svelte';
 
@@ -29,7 +30,7 @@
 
   function order(places: Place[]) {
     const body = { places: places.map((one) => one.id) };
-    void desk.act(ask(client.POST('/api/path/order', { body })));
+    void desk.act(() => ask(client.POST('/api/path/order', { body })));
   }
 
   function shift(place: Place, by: number) {
@@ -50,7 +51,8 @@
     const params = { path: { fill_id: fillId } };
     const act = () =>
       void desk.act(
-        ask(client.POST('/api/fills/{fill_id}/refill', { params, body: { id: newId() } })),
+        (id) => ask(client.POST('/api/fills/{fill_id}/refill', { params, body: { id } })),
+        fillId,
       );
     return [{ label: 'Fill anew', act }];
   }
@@ -72,7 +74,7 @@
       {
         label: 'End',
         act: () =>
-          void desk.act(ask(client.POST('/api/places/{place_id}/end', { params: { path } }))),
+          void desk.act(() => ask(client.POST('/api/places/{place_id}/end', { params: { path } }))),
       },
     ];
   }
@@ -90,7 +92,9 @@
       {
         label: 'End',
         act: () =>
-          void desk.act(ask(client.POST('/api/plantings/{planting_id}/end', { params: { path } }))),
+          void desk.act(() =>
+            ask(client.POST('/api/plantings/{planting_id}/end', { params: { path } })),
+          ),
       },
     ];
   }

@@ -2,26 +2,25 @@
   import { untrack } from 'svelte';
   import type { Problem } from '../../api/client';
   import Button from '../../ui/Button.svelte';
-  import Choice from '../../ui/Choice.svelte';
-  import Field from '../../ui/Field.svelte';
-  import { stepOf, unanswered, withDefaults, type Answers, type Form } from './questions';
+  import { stepOf, unanswered, withDefaults, type Answers, type Questions } from './questions';
+  import StepQuestion from './StepQuestion.svelte';
 
   interface Props {
-    form: Form;
+    form: Questions;
     /** What stands already, when something is edited. */
     given?: Answers;
     /** Steps that came before this form in a longer row, and all of them. */
     before?: number;
     outOf?: number;
-    ondone: () => void;
+    /** All is answered: what is wrong with it, or null. */
+    submit: (answers: Answers) => Promise<Problem | null>;
+    ondone?: () => void;
   }
-  const COMMON = 'A usual answer to begin with. Put your own, now or later.';
-  let { form, given = {}, before = 0, outOf = 0, ondone }: Props = $props();
-  let answers = $state<Answers>(untrack(() => ({ ...given })));
+  const { form, given = {}, before = 0, outOf = 0, submit, ondone }: Props = $props();
+  const answers = $state<Answers>(untrack(() => ({ ...given })));
   let at = $state(0);
   let problem = $state<Problem | null>(null);
   let busy = $state(false);
-  let whyOpen = $state('');
   let place: HTMLFormElement | undefined = $state();
 
   const steps = $derived(form.steps(answers));
@@ -56,10 +55,10 @@
       return;
     }
     busy = true;
-    problem = await form.save(withDefaults(steps, answers));
+    problem = await submit(withDefaults(steps, answers));
     busy = false;
     if (problem) at = stepOf(steps, problem.field);
-    else ondone();
+    else ondone?.();
   }
 </script>
 
@@ -78,48 +77,14 @@
   {#if step}
     <h3>{step.title}</h3>
     {#each step.questions as question (question.key)}
-      <div class="question">
-        {#if question.options}
-          <Choice
-            label={question.label}
-            labelled
-            bind:value={
-              () => answers[question.key] ?? question.usual ?? '',
-              (v) => (answers[question.key] = v)
-            }
-            options={question.options}
-          />
-          {#if trouble(question.key)}<p class="trouble" role="alert">
-              {trouble(question.key)}
-            </p>{/if}
-        {:else}
-          <Field
-            label={question.optional || step.optional
-              ? `${question.label} (if known)`
-              : question.label}
-            type={question.kind === 'date' ? 'date' : 'text'}
-            inputmode={question.kind === 'decimal' ? 'decimal' : undefined}
-            autocomplete="off"
-            bind:value={
-              () => answers[question.key] ?? question.usual ?? '',
-              (v) => (answers[question.key] = v)
-            }
-            hint={question.hint}
-            trouble={trouble(question.key)}
-          />
-        {/if}
-        {#if question.usual}
-          <button
-            type="button"
-            class="why"
-            aria-expanded={whyOpen === question.key}
-            onclick={() => (whyOpen = whyOpen === question.key ? '' : question.key)}
-          >
-            why?
-          </button>
-          {#if whyOpen === question.key}<p class="because">{question.why ?? COMMON}</p>{/if}
-        {/if}
-      </div>
+      <StepQuestion
+        {question}
+        bind:value={
+          () => answers[question.key] ?? question.usual ?? '', (v) => (answers[question.key] = v)
+        }
+        optional={Boolean(question.optional || step.optional)}
+        trouble={trouble(question.key)}
+      />
     {/each}
   {/if}
   {#if elsewhere}<p class="trouble" role="alert">{elsewhere}</p>{/if}
@@ -154,30 +119,6 @@
 
   h3 {
     font-size: var(--text-l);
-  }
-
-  .question {
-    display: grid;
-    grid-template-columns: minmax(0, 1fr);
-    justify-items: stretch;
-  }
-
-  .why {
-    justify-self: start;
-    min-height: 32px;
-    padding: 0;
-    border: 0;
-    background: none;
-    color: var(--color-rim);
-    font-size: var(--text-s);
-    text-decoration: underline;
-    text-underline-offset: 3px;
-    cursor: pointer;
-  }
-
-  .because {
-    color: var(--color-text-soft);
-    font-size: var(--text-s);
   }
 
   .trouble {

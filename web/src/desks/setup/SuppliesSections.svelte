@@ -20,13 +20,14 @@
 
   function away(kind: string, row_id: string) {
     const params = { path: { kind, row_id } };
-    const act = () => void desk.act(ask(client.POST('/api/{kind}/{row_id}/put-away', { params })));
+    const act = () =>
+      void desk.act(() => ask(client.POST('/api/{kind}/{row_id}/put-away', { params })));
     return { label: 'Put away', act };
   }
 
   function calibrate(pen_id: string) {
     const params = { path: { pen_id } };
-    return () => void desk.act(ask(client.POST('/api/pens/{pen_id}/calibrate', { params })));
+    return () => void desk.act(() => ask(client.POST('/api/pens/{pen_id}/calibrate', { params })));
   }
 </script>
 

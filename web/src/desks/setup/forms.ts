@@ -1,14 +1,15 @@
-import { newId } from '../../ui/ids';
 import { garden } from '../../app/garden.svelte';
 import { dayOf } from '../../ui/time';
 import { ask, client, type Schemas } from '../../api/client';
-import { notNumbers, typedNumber, type Form, type Question, type Step } from './questions';
-import { options, outcome } from './saving';
+import { notNumbers, type Form, type Question, type Step } from './questions';
+import { typedNumber } from '../../ui/numbers';
+import { options } from './options';
 
 export type Setup = Schemas['SetupOut'];
 export type Choices = Schemas['ChoicesOut'];
 
-const today = () => (garden.path ? dayOf(garden.path.now, garden.path.zone) : '');
+/** The garden's own day. */
+export const today = () => (garden.path ? dayOf(garden.path.now, garden.path.zone) : '');
 
 const PLACE_KINDS = options(
   ['tub', 'Tub'],
@@ -111,76 +112,7 @@ export function placeForm(choices: Choices, ids: { place: string; fill: string }
         },
       };
       const path = { place_id: ids.place };
-      return outcome(ask(client.PUT('/api/places/{place_id}', { params: { path }, body })));
-    },
-  };
-}
-
-/** What grows in a fill; the stages follow from the crop. */
-export function plantingForm(choices: Choices, fills: { value: string; name: string }[]): Form {
-  const id = newId();
-  const standId = newId();
-  return {
-    title: 'What grows there?',
-    steps: (answers) => {
-      const crop = choices.crops.find((one) => one.key === answers.crop) ?? choices.crops[0];
-      const where: Question = {
-        key: 'fill_id',
-        label: 'Where?',
-        options: fills,
-        usual: fills[0]?.value,
-      };
-      return [
-        ...(fills.length > 1 ? [{ title: 'Where does it grow?', questions: [where] }] : []),
-        {
-          title: 'What grows there?',
-          questions: [
-            {
-              key: 'crop',
-              label: 'Crop',
-              options: choices.crops.map((one) => ({ value: one.key, name: one.name })),
-              usual: choices.crops[0]?.key,
-            },
-            { key: 'count', label: 'How many plants?', usual: '1', kind: 'decimal' },
-            {
-              key: 'started_on',
-              label: 'Sown or planted on',
-              kind: 'date',
-              usual: today(),
-              why: 'Today, unless you say another day.',
-            },
-          ],
-        },
-        {
-          title: 'What do you see on it today?',
-          questions: [
-            {
-              key: 'stage',
-              label: crop?.name ?? 'Stage',
-              options: (crop?.stages ?? []).map((one) => ({
-                value: one.key,
-                name: `${one.cue} (${one.words})`,
-              })),
-              usual: crop?.stages[0]?.key,
-              why: 'The stage decides what it likes and the most it bears. You change it when you see a change.',
-            },
-          ],
-        },
-      ];
-    },
-    save: async (answers) => {
-      const wrong = notNumbers(answers, ['count']);
-      if (wrong) return wrong;
-      const body = {
-        id,
-        stand_id: standId,
-        fill_id: answers.fill_id ?? fills[0]?.value ?? '',
-        crop: answers.crop ?? '',
-        count: typedNumber(answers.count) ?? 1,
-        started_on: answers.started_on ?? today(),
-        stage: answers.stage ?? '',
-      };
-      return outcome(ask(client.POST('/api/plantings', { body })));
+      return ask(client.PUT('/api/places/{place_id}', { params: { path }, body }));
     },
   };
 }
@@ -220,7 +152,7 @@ export function fillForm(choices: Choices, place: Setup['places'][number], id: s
         name: answers.name ?? '',
       };
       const params = { path: { place_id: place.id } };
-      return outcome(ask(client.PUT('/api/places/{place_id}/fills', { params, body })));
+      return ask(client.PUT('/api/places/{place_id}/fills', { params, body }));
     },
   };
 }

@@ -1,7 +1,8 @@
 import { ask, client, type Schemas } from '../../api/client';
 import type { Setup } from './forms';
-import { notNumbers, typedNumber, type Answers, type Form } from './questions';
-import { options, outcome } from './saving';
+import { notNumbers, type Answers, type Form } from './questions';
+import { typedNumber } from '../../ui/numbers';
+import { options } from './options';
 
 const BOUGHT = ['mineral_salt', 'plant_meal', 'animal_meal', 'manure', 'seaweed', 'rock_mineral'];
 const FORMS_OF_N = ['nitrate', 'ammonium', 'urea'];
@@ -141,7 +142,7 @@ export function jarForm(id: string, materials: Schemas['MediumOut'][] = []): For
         use_by: answers.use_by || null,
       };
       const path = { jar_id: id };
-      return outcome(ask(client.PUT('/api/jars/{jar_id}', { params: { path }, body })));
+      return ask(client.PUT('/api/jars/{jar_id}', { params: { path }, body }));
     },
   };
 }
@@ -167,13 +168,13 @@ export function levelForm(jar: Setup['jars'][number]): Form {
     save: (answers) => {
       const params = { path: { jar_id: jar.id } };
       const body = { stock: answers.stock ?? '' };
-      return outcome(ask(client.POST('/api/jars/{jar_id}/stock', { params, body })));
+      return ask(client.POST('/api/jars/{jar_id}/stock', { params, body }));
     },
   };
 }
 
 function nitrogenOf(answers: Answers): Record<string, number> | null {
-  const given = FORMS_OF_N.map((key) => [key, typedNumber(answers[key])] as const);
+  const given = FORMS_OF_N.map((key) => [key, typedNumber(answers[key]) ?? null] as const);
   const said = given.filter((pair): pair is [string, number] => pair[1] !== null);
   return said.length ? Object.fromEntries(said) : null;
 }

@@ -1,7 +1,8 @@
 import { ask, client } from '../../api/client';
 import type { Choices, Setup } from './forms';
-import { notNumbers, typedNumber, type Answers, type Form } from './questions';
-import { options, outcome } from './saving';
+import { notNumbers, type Answers, type Form } from './questions';
+import { typedNumber } from '../../ui/numbers';
+import { options } from './options';
 
 type Own = Setup['materials'][number];
 const ELEMENTS = ['N', 'P', 'K', 'Ca', 'Mg'];
@@ -53,17 +54,16 @@ export function materialForm(choices: Choices | null, id: string): Form {
     save: async (answers) => {
       const wrong = notNumbers(answers, ELEMENTS);
       if (wrong) return wrong;
-      const known = ELEMENTS.map((key): [string, number | null] => [
-        key,
-        typedNumber(answers[key]),
-      ]).filter((pair): pair is [string, number] => pair[1] !== null);
+      const known = ELEMENTS.map((key) => [key, typedNumber(answers[key]) ?? null] as const).filter(
+        (pair): pair is [string, number] => pair[1] !== null,
+      );
       const body = {
         name: answers.name ?? '',
         like: answers.like ?? '',
         percent: Object.fromEntries(known),
       };
       const params = { path: { row_id: id } };
-      return outcome(ask(client.PUT('/api/materials/{row_id}', { params, body })));
+      return ask(client.PUT('/api/materials/{row_id}', { params, body }));
     },
   };
 }

@@ -1,8 +1,8 @@
 import { newId } from '../../ui/ids';
 import { ask, client } from '../../api/client';
-import { outcome } from './saving';
 import type { Choices, Setup } from './forms';
-import { notNumbers, typedNumber, type Form } from './questions';
+import { notNumbers, type Form } from './questions';
+import { typedNumber } from '../../ui/numbers';
 
 type Stand = Setup['places'][number]['stands'][number];
 
@@ -31,7 +31,7 @@ export function moveForm(stand: Stand, fills: { value: string; name: string }[])
       if (wrong) return wrong;
       const body = { id, fill_id: answers.fill_id ?? '', count: typedNumber(answers.count) ?? 0 };
       const params = { path: { stand_id: stand.id } };
-      return outcome(ask(client.POST('/api/stands/{stand_id}/move', { params, body })));
+      return ask(client.POST('/api/stands/{stand_id}/move', { params, body }));
     },
   };
 }
@@ -57,7 +57,7 @@ export function countForm(stand: Stand, why: 'thin' | 'count'): Form {
         why === 'thin'
           ? ask(client.POST('/api/stands/{stand_id}/thin', { params, body: { id, count } }))
           : ask(client.PUT('/api/stands/{stand_id}', { params, body: { count } }));
-      return outcome(written);
+      return written;
     },
   };
 }
@@ -83,7 +83,7 @@ export function mendForm(stand: Stand, choices: Choices): Form {
     save: async (answers) => {
       const body = { crop: answers.crop ?? '', started_on: answers.started_on ?? '' };
       const params = { path: { planting_id: stand.planting_id } };
-      return outcome(ask(client.PUT('/api/plantings/{planting_id}', { params, body })));
+      return ask(client.PUT('/api/plantings/{planting_id}', { params, body }));
     },
   };
 }

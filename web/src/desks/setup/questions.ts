@@ -1,4 +1,5 @@
-import type { Problem } from '../../api/client';
+import type { Problem, Reply, Schemas } from '../../api/client';
+import { typedNumber } from '../../ui/numbers';
 
 /** One question of a form. */
 export interface Question {
@@ -29,10 +30,14 @@ export interface Step {
 }
 
 /** A form in steps. Later steps may follow from earlier answers. */
-export interface Form {
+export interface Questions {
   title: string;
   steps: (answers: Answers) => Step[];
-  save: (answers: Answers) => Promise<Problem | null>;
+}
+
+/** Questions whose answers are written down. */
+export interface Form extends Questions {
+  save: (answers: Answers) => Promise<Reply<Schemas['WrittenOut']>>;
 }
 
 /** The answers with every default in place. */
@@ -54,21 +59,13 @@ export function stepOf(steps: Step[], field: string): number {
   return at < 0 ? steps.length - 1 : at;
 }
 
-/** A number as typed, with comma or point; null where nothing was typed. */
-export function typedNumber(typed: string | undefined): number | null {
-  const text = typed?.trim().replace(',', '.') ?? '';
-  return text === '' ? null : Number(text);
-}
-
-/** The answers that are no numbers and should be, as a problem. */
-export function notNumbers(answers: Answers, keys: string[]): Problem | null {
-  for (const key of keys) {
-    const value = typedNumber(answers[key]);
-    if (value !== null && Number.isNaN(value)) {
-      const would_do = 'a number such as 1.5 would do';
-      const read = `“${answers[key]}”`;
-      return { field: key, read, would_do, message: `Read ${read}; ${would_do}.` };
-    }
+/** Says which of the answers is no number and should be; null where all are. */
+export function notNumbers(answers: Answers, keys: string[]): { problem: Problem } | null {
+  for (const field of keys) {
+    if (typedNumber(answers[field]) !== undefined) continue;
+    const would_do = 'a number such as 1.5 would do';
+    const read = `“${answers[field]}”`;
+    return { problem: { field, read, would_do, message: `Read ${read}; ${would_do}.` } };
   }
   return null;
 }

@@ -1,6 +1,6 @@
-import { garden } from '../../app/garden.svelte';
-import { undo } from '../../app/undo.svelte';
-import { ask, client, type Problem, type Schemas } from '../../api/client';
+import { ask, client, type Reply, type Schemas } from '../../api/client';
+import { Resource } from '../../app/resource.svelte';
+import { Write } from '../../app/write.svelte';
 import type { Choices, Setup } from './forms';
 import type { Answers, Form } from './questions';
 
@@ -12,40 +12,37 @@ export interface Editing {
 
 /** The set-up desk: all that is kept, and what is being written. */
 export class SetupDesk {
-  setup = $state<Setup | null>(null);
-  choices = $state<Choices | null>(null);
-  problem = $state<Problem | null>(null);
+  readonly kept = new Resource<Setup>();
+  readonly offered = new Resource<Choices>();
+  readonly write = new Write();
   editing = $state<Editing | null>(null);
 
+  setup = $derived(this.kept.data);
+  choices = $derived(this.offered.data);
+
   async load(): Promise<void> {
-    const [setup, choices] = await Promise.all([
-      ask(client.GET('/api/setup')),
-      this.choices ? { data: this.choices } : ask(client.GET('/api/choices')),
+    await Promise.all([
+      this.kept.load((signal) => ask(client.GET('/api/setup', { signal }))),
+      this.choices || this.offered.load((signal) => ask(client.GET('/api/choices', { signal }))),
     ]);
-    this.problem = setup.problem ?? null;
-    if (setup.data) this.setup = setup.data;
-    if (choices.data) this.choices = choices.data;
   }
 
   edit(form: Form, given?: Answers): void {
+    this.write.begin();
     this.editing = { form, given };
   }
 
-  /** A form was written: close it and show what stands now. */
-  async written(): Promise<void> {
-    this.editing = null;
-    const last = await ask(client.GET('/api/changes/last'));
-    const change = last.data?.change;
-    if (change) undo.offer({ id: '', change_id: change.id, summary: change.summary });
-    await Promise.all([this.load(), garden.changed()]);
+  /** Write the answers of a form; what is wrong with them, or null. */
+  async keep(form: Form, answers: Answers) {
+    await this.write.send(() => form.save(answers));
+    return this.write.problem;
   }
 
-  /** Something that needs no form: done at once, and undone from the bar. */
-  async act(request: Promise<{ data?: Schemas['WrittenOut']; problem?: Problem }>): Promise<void> {
-    const reply = await request;
-    this.problem = reply.problem ?? null;
-    if (reply.data) undo.offer(reply.data);
-    await Promise.all([this.load(), garden.changed()]);
-    if (reply.problem) this.problem = reply.problem;
+  /** Something that needs no form: done at once, and undone from the bar. `name` tells its id. */
+  async act(
+    request: (id: string) => Promise<Reply<Schemas['WrittenOut']>>,
+    name = '',
+  ): Promise<void> {
+    await this.write.send(() => request(this.write.id(name)));
   }
 }

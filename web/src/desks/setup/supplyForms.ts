@@ -1,7 +1,8 @@
 import { ask, client } from '../../api/client';
 import type { Setup } from './forms';
-import { notNumbers, typedNumber, type Form } from './questions';
-import { options, outcome } from './saving';
+import { notNumbers, type Form } from './questions';
+import { typedNumber } from '../../ui/numbers';
+import { options } from './options';
 
 /** A can, sprayer or jug. */
 export function vesselForm(setup: Setup, id: string): Form {
@@ -31,7 +32,7 @@ export function vesselForm(setup: Setup, id: string): Form {
         usual: setup.vessels.length === 0,
       };
       const path = { vessel_id: id };
-      return outcome(ask(client.PUT('/api/vessels/{vessel_id}', { params: { path }, body })));
+      return ask(client.PUT('/api/vessels/{vessel_id}', { params: { path }, body }));
     },
   };
 }
@@ -83,7 +84,7 @@ export function measureForm(id: string): Form {
         mark: answers.mark ?? '',
       };
       const path = { measure_id: id };
-      return outcome(ask(client.PUT('/api/measures/{measure_id}', { params: { path }, body })));
+      return ask(client.PUT('/api/measures/{measure_id}', { params: { path }, body }));
     },
   };
 }
@@ -136,7 +137,7 @@ export function penForm(id: string): Form {
         step_ms_cm: typedNumber(answers.step_ms_cm) ?? 0.01,
       };
       const path = { pen_id: id };
-      return outcome(ask(client.PUT('/api/pens/{pen_id}', { params: { path }, body })));
+      return ask(client.PUT('/api/pens/{pen_id}', { params: { path }, body }));
     },
   };
 }

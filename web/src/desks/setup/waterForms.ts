@@ -1,7 +1,8 @@
 import { ask, client } from '../../api/client';
 import type { Setup } from './forms';
-import { notNumbers, typedNumber, type Answers, type Form, type Step } from './questions';
-import { options, outcome } from './saving';
+import { notNumbers, type Answers, type Form, type Step } from './questions';
+import { typedNumber } from '../../ui/numbers';
+import { options } from './options';
 
 const WATER_KINDS = options(
   ['rain', 'Rain water'],
@@ -80,7 +81,7 @@ export function waterForm(setup: Setup, id: string): Form {
         usual: setup.waters.length === 0,
       };
       const path = { water_id: id };
-      return outcome(ask(client.PUT('/api/waters/{water_id}', { params: { path }, body })));
+      return ask(client.PUT('/api/waters/{water_id}', { params: { path }, body }));
     },
   };
 }
@@ -108,7 +109,7 @@ function reportSteps(): Step[] {
 }
 
 function reported(answers: Answers): Record<string, number> {
-  const given = REPORT.map((key) => [key, typedNumber(answers[key])] as const);
+  const given = REPORT.map((key) => [key, typedNumber(answers[key]) ?? null] as const);
   return Object.fromEntries(given.filter((pair): pair is [string, number] => pair[1] !== null));
 }
 

@@ -1,8 +1,9 @@
 import { ask, client } from '../../api/client';
 import { COUNTRIES, likelyCountry } from './countries';
 import type { Choices, Setup } from './forms';
-import { notNumbers, typedNumber, type Answers, type Form, type Step } from './questions';
-import { options, outcome } from './saving';
+import { notNumbers, type Answers, type Form, type Step } from './questions';
+import { typedNumber } from '../../ui/numbers';
+import { options } from './options';
 
 /** Where the garden is, and how it measures. */
 export function whereForm(setup: Setup, choices?: Choices): Form {
@@ -100,7 +101,7 @@ export function whereForm(setup: Setup, choices?: Choices): Form {
         climate: answers.climate ?? setup.garden.climate,
         approach: answers.approach ?? setup.garden.approach,
       };
-      return outcome(ask(client.PUT('/api/garden', { body })));
+      return ask(client.PUT('/api/garden', { body }));
     },
   };
 }

@@ -1,11 +1,11 @@
 <script lang="ts">
   import { untrack } from 'svelte';
-  import { garden } from '../../app/garden.svelte';
-  import { undo } from '../../app/undo.svelte';
-  import { ask, client, type Problem, type Schemas } from '../../api/client';
+  import { ask, client, type Schemas } from '../../api/client';
+  import { Resource } from '../../app/resource.svelte';
+  import { Write } from '../../app/write.svelte';
   import Choice from '../../ui/Choice.svelte';
   import Field from '../../ui/Field.svelte';
-  import { newId } from '../../ui/ids';
+  import Message from '../../ui/Message.svelte';
   import SheetForm from '../../ui/SheetForm.svelte';
 
   interface Props {
@@ -13,30 +13,24 @@
     open: boolean;
   }
   let { brew, open = $bindable() }: Props = $props();
-  let materials = $state<Schemas['NamedOut'][]>([]);
+  const choices = new Resource<Schemas['BrewChoicesOut']>();
+  const write = new Write();
+  const materials = $derived(choices.data?.materials ?? []);
   let material = $state('nettle_fresh');
   let amount = $state('500 g');
-  let problem = $state<Problem | null>(null);
 
   $effect(() => {
-    if (open) untrack(() => materials.length || void load());
+    if (open && !choices.data)
+      untrack(
+        () => void choices.load((signal) => ask(client.GET('/api/brew-choices', { signal }))),
+      );
   });
-
-  async function load() {
-    const reply = await ask(client.GET('/api/brew-choices'));
-    problem = reply.problem ?? null;
-    materials = reply.data?.materials ?? [];
-  }
 
   async function add() {
     const params = { path: { brew_id: brew.id } };
-    const body = { id: newId(), material, amount, particle: 'chopped_coarse' };
-    const reply = await ask(client.POST('/api/brews/{brew_id}/add', { params, body }));
-    problem = reply.problem ?? null;
-    if (!reply.data) return;
-    open = false;
-    undo.offer(reply.data);
-    await garden.changed();
+    const body = { id: write.id(), material, amount, particle: 'chopped_coarse' };
+    const sent = () => ask(client.POST('/api/brews/{brew_id}/add', { params, body }));
+    if (await write.send(sent)) open = false;
   }
 </script>
 
@@ -45,10 +39,11 @@
   title="Add something"
   bind:open
   submit="Put it in"
-  {problem}
+  {write}
   fields={['amount']}
   keep={add}
 >
+  <Message problem={choices.problem} again={choices.again} />
   <p>It soaks from today on; the band is worked out anew.</p>
   <Choice
     label="What goes in"
@@ -60,6 +55,6 @@
     label="How much of it"
     bind:value={amount}
     hint="500 g, or 2 L loosely filled."
-    trouble={problem?.field === 'amount' ? problem.message : ''}
+    trouble={write.trouble('amount')}
   />
 </SheetForm>

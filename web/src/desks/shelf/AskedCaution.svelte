@@ -8,11 +8,10 @@
     seenTo: string[];
   }
   let { one, seenTo = $bindable() }: Props = $props();
-  const severity = $derived(one.severity);
 </script>
 
 <!-- A caution before a brew begins, with a tick where only the gardener can settle it. -->
-<Note {severity} title={one.title} source={one.source}>
+<Note severity={one.severity} title={one.title} source={one.source}>
   {one.text}
   {#if one.plan_effect === 'confirm'}
     <label>

@@ -1,15 +1,16 @@
 <script lang="ts">
-  import { onMount, untrack } from 'svelte';
   import { searchParams } from 'sv-router';
+  import { ask, client, type Schemas } from '../../api/client';
   import { garden } from '../../app/garden.svelte';
   import { keys } from '../../app/keys.svelte';
-  import { undo } from '../../app/undo.svelte';
+  import { follow, Resource } from '../../app/resource.svelte';
   import { working } from '../../app/working.svelte';
-  import { ask, client, type Problem, type Reply, type Schemas } from '../../api/client';
+  import { Write } from '../../app/write.svelte';
   import BrewChart from '../../charts/BrewChart.svelte';
   import JarDrawing from '../../drawings/JarDrawing.svelte';
   import Button from '../../ui/Button.svelte';
-  import { newId } from '../../ui/ids';
+  import Message from '../../ui/Message.svelte';
+  import Page from '../../ui/Page.svelte';
   import { dayInWords } from '../../ui/time';
   import BrewFigures from './BrewFigures.svelte';
   import BrewHistory from './BrewHistory.svelte';
@@ -18,23 +19,22 @@
 
   const id = $derived(String(searchParams.get('brew') ?? ''));
   const zone = $derived(garden.path?.zone ?? 'UTC');
-  let brew = $state<Schemas['BrewOut'] | null>(null);
-  let problem = $state<Problem | null>(null);
+  const read = new Resource<Schemas['BrewOut']>();
+  const write = new Write();
+  const brew = $derived(read.data);
   let sheet = $state('');
   const due = $derived(brew?.steps.find((step) => step.due && step.kind !== 'strain'));
   const DONE: Record<string, string> = { stir: 'Stirred', vent: 'Let the gas out' };
-  const params = $derived({ path: { brew_id: id } });
 
-  onMount(() => {
-    working.clear();
-    return () => working.clear();
-  });
-
-  $effect(() => {
-    const wanted = id;
-    void garden.version;
-    if (wanted) untrack(() => void load(wanted));
-  });
+  follow(
+    () => [id, garden.version] as const,
+    ([brew_id]) => {
+      if (brew?.id !== brew_id) read.clear();
+      const params = { path: { brew_id } };
+      if (brew_id)
+        void read.load((signal) => ask(client.GET('/api/brews/{brew_id}', { params, signal })));
+    },
+  );
 
   $effect(() => {
     if (!brew) return;
@@ -44,24 +44,10 @@
 
   $effect(() => keys.standAt(brew?.state === 'brewing' ? brew.subject_id : ''));
 
-  async function load(wanted: string) {
-    const reply = await ask(
-      client.GET('/api/brews/{brew_id}', { params: { path: { brew_id: wanted } } }),
-    );
-    problem = reply.problem ?? null;
-    if (reply.data) brew = reply.data;
-  }
-
-  async function done(reply: Reply<Schemas['WrittenOut']>) {
-    problem = reply.problem ?? null;
-    if (!reply.data) return;
-    undo.offer(reply.data);
-    await garden.changed();
-  }
-
-  async function step(kind: string) {
-    const body = { id: newId(), kind };
-    await done(await ask(client.POST('/api/brews/{brew_id}/steps', { params, body })));
+  function step(kind: string) {
+    const params = { path: { brew_id: id } };
+    const body = { id: write.id(), kind };
+    return write.send(() => ask(client.POST('/api/brews/{brew_id}/steps', { params, body })));
   }
 
   const dots = $derived(
@@ -74,21 +60,20 @@
   );
 </script>
 
-<section aria-busy={!brew}>
-  <a class="back" href="/shelf{garden.search}">Back to the shelf</a>
-  {#if problem}<p class="trouble" role="alert">{problem.message}</p>{/if}
+<Page
+  charts
+  title={brew?.name ?? 'A brew'}
+  sub={brew ? `${brew.went_in.join(' · ')} · begun ${dayInWords(brew.started_at, zone)}` : ''}
+  of={read}
+  waiting="Working out the brew…"
+  open
+>
+  {#snippet acts()}
+    <a class="back" href="/shelf{garden.search}">Back to the shelf</a>
+    {#if brew?.state === 'brewing'}<Button onclick={() => keys.read()}>Read it</Button>{/if}
+  {/snippet}
   {#if brew}
-    <header>
-      <div>
-        <h1>{brew.name}</h1>
-        <p class="soft">
-          {brew.went_in.join(' · ')} · begun {dayInWords(brew.started_at, zone)}
-        </p>
-      </div>
-      {#if brew.state === 'brewing'}
-        <Button onclick={() => keys.read()}>Read it</Button>
-      {/if}
-    </header>
+    <Message problem={write.problem} />
     <BrewSteps steps={brew.steps} {zone} />
     <div class="split">
       <BrewChart
@@ -119,8 +104,9 @@
     <div class="acts">
       {#if brew.state === 'brewing'}
         {#if due}
-          <Button look="go" onclick={() => due && step(due.kind)}>{DONE[due.kind] ?? 'Done'}</Button
-          >
+          <Button look="go" disabled={write.busy} onclick={() => due && step(due.kind)}>
+            {DONE[due.kind] ?? 'Done'}
+          </Button>
         {/if}
         <Button look={due ? 'plain' : 'go'} onclick={() => (sheet = 'strain')}
           >Strain and bottle</Button
@@ -134,36 +120,10 @@
     </div>
     <BrewHistory {brew} {zone} />
     <BrewSheets {brew} bind:sheet />
-  {:else if !problem}
-    <p class="soft">Working out the brew…</p>
-    <progress aria-label="Working out the brew"></progress>
   {/if}
-</section>
+</Page>
 
 <style>
-  section {
-    display: grid;
-    grid-template-columns: minmax(0, 1fr);
-    gap: var(--space-3);
-    align-content: start;
-    padding: var(--space-2) 22px var(--space-8);
-  }
-
-  header {
-    display: flex;
-    gap: var(--space-3);
-    align-items: flex-start;
-    justify-content: space-between;
-  }
-
-  header :global(button) {
-    white-space: nowrap;
-  }
-
-  h1 {
-    font-size: 1.5625rem;
-  }
-
   .back {
     display: inline-flex;
     align-items: center;
@@ -175,7 +135,6 @@
     color: var(--color-text-soft);
   }
 
-  .trouble,
   .doubt {
     color: var(--color-stop);
   }
@@ -203,10 +162,6 @@
   }
 
   @media (width <= 700px) {
-    section {
-      padding-inline: var(--space-4);
-    }
-
     .split {
       grid-template-columns: minmax(0, 1fr);
     }

@@ -1,12 +1,9 @@
 <script lang="ts">
   import { untrack } from 'svelte';
-  import { garden } from '../../app/garden.svelte';
-  import { undo } from '../../app/undo.svelte';
-  import { ask, client, type Problem, type Reply, type Schemas } from '../../api/client';
-  import Button from '../../ui/Button.svelte';
+  import { ask, client, type Schemas } from '../../api/client';
+  import { Write } from '../../app/write.svelte';
   import Field from '../../ui/Field.svelte';
-  import { newId } from '../../ui/ids';
-  import Sheet from '../../ui/Sheet.svelte';
+  import SheetForm from '../../ui/SheetForm.svelte';
   import AddSheet from './AddSheet.svelte';
   import ClaimSheet from './ClaimSheet.svelte';
 
@@ -16,93 +13,79 @@
     sheet: string;
   }
   let { brew, sheet = $bindable() }: Props = $props();
+  const write = new Write();
   let litres = $state('');
   let name = $state('');
-  let problem = $state<Problem | null>(null);
   const params = $derived({ path: { brew_id: brew.id } });
   const recovered = (at: number) => (brew.figures.recovered_l[at] ?? 0).toPrecision(2);
-  const trouble = (field: string) => (problem?.field === field ? problem.message : '');
-  const elsewhere = $derived(
-    problem && !['litres', 'name', 'liquid'].includes(problem.field) ? problem.message : '',
-  );
 
+  // A sheet comes up with what is usual; a brew read anew meanwhile leaves what is typed.
   $effect(() => {
-    if (sheet) untrack(begin);
+    if (!sheet) return;
+    untrack(() => {
+      litres = sheet === 'strain' ? `${recovered(1)} L` : '9 L';
+      name = `${brew.name}, bottled`.slice(0, 80);
+    });
   });
 
-  /** A sheet comes up with what is usual; a brew read anew meanwhile leaves what is typed. */
-  function begin() {
-    problem = null;
-    litres = sheet === 'strain' ? `${recovered(1)} L` : '9 L';
-    name = `${brew.name}, bottled`.slice(0, 80);
-  }
-
-  async function done(reply: Reply<Schemas['WrittenOut']>) {
-    problem = reply.problem ?? null;
-    if (!reply.data) return;
-    sheet = '';
-    undo.offer(reply.data);
-    await garden.changed();
-  }
-
   async function strain() {
-    const body = { bottle_id: newId(), litres, name };
-    await done(await ask(client.POST('/api/brews/{brew_id}/strain', { params, body })));
+    const body = { bottle_id: write.id(), litres, name };
+    const sent = () => ask(client.POST('/api/brews/{brew_id}/strain', { params, body }));
+    if (await write.send(sent)) sheet = '';
   }
 
   async function second() {
-    const body = { id: newId(), liquid: litres };
-    await done(await ask(client.POST('/api/brews/{brew_id}/second', { params, body })));
+    const body = { id: write.id(), liquid: litres };
+    const sent = () => ask(client.POST('/api/brews/{brew_id}/second', { params, body }));
+    if (await write.send(sent)) sheet = '';
   }
 
   async function discard() {
-    const body = { id: newId() };
-    await done(await ask(client.POST('/api/brews/{brew_id}/throw', { params, body })));
+    const body = { id: write.id() };
+    const sent = () => ask(client.POST('/api/brews/{brew_id}/throw', { params, body }));
+    if (await write.send(sent)) sheet = '';
   }
 </script>
 
-<Sheet
+<SheetForm
   title="Strain and bottle"
   bind:open={() => sheet === 'strain', (open) => open || (sheet = '')}
+  {write}
+  fields={['litres', 'name']}
+  submit="Bottle it"
+  keep={strain}
 >
-  <div class="form">
-    <p>
-      Expect {recovered(0)} to {recovered(2)} L through the cloth. The solids go on the heap, or take
-      a second run.
-    </p>
-    <Field label="It gave" bind:value={litres} trouble={trouble('litres')} />
-    <Field label="Name on the bottle" bind:value={name} trouble={trouble('name')} />
-    {#if elsewhere}<p class="trouble" role="alert">{elsewhere}</p>{/if}
-    <Button look="go" onclick={strain}>Bottle it</Button>
-  </div>
-</Sheet>
-<Sheet title="A second run" bind:open={() => sheet === 'second', (open) => open || (sheet = '')}>
-  <div class="form">
-    <p>
-      Fresh {brew.method_key === 'acid_extract' ? 'vinegar' : 'water'} on the same solids: weaker.
-    </p>
-    <Field label="How much" bind:value={litres} trouble={trouble('liquid')} />
-    {#if elsewhere}<p class="trouble" role="alert">{elsewhere}</p>{/if}
-    <Button look="go" onclick={second}>Begin it</Button>
-  </div>
-</Sheet>
-<Sheet title="Throw it out?" bind:open={() => sheet === 'throw', (open) => open || (sheet = '')}>
-  <div class="form">
-    <p>On a resting heap, away from ditches, drains and ponds. It can be undone here.</p>
-    {#if elsewhere}<p class="trouble" role="alert">{elsewhere}</p>{/if}
-    <Button look="go" onclick={discard}>Throw it out</Button>
-  </div>
-</Sheet>
+  <p>
+    Expect {recovered(0)} to {recovered(2)} L through the cloth. The solids go on the heap, or take a
+    second run.
+  </p>
+  <Field label="It gave" bind:value={litres} trouble={write.trouble('litres')} />
+  <Field label="Name on the bottle" bind:value={name} trouble={write.trouble('name')} />
+</SheetForm>
+
+<SheetForm
+  title="A second run"
+  bind:open={() => sheet === 'second', (open) => open || (sheet = '')}
+  {write}
+  fields={['liquid']}
+  submit="Begin it"
+  keep={second}
+>
+  <p>
+    Fresh {brew.method_key === 'acid_extract' ? 'vinegar' : 'water'} on the same solids: weaker.
+  </p>
+  <Field label="How much" bind:value={litres} trouble={write.trouble('liquid')} />
+</SheetForm>
+
+<SheetForm
+  title="Throw it out?"
+  bind:open={() => sheet === 'throw', (open) => open || (sheet = '')}
+  {write}
+  submit="Throw it out"
+  keep={discard}
+>
+  <p>On a resting heap, away from ditches, drains and ponds. It can be undone here.</p>
+</SheetForm>
+
 <AddSheet {brew} bind:open={() => sheet === 'add', (open) => open || (sheet = '')} />
 <ClaimSheet brewId={brew.id} bind:open={() => sheet === 'claim', (open) => open || (sheet = '')} />
-
-<style>
-  .form {
-    display: grid;
-    gap: var(--space-3);
-  }
-
-  .trouble {
-    color: var(--color-stop);
-  }
-</style>

@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { ask, client, type Problem, type Schemas } from '../../api/client';
+  import { ask, client, type Schemas } from '../../api/client';
+  import { Resource } from '../../app/resource.svelte';
   import Button from '../../ui/Button.svelte';
   import Field from '../../ui/Field.svelte';
   import Note from '../../ui/Note.svelte';
@@ -11,10 +12,12 @@
     brewId?: string;
   }
   let { open = $bindable(), brewId }: Props = $props();
+  const answer = new Resource<Schemas['ClaimOut']>();
   let claim = $state('');
   let vessel = $state('9 L');
-  let found = $state<Schemas['ClaimOut'] | null>(null);
-  let problem = $state<Problem | null>(null);
+  const found = $derived(answer.problem ? null : answer.data);
+  const trouble = (field: string) =>
+    answer.problem?.field === field ? answer.problem.message : '';
   const TITLES: Record<string, string> = {
     possible: 'It can be',
     impossible: 'It cannot be',
@@ -25,12 +28,10 @@
     found?.verdict === 'impossible' || found?.verdict === 'contradicts' ? 'care' : 'info',
   );
 
-  async function check(event: SubmitEvent) {
+  function check(event: SubmitEvent) {
     event.preventDefault();
     const body = { claim, brew_id: brewId ?? null, vessel };
-    const reply = await ask(client.POST('/api/claims', { body }));
-    problem = reply.problem ?? null;
-    found = reply.data ?? null;
+    void answer.load((signal) => ask(client.POST('/api/claims', { body, signal })));
   }
 </script>
 
@@ -42,13 +43,12 @@
       hint={brewId
         ? 'Such as “3 % nitrogen”, held against what went into this brew.'
         : '“3 % nitrogen in rice rinse water”, or “1:400, so three tablespoons in the can”.'}
-      trouble={problem?.field === 'claim' ? problem.message : ''}
+      trouble={trouble('claim')}
     />
-    <Field
-      label="In a can of"
-      bind:value={vessel}
-      trouble={problem?.field === 'vessel' ? problem.message : ''}
-    />
+    <Field label="In a can of" bind:value={vessel} trouble={trouble('vessel')} />
+    {#if answer.problem && !['claim', 'vessel'].includes(answer.problem.field)}
+      <p role="alert">{answer.problem.message}</p>
+    {/if}
     <Button look="go" type="submit">Check it</Button>
   </form>
   {#if found}

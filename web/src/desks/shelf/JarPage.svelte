@@ -1,53 +1,48 @@
 <script lang="ts">
-  import { onMount, untrack } from 'svelte';
   import { searchParams } from 'sv-router';
+  import { ask, client, type Schemas } from '../../api/client';
   import { garden } from '../../app/garden.svelte';
   import { keys } from '../../app/keys.svelte';
+  import { follow, Resource } from '../../app/resource.svelte';
   import { working } from '../../app/working.svelte';
-  import { ask, client, type Problem, type Schemas } from '../../api/client';
   import Button from '../../ui/Button.svelte';
   import ButtonLink from '../../ui/ButtonLink.svelte';
+  import Page from '../../ui/Page.svelte';
   import { dateInWords } from '../../ui/time';
 
   const id = $derived(String(searchParams.get('jar') ?? ''));
-  let jar = $state<Schemas['JarPageOut'] | null>(null);
-  let problem = $state<Problem | null>(null);
+  const read = new Resource<Schemas['JarPageOut']>();
+  const jar = $derived(read.data);
+  const bestBefore = $derived(jar?.use_by ? ` · best before ${dateInWords(jar.use_by)}` : '');
 
-  onMount(() => {
-    working.clear();
-    return () => working.clear();
-  });
-
-  $effect(() => {
-    const wanted = id;
-    void garden.version;
-    if (wanted) untrack(() => void load(wanted));
-  });
+  follow(
+    () => [id, garden.version] as const,
+    ([jar_id]) => {
+      if (jar?.id !== jar_id) read.clear();
+      const params = { path: { jar_id } };
+      if (jar_id)
+        void read.load((signal) => ask(client.GET('/api/jars/{jar_id}/page', { params, signal })));
+    },
+  );
 
   $effect(() => {
     if (jar) working.advice = jar.advice;
   });
 
   $effect(() => keys.standAt(jar?.subject_id ?? ''));
-
-  async function load(wanted: string) {
-    const params = { path: { jar_id: wanted } };
-    const reply = await ask(client.GET('/api/jars/{jar_id}/page', { params }));
-    problem = reply.problem ?? null;
-    if (reply.data) jar = reply.data;
-  }
 </script>
 
-<section aria-busy={!jar}>
-  <a class="back" href="/shelf{garden.search}">Back to the shelf</a>
-  {#if problem}<p class="trouble" role="alert">{problem.message}</p>{/if}
+<Page
+  title={jar?.name ?? 'A jar'}
+  sub={jar
+    ? `${jar.bottle ? jar.known_by : `label ${jar.grade}`} · ${jar.stock_text} left${bestBefore}`
+    : ''}
+  of={read}
+  waiting="Fetching it from the shelf…"
+  open
+>
+  {#snippet acts()}<a class="back" href="/shelf{garden.search}">Back to the shelf</a>{/snippet}
   {#if jar}
-    <h1>{jar.name}</h1>
-    <p class="soft">
-      {jar.bottle ? jar.known_by : `label ${jar.grade}`} · {jar.stock_text} left{jar.use_by
-        ? ` · best before ${dateInWords(jar.use_by)}`
-        : ''}
-    </p>
     <h2>What it holds</h2>
     <dl>
       {#each jar.elements as part (part.name)}<dt>{part.name}</dt>
@@ -100,23 +95,10 @@
         {#each jar.label_cautions as caution (caution)}<p>{caution}</p>{/each}
       </aside>
     {/if}
-  {:else if !problem}
-    <p class="soft">Fetching it from the shelf…</p>
   {/if}
-</section>
+</Page>
 
 <style>
-  section {
-    display: grid;
-    gap: var(--space-3);
-    align-content: start;
-    padding: var(--space-2) 22px var(--space-8);
-  }
-
-  h1 {
-    font-size: 1.5625rem;
-  }
-
   h2 {
     font-size: var(--text-l);
   }
@@ -126,14 +108,6 @@
     align-items: center;
     width: max-content;
     min-height: var(--touch);
-  }
-
-  .soft {
-    color: var(--color-text-soft);
-  }
-
-  .trouble {
-    color: var(--color-stop);
   }
 
   dl {
@@ -171,11 +145,5 @@
     border-top: 8px solid var(--color-rim);
     border-radius: var(--radius);
     font-size: 0.9375rem;
-  }
-
-  @media print {
-    section > :not(.label) {
-      display: none;
-    }
   }
 </style>

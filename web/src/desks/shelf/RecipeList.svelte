@@ -1,28 +1,23 @@
 <script lang="ts">
-  import { undo } from '../../app/undo.svelte';
   import { ask, client, type Schemas } from '../../api/client';
+  import { Write } from '../../app/write.svelte';
+  import Message from '../../ui/Message.svelte';
 
   interface Props {
     recipes: Schemas['RecipeOut'][];
     onchosen: (recipe: Schemas['RecipeOut']) => void;
-    /** One of her own was put away. */
-    onchanged: () => void;
   }
-  const { recipes, onchosen, onchanged }: Props = $props();
-  let trouble = $state('');
+  const { recipes, onchosen }: Props = $props();
+  const write = new Write();
 
   function what(recipe: Schemas['RecipeOut']) {
     const parts = recipe.ingredients.map((one) => `${one.amount} ${one.name.toLowerCase()}`);
     return `${recipe.own ? 'Yours · ' : ''}${recipe.method} · ${parts.join(', ')}`;
   }
 
-  async function putAway(row_id: string) {
+  function putAway(row_id: string) {
     const params = { path: { kind: 'recipes', row_id } };
-    const reply = await ask(client.POST('/api/{kind}/{row_id}/put-away', { params }));
-    trouble = reply.problem?.message ?? '';
-    if (!reply.data) return;
-    undo.offer(reply.data);
-    onchanged();
+    return write.send(() => ask(client.POST('/api/{kind}/{row_id}/put-away', { params })));
   }
 </script>
 
@@ -41,7 +36,7 @@
     </li>
   {/each}
 </ul>
-{#if trouble}<p class="trouble" role="alert">{trouble}</p>{/if}
+<Message problem={write.problem} />
 
 <style>
   ul {
@@ -88,9 +83,5 @@
     color: var(--color-rim);
     text-decoration: underline;
     cursor: pointer;
-  }
-
-  .trouble {
-    color: var(--color-stop);
   }
 </style>

@@ -1,71 +1,47 @@
 <script lang="ts">
-  import { onMount, untrack } from 'svelte';
+  import { ask, client, type Schemas } from '../../api/client';
   import { garden } from '../../app/garden.svelte';
-  import { working } from '../../app/working.svelte';
-  import { ask, client, type Problem, type Schemas } from '../../api/client';
+  import { follow, Resource } from '../../app/resource.svelte';
   import Button from '../../ui/Button.svelte';
   import ButtonLink from '../../ui/ButtonLink.svelte';
+  import Page from '../../ui/Page.svelte';
+  import { dateInWords } from '../../ui/time';
   import BrewCard from './BrewCard.svelte';
   import ClaimSheet from './ClaimSheet.svelte';
   import JarCard from './JarCard.svelte';
   import { suiting } from './suiting';
 
-  let shelf = $state<Schemas['ShelfOut'] | null>(null);
-  let problem = $state<Problem | null>(null);
+  const read = new Resource<Schemas['ShelfOut']>();
+  const shelf = $derived(read.data);
   let claimOpen = $state(false);
   const jars = $derived(suiting(shelf?.jars ?? [], garden.stop?.stands[0]?.stage_key ?? ''));
-  const active = $derived((shelf?.brews ?? []).filter((brew) => brew.state === 'brewing'));
-  const done = $derived((shelf?.brews ?? []).filter((brew) => brew.state !== 'brewing'));
 
-  onMount(() => {
-    working.clear();
-    working.folded = true;
-    return () => (working.folded = false);
-  });
-
-  $effect(() => {
-    void garden.version;
-    untrack(() => void load());
-  });
-
-  async function load() {
-    const reply = await ask(client.GET('/api/shelf'));
-    problem = reply.problem ?? null;
-    if (reply.data) shelf = reply.data;
-  }
+  follow(
+    () => garden.version,
+    () => void read.load((signal) => ask(client.GET('/api/shelf', { signal }))),
+  );
 </script>
 
-<section aria-busy={!shelf}>
-  <header>
-    <div>
-      <h1>The shelf</h1>
-      <p class="soft">
-        {garden.stop
-          ? `what suits ${garden.stop.name} comes first`
-          : 'brews in the shed, and what stands ready to pour'}
-      </p>
-    </div>
-    <div class="acts">
-      <ButtonLink look="go" href="/shelf/begin{garden.search}">Begin a brew</ButtonLink>
-      <Button onclick={() => (claimOpen = true)}>Check a claim</Button>
-      <ButtonLink href="/setup">Add a jar</ButtonLink>
-    </div>
-  </header>
-  {#if problem}
-    <p class="trouble" role="alert">{problem.message}</p>
-    <Button onclick={load}>Try again</Button>
-  {/if}
-  {#if !shelf && !problem}
-    <p class="soft">Working out the brews…</p>
-    <progress aria-label="Working out the brews"></progress>
-  {/if}
+<Page
+  title="The shelf"
+  sub={garden.stop
+    ? `what suits ${garden.stop.name} comes first`
+    : 'brews in the shed, and what stands ready to pour'}
+  of={read}
+  waiting="Working out the brews…"
+>
+  {#snippet acts()}
+    <ButtonLink look="go" href="/shelf/begin{garden.search}">Begin a brew</ButtonLink>
+    <Button onclick={() => (claimOpen = true)}>Check a claim</Button>
+    <ButtonLink href="/setup">Add a jar</ButtonLink>
+  {/snippet}
   {#if shelf}
     <h2>On their way</h2>
-    {#if active.length === 0}
+    {#if shelf.brews.length === 0}
       <p class="soft">Nothing is brewing. A bucket of leaf in water is a beginning.</p>
     {/if}
     <ul class="board">
-      {#each active as brew (brew.id)}
+      {#each shelf.brews as brew (brew.id)}
         <li>
           <BrewCard {brew} />
         </li>
@@ -82,52 +58,29 @@
         </li>
       {/each}
     </ul>
-    {#if done.length}
-      <h2>Strained before</h2>
+    {#if shelf.past.length}
+      <h2>Over</h2>
       <ul class="past">
-        {#each done as brew (brew.id)}
+        {#each shelf.past as brew (brew.id)}
           <li>
-            <a href="/shelf/brew?brew={brew.id}">{brew.name}</a>, {brew.method.toLowerCase()}, {brew.day}
-            days
+            <a href="/shelf/brew?brew={brew.id}">{brew.name}</a>, {brew.method.toLowerCase()},
+            {brew.state === 'thrown' ? 'thrown out' : 'strained'}
+            {dateInWords(brew.ended_on)}
           </li>
         {/each}
       </ul>
     {/if}
   {/if}
-</section>
+</Page>
 <ClaimSheet bind:open={claimOpen} />
 
 <style>
-  section {
-    display: grid;
-    gap: var(--space-3);
-    align-content: start;
-    padding: var(--space-3) 22px var(--space-8);
-  }
-
-  header,
-  .acts {
-    display: flex;
-    flex-wrap: wrap;
-    gap: var(--space-2);
-    align-items: flex-start;
-    justify-content: space-between;
-  }
-
-  h1 {
-    font-size: 1.5625rem;
-  }
-
   h2 {
     font-size: var(--text-l);
   }
 
   .soft {
     color: var(--color-text-soft);
-  }
-
-  .trouble {
-    color: var(--color-stop);
   }
 
   .board {
@@ -154,11 +107,5 @@
     display: inline-flex;
     align-items: center;
     min-height: var(--touch);
-  }
-
-  @media (width <= 700px) {
-    section {
-      padding-inline: var(--space-4);
-    }
   }
 </style>

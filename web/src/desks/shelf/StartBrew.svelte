@@ -1,13 +1,14 @@
 <script lang="ts">
-  import { onMount, untrack } from 'svelte';
-  import { garden } from '../../app/garden.svelte';
-  import { navigate } from '../../app/router';
-  import { undo } from '../../app/undo.svelte';
-  import { working } from '../../app/working.svelte';
   import { ask, client, type Problem, type Schemas } from '../../api/client';
+  import { garden } from '../../app/garden.svelte';
+  import { follow, Resource } from '../../app/resource.svelte';
+  import { navigate } from '../../app/router';
+  import { working } from '../../app/working.svelte';
+  import { Write } from '../../app/write.svelte';
   import BrewChart from '../../charts/BrewChart.svelte';
   import Button from '../../ui/Button.svelte';
-  import { newId } from '../../ui/ids';
+  import Message from '../../ui/Message.svelte';
+  import Page from '../../ui/Page.svelte';
   import StepForm from '../setup/StepForm.svelte';
   import type { Answers } from '../setup/questions';
   import AskedCaution from './AskedCaution.svelte';
@@ -15,30 +16,19 @@
   import RecipeList from './RecipeList.svelte';
   import { brewBody, brewForm, fromRecipe, type BrewBody } from './brewForm';
 
-  let choices = $state<Schemas['BrewChoicesOut'] | null>(null);
-  let problem = $state<Problem | null>(null);
+  const read = new Resource<Schemas['BrewChoicesOut']>();
+  const write = new Write();
+  const choices = $derived(read.data);
   let given = $state<Answers | null>(null);
   let body = $state<BrewBody | null>(null);
   let figures = $state<Schemas['BrewFiguresOut'] | null>(null);
-  let busy = $state(false);
   /** Cautions that only she can settle, ticked before it begins. */
   let seenTo = $state<string[]>([]);
 
-  onMount(() => {
-    working.clear();
-    return () => working.clear();
-  });
-
-  $effect(() => {
-    void garden.version;
-    untrack(() => void load());
-  });
-
-  async function load() {
-    const reply = await ask(client.GET('/api/brew-choices'));
-    problem = reply.problem ?? null;
-    choices = reply.data ?? null;
-  }
+  follow(
+    () => garden.version,
+    () => void read.load((signal) => ask(client.GET('/api/brew-choices', { signal }))),
+  );
 
   /** The last question is answered: work it out before anything is begun. */
   async function preview(answers: Answers): Promise<Problem | null> {
@@ -50,44 +40,37 @@
     body = asked.body;
     figures = reply.data;
     seenTo = [];
+    write.begin();
     working.advice = reply.data.preparing.filter((one) => one.severity !== 'stop');
     return null;
   }
 
   async function begin() {
     if (!body) return;
-    busy = true;
-    const id = newId();
-    const sent = { ...body, id, seen_to: seenTo };
-    const reply = await ask(client.POST('/api/brews', { body: sent }));
-    busy = false;
-    problem = reply.problem ?? null;
-    if (!reply.data) return;
-    undo.offer(reply.data);
-    await garden.changed();
-    await navigate('/shelf/brew', { search: { brew: id } });
+    const sent = { ...body, id: write.id('brew'), seen_to: seenTo };
+    const begun = await write.send(() => ask(client.POST('/api/brews', { body: sent })));
+    if (begun) await navigate('/shelf/brew', { search: { brew: begun.id } });
   }
 
   /** What she thought of, to begin from another time. */
-  async function keepRecipe() {
+  function keepRecipe() {
     if (!body) return;
-    busy = true;
     const { name, method, ingredients, liquid, acid_percent, handling } = body;
-    const params = { path: { row_id: newId() } };
+    const params = { path: { row_id: write.id('recipe') } };
     const recipe = { name, method, ingredients, liquid, acid_percent, handling, note: '' };
-    const reply = await ask(client.PUT('/api/recipes/{row_id}', { params, body: recipe }));
-    busy = false;
-    problem = reply.problem ?? null;
-    if (!reply.data) return;
-    undo.offer(reply.data);
-    await garden.changed();
+    return write.send(() => ask(client.PUT('/api/recipes/{row_id}', { params, body: recipe })));
   }
 </script>
 
-<section>
-  <a class="back" href="/shelf{garden.search}">Back to the shelf</a>
-  <h1>{figures ? `Before you begin: ${body?.name}` : 'Begin a brew'}</h1>
-  {#if problem}<p class="trouble" role="alert">{problem.message}</p>{/if}
+<Page
+  title={figures ? `Before you begin: ${body?.name}` : 'Begin a brew'}
+  charts={figures !== null}
+  of={read}
+  waiting="Fetching the recipes…"
+  open
+>
+  {#snippet acts()}<a class="back" href="/shelf{garden.search}">Back to the shelf</a>{/snippet}
+  <Message problem={write.problem} />
   {#if figures && body}
     {#if figures.gathering.length}
       <h2>Gathering</h2>
@@ -108,8 +91,8 @@
     {/each}
     <div class="acts">
       <Button onclick={() => (figures = null)}>Back to the questions</Button>
-      <Button disabled={busy} onclick={keepRecipe}>Keep it as a recipe</Button>
-      <Button look="go" disabled={busy} onclick={begin}>Begin it now</Button>
+      <Button disabled={write.busy} onclick={keepRecipe}>Keep it as a recipe</Button>
+      <Button look="go" disabled={write.busy} onclick={begin}>Begin it now</Button>
     </div>
   {:else if choices}
     {#if !given}
@@ -117,34 +100,18 @@
       <RecipeList
         recipes={choices.recipes}
         onchosen={(recipe) => (given = fromRecipe(recipe, choices))}
-        onchanged={() => garden.changed()}
       />
       <Button onclick={() => (given = {})}>Something else</Button>
       <p class="soft">
         Only ever spread, never brewed: {choices.spread_only.join(', ').toLowerCase()}.
       </p>
     {:else}
-      <StepForm form={{ ...brewForm(choices), save: preview }} {given} ondone={() => undefined} />
+      <StepForm form={brewForm(choices)} {given} submit={preview} />
     {/if}
-  {:else if !problem}
-    <p class="soft">Fetching the recipes…</p>
   {/if}
-</section>
+</Page>
 
 <style>
-  section {
-    display: grid;
-    grid-template-columns: minmax(0, 1fr);
-    gap: var(--space-3);
-    align-content: start;
-    max-width: 760px;
-    padding: var(--space-2) 22px var(--space-8);
-  }
-
-  h1 {
-    font-size: 1.5625rem;
-  }
-
   h2 {
     font-size: var(--text-l);
   }
@@ -159,10 +126,6 @@
   .soft {
     color: var(--color-text-soft);
     font-size: var(--text-s);
-  }
-
-  .trouble {
-    color: var(--color-stop);
   }
 
   .acts {

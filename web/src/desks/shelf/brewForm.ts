@@ -1,6 +1,7 @@
 import type { Problem, Schemas } from '../../api/client';
-import { notNumbers, typedNumber, type Answers, type Form } from '../setup/questions';
-import { options } from '../setup/saving';
+import { notNumbers, type Answers, type Questions } from '../setup/questions';
+import { typedNumber } from '../../ui/numbers';
+import { options } from '../setup/options';
 
 type Choices = Schemas['BrewChoicesOut'];
 export type BrewBody = Schemas['BrewIn'];
@@ -9,7 +10,7 @@ const PAIRS = (rows: Schemas['NamedOut'][]): [string, string][] =>
   rows.map((row) => [row.key, row.name]);
 
 /** The questions of a brew, three at a time; a second ingredient may be left out. */
-export function brewForm(choices: Choices): Omit<Form, 'save'> {
+export function brewForm(choices: Choices): Questions {
   const own = choices.own_materials.map((row): [string, string] => [`own:${row.key}`, row.name]);
   const materials = options(...own, ...PAIRS(choices.materials));
   const grains = choices.particles.filter((one) => !HANDLING.includes(one.key));
@@ -139,7 +140,7 @@ function said(material: string, amount: string, particle: string): Schemas['Said
 /** What the server is asked, or what is wrong with the answers. */
 export function brewBody(answers: Answers): { body: BrewBody } | { problem: Problem } {
   const wrong = notNumbers(answers, ['temperature_c', 'acid_percent']);
-  if (wrong) return { problem: wrong };
+  if (wrong) return wrong;
   const rest = JSON.parse(answers.rest || '[]') as Schemas['IngredientOut'][];
   const ingredients = [
     said(answers.material ?? '', answers.amount ?? '', answers.particle ?? 'chopped_coarse'),

@@ -18,6 +18,8 @@
   }
 </script>
 
+<svelte:head><title>Help in a garden · Dace</title></svelte:head>
+
 <main>
   <form onsubmit={join}>
     <h1>Help in a garden</h1>

@@ -34,6 +34,8 @@
   }
 </script>
 
+<svelte:head><title>Dace</title></svelte:head>
+
 <main>
   <div class="what">
     <p class="mark"><Fish /> <b>Dace</b></p>

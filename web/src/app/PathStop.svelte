@@ -1,0 +1,125 @@
+<script lang="ts">
+  import StageMark from '../drawings/StageMark.svelte';
+  import { ago } from '../ui/time';
+  import { garden, type Stop } from './garden.svelte';
+
+  interface Props {
+    stop: Stop;
+    index: number;
+  }
+  const { stop, index }: Props = $props();
+  const fed = $derived(
+    stop.fed_at && garden.path ? `fed ${ago(stop.fed_at, garden.path.now, garden.path.zone)}` : '',
+  );
+
+  /** The path swings a little at each stop, always the same way. */
+  function swing(index: number): number {
+    return [4, -3, 2, -4, 3, -2][index % 6] ?? 0;
+  }
+</script>
+
+<!-- A stop along the path: choose it, or leave it again. -->
+<button
+  type="button"
+  aria-current={stop.id === garden.stop?.id ? 'true' : undefined}
+  onclick={() => garden.choose(stop.id === garden.stop?.id ? null : stop)}
+>
+  <svg class="way" width="34" height="62" viewBox="0 0 34 62" aria-hidden="true">
+    <path
+      d="M{17 + swing(index - 1) / 2 + swing(index) / 2} -6
+         Q{17 + swing(index) * 2} 16 {17 + swing(index)} 31
+         T{17 + swing(index) / 2 + swing(index + 1) / 2} 68"
+    />
+    <circle cx={17 + swing(index)} cy="31" r={stop.id === garden.stop?.id ? 8 : 6} />
+  </svg>
+  <span class="words">
+    <b>{stop.name}</b>
+    <span title={stop.line}>{stop.line}</span>
+    {#if fed}<span class="fed">{fed}</span>{/if}
+  </span>
+  <StageMark kind={stop.drawing} />
+</button>
+
+<style>
+  button {
+    display: flex;
+    gap: 6px;
+    align-items: center;
+    width: 100%;
+    min-height: 62px;
+    padding: 0 var(--space-2) 0 0;
+    border: 0;
+    border-radius: var(--radius) 0 0 var(--radius);
+    background: none;
+    text-align: left;
+    cursor: pointer;
+  }
+
+  button[aria-current] {
+    background: var(--color-panel);
+    box-shadow: inset 3px 0 0 var(--color-rim);
+  }
+
+  .way {
+    flex: none;
+    overflow: visible;
+  }
+
+  .way path {
+    fill: none;
+    stroke: var(--color-edge);
+    stroke-width: 2;
+  }
+
+  .way circle {
+    fill: var(--color-ground);
+    stroke: var(--color-text);
+    stroke-width: 2;
+  }
+
+  button[aria-current] circle {
+    fill: var(--color-rim);
+    stroke: var(--color-rim);
+  }
+
+  .words {
+    flex: 1;
+    min-width: 0;
+    color: var(--color-text-soft);
+    font-size: var(--text-s);
+    line-height: 1.25;
+  }
+
+  .words b {
+    display: block;
+    color: var(--color-text);
+    font-size: 0.9375rem;
+    font-weight: 600;
+  }
+
+  .words span {
+    display: block;
+    overflow: hidden;
+    text-overflow: ellipsis;
+    white-space: nowrap;
+  }
+
+  @media (width <= 1000px) {
+    button {
+      min-height: 56px;
+      padding: 0 var(--space-3);
+      border: 1px solid var(--color-line);
+      border-radius: var(--radius);
+    }
+
+    button[aria-current] {
+      border-color: var(--color-rim);
+      box-shadow: inset 0 3px 0 var(--color-rim);
+    }
+
+    .way,
+    .words .fed {
+      display: none;
+    }
+  }
+</style>

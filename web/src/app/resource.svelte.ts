@@ -1,0 +1,59 @@
+import { untrack } from 'svelte';
+import type { Problem, Reply } from '../api/client';
+
+const RESTS_MS = 250;
+
+/** A read that a screen shows: the latest question wins, and a failure can be tried again. */
+export class Resource<T> {
+  data = $state<T | null>(null);
+  problem = $state<Problem | null>(null);
+  busy = $state(false);
+  private asking: AbortController | undefined;
+  private rests: ReturnType<typeof setTimeout> | undefined;
+  private last: (() => Promise<void>) | undefined;
+
+  /** Ask; `read` gets a signal to pass on. What stood there before stays until the answer. */
+  async load(read: (signal: AbortSignal) => Promise<Reply<T>>): Promise<void> {
+    clearTimeout(this.rests);
+    this.last = () => this.load(read);
+    this.asking?.abort();
+    const asking = new AbortController();
+    this.asking = asking;
+    this.busy = true;
+    try {
+      const reply = await read(asking.signal);
+      if (this.asking !== asking) return;
+      this.problem = reply.problem ?? null;
+      if (reply.data !== undefined) this.data = reply.data;
+    } catch {
+      // a later question took this one's place
+    }
+    if (this.asking === asking) this.busy = false;
+  }
+
+  /** Ask once nothing more has been asked for a moment. */
+  soon(read: (signal: AbortSignal) => Promise<Reply<T>>): void {
+    clearTimeout(this.rests);
+    this.rests = setTimeout(() => void this.load(read), RESTS_MS);
+  }
+
+  /** The same question once more. */
+  readonly again = (): Promise<void> => this.last?.() ?? Promise.resolve();
+
+  /** What stands there is of something else: show nothing until the next answer. */
+  clear(): void {
+    clearTimeout(this.rests);
+    this.asking?.abort();
+    this.asking = undefined;
+    this.data = this.problem = null;
+    this.busy = false;
+  }
+}
+
+/** In a component: run `act` now, and whenever what `on` reads has changed. */
+export function follow<T>(on: () => T, act: (value: T) => void): void {
+  $effect(() => {
+    const value = on();
+    untrack(() => act(value));
+  });
+}

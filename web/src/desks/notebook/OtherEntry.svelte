@@ -1,0 +1,54 @@
+<script lang="ts">
+  import type { Schemas } from '../../api/client';
+  import { session } from '../../app/session.svelte';
+  import { undo } from '../../app/undo.svelte';
+  import Button from '../../ui/Button.svelte';
+  import { clockTime } from '../../ui/time';
+
+  interface Props {
+    other: Schemas['OtherOut'];
+    zone: string;
+  }
+  const { other, zone }: Props = $props();
+  /** What is known to the minute; the rest was written down by its day. */
+  const TIMED = new Set(['watering', 'look']);
+</script>
+
+<div>
+  <p>
+    {#if other.stop}<b>{other.stop}:</b>{/if}
+    {other.text}
+    {#if other.who && other.who !== session.info?.user}<span class="soft">· {other.who}</span>{/if}
+  </p>
+  <span class="side">
+    {#if TIMED.has(other.kind)}
+      <time datetime={other.at}>{clockTime(other.at, zone)}</time>
+    {/if}
+    {#if other.change_id !== null}
+      <Button look="quiet" onclick={() => undo.take(other.change_id)}>Undo</Button>
+    {/if}
+  </span>
+</div>
+
+<style>
+  div {
+    display: grid;
+    grid-template-columns: minmax(0, 1fr) auto;
+    gap: var(--space-2);
+    align-items: center;
+    min-height: var(--touch);
+    padding: 0 var(--space-3) 0 38px;
+    border-left: 3px solid var(--color-line);
+    font-size: 0.9375rem;
+  }
+
+  .soft,
+  time {
+    color: var(--color-text-soft);
+  }
+
+  .side {
+    display: flex;
+    align-items: center;
+  }
+</style>
