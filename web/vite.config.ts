@@ -1,5 +1,5 @@
 import { svelte } from '@sveltejs/vite-plugin-svelte';
-import { defineConfig } from 'vite';
+import { defineConfig } from 'vitest/config';
 
 export default defineConfig({
   // Django serves the built files below /static/, and asks the dev server for the same addresses.
@@ -11,4 +11,11 @@ export default defineConfig({
     rollupOptions: { input: ['src/main.ts', 'src/drawings/fish.svg'] },
   },
   server: { port: 5173, strictPort: true, cors: true, origin: 'http://localhost:5173' },
+  test: {
+    include: ['tests/**/*.test.ts'],
+    environment: 'happy-dom',
+    isolate: false, // one page for all files: each begins with what it needs
+    setupFiles: ['tests/page.ts'], // before the client takes hold of `fetch`
+  },
+  resolve: process.env.VITEST ? { conditions: ['browser'] } : {},
 });

@@ -2,11 +2,11 @@
   import Sheet from '../ui/Sheet.svelte';
   import { garden } from './garden.svelte';
   import { goTo, keys } from './keys.svelte';
-  import { DESKS, type DeskPath } from './router';
+  import { DESKS, type PagePath } from './desks';
 
   let more = $state(false);
 
-  function open(path: DeskPath) {
+  function open(path: PagePath) {
     more = false;
     void goTo(path);
   }

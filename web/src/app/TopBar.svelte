@@ -4,7 +4,8 @@
   import { dayInWords } from '../ui/time';
   import { garden } from './garden.svelte';
   import { keys } from './keys.svelte';
-  import { DESKS, route } from './router';
+  import { DESKS } from './desks';
+  import { route } from './router';
   import { session } from './session.svelte';
   import { loadWeather, weather } from './weather.svelte';
   import WeatherAhead from './WeatherAhead.svelte';

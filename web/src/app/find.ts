@@ -1,12 +1,12 @@
 import type { Schemas } from '../api/client';
-import { DESKS, type DeskPath } from './router';
+import { DESKS, type PagePath } from './desks';
 
 /** Something that can be found and gone to. */
 export interface Found {
   id: string;
   name: string;
   line: string;
-  desk: DeskPath;
+  desk: PagePath;
   stop?: Schemas['StopOut'];
   stand?: Schemas['StandOut'];
   jar?: string;

@@ -1,8 +1,9 @@
 import { tick } from 'svelte';
 import { garden } from './garden.svelte';
-import { DESKS, navigate, type DeskPath } from './router';
+import { DESKS, type PagePath } from './desks';
 import { tables } from './tables.svelte';
 import { undo } from './undo.svelte';
+import { navigate } from './way';
 import { working } from './working.svelte';
 
 /** Every key and what it does, as the help shows it. */
@@ -81,9 +82,9 @@ class Keys {
 }
 
 /** To a desk, keeping the chosen stop; the focus goes to its heading. */
-export async function goTo(path: DeskPath, more: Record<string, string> = {}): Promise<void> {
+export async function goTo(path: PagePath, more: Record<string, string> = {}): Promise<void> {
   const stop = garden.stop?.id;
-  await navigate(path, { search: { ...(stop ? { stop } : {}), ...more } });
+  await navigate(path, { ...(stop ? { stop } : {}), ...more });
   await tick();
   document.querySelector<HTMLElement>('#desk')?.focus();
 }

@@ -1,9 +1,11 @@
 import { createRouter } from 'sv-router';
+import { useWay } from './way';
 import BenchPage from '../desks/bench/BenchPage.svelte';
 import ComingDesk from '../desks/coming/ComingDesk.svelte';
+import NowherePage from '../desks/coming/NowherePage.svelte';
 import NotebookPage from '../desks/notebook/NotebookPage.svelte';
 
-export const { p, navigate, isActive, route } = createRouter({
+const { navigate, route } = createRouter({
   '/': BenchPage,
   '/round': ComingDesk,
   '/bench': BenchPage,
@@ -18,15 +20,9 @@ export const { p, navigate, isActive, route } = createRouter({
   '/pen': () => import('../desks/place/PenPage.svelte'),
   '/notebook': NotebookPage,
   '/setup': () => import('../desks/setup/SetupPage.svelte'),
-  '*': ComingDesk,
+  '*': NowherePage,
 });
 
-export const DESKS = [
-  { path: '/round', name: 'Round' },
-  { path: '/bench', name: 'Bench' },
-  { path: '/shelf', name: 'Shelf' },
-  { path: '/season', name: 'Season' },
-  { path: '/notebook', name: 'Notebook' },
-] as const;
+useWay(navigate);
 
-export type DeskPath = (typeof DESKS)[number]['path'] | '/roots' | '/setup' | '/shelf/jar';
+export { route };

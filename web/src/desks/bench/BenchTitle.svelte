@@ -88,9 +88,6 @@
     display: flex;
     flex-wrap: wrap;
     gap: var(--space-2);
-  }
-
-  .stands {
     margin-bottom: var(--space-2);
   }
 

@@ -2,7 +2,7 @@
   import { ask, client, type Problem, type Schemas } from '../../api/client';
   import { garden } from '../../app/garden.svelte';
   import { follow, Resource } from '../../app/resource.svelte';
-  import { navigate } from '../../app/router';
+  import { navigate } from '../../app/way';
   import { working } from '../../app/working.svelte';
   import { Write } from '../../app/write.svelte';
   import BrewChart from '../../charts/BrewChart.svelte';
@@ -49,7 +49,7 @@
     if (!body) return;
     const sent = { ...body, id: write.id('brew'), seen_to: seenTo };
     const begun = await write.send(() => ask(client.POST('/api/brews', { body: sent })));
-    if (begun) await navigate('/shelf/brew', { search: { brew: begun.id } });
+    if (begun) await navigate('/shelf/brew', { brew: begun.id });
   }
 
   /** What she thought of, to begin from another time. */

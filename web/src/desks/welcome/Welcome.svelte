@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { navigate } from '../../app/router';
+  import { navigate } from '../../app/way';
   import { session } from '../../app/session.svelte';
   import type { Problem } from '../../api/client';
   import Fish from '../../drawings/Fish.svelte';

@@ -1,0 +1,12 @@
+/** The desks, as the header names them and as keys 1 to 5 open them. */
+export const DESKS = [
+  { path: '/round', name: 'Round' },
+  { path: '/bench', name: 'Bench' },
+  { path: '/shelf', name: 'Shelf' },
+  { path: '/season', name: 'Season' },
+  { path: '/notebook', name: 'Notebook' },
+] as const;
+
+/** Every page that a button or a key leads to. */
+export type PagePath =
+  (typeof DESKS)[number]['path'] | '/roots' | '/setup' | '/shelf/jar' | '/shelf/brew';

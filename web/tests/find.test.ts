@@ -1,0 +1,48 @@
+import { expect, test } from 'vitest';
+import type { Schemas } from '../src/api/client';
+import { allFindable, matching } from '../src/app/find';
+import { suiting } from '../src/desks/shelf/suiting';
+
+const stops = [
+  {
+    id: 'tub',
+    name: 'Quay tub 2',
+    line: 'drain 3.2, too salty',
+    stands: [{ id: 'auber', counted: '2 aubergines', spot: 'Quay tub 2', stage: 'in flower' }],
+  },
+  { id: 'bed', name: 'Wall bed', line: 'runner bean', stands: [] },
+] as unknown as Schemas['StopOut'][];
+const jars = [
+  { id: 'jar', name: 'Tomato feed', stock_text: '650 mL' },
+] as unknown as Schemas['JarOut'][];
+const all = allFindable(stops, jars);
+const names = (typed: string) => matching(all, typed).map((one) => one.name);
+
+test('places, crops, jars and pages are found by any word', () => {
+  expect(names('auber')[0]).toBe('2 aubergines');
+  expect(names('salty')).toEqual(['Quay tub 2']);
+  expect(names('tomato')).toEqual(['Tomato feed']);
+  expect(names('set')).toContain('Set-up');
+});
+
+test('every word must be there, a name before a line', () => {
+  expect(names('tub flower')).toEqual(['2 aubergines']);
+  expect(names('quay')[0]).toBe('Quay tub 2');
+  expect(names('quince')).toEqual([]);
+});
+
+test('a jar leads to its page and a crop to its stop', () => {
+  expect(matching(all, 'tomato')[0]).toMatchObject({ desk: '/shelf/jar', jar: 'jar' });
+  expect(matching(all, 'auber')[0]).toMatchObject({ desk: '/bench', stop: { id: 'tub' } });
+});
+
+test('what suits the stage comes first and the rest keeps its order', () => {
+  const shelf = ['leaf', 'any', 'flower and fruit', 'leaf'].map((suits, index) => ({
+    id: String(index),
+    suits,
+  })) as unknown as Schemas['ShelfJarOut'][];
+  const order = (at: string) => suiting(shelf, at).map((jar) => jar.id);
+  expect(order('vegetative')).toEqual(['0', '3', '1', '2']);
+  expect(order('fruit_fill')).toEqual(['2', '0', '1', '3']);
+  expect(order('')).toEqual(['0', '1', '2', '3']);
+});
