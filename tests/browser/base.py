@@ -9,7 +9,7 @@ from typing import Any, ClassVar
 from urllib.parse import urlsplit
 
 from django.contrib.staticfiles.testing import StaticLiveServerTestCase
-from playwright.sync_api import Browser, Page, expect, sync_playwright
+from playwright.sync_api import Page, expect, sync_playwright
 
 from dace.demo import weir_yard
 from tests.gardens import nothing, stand_in
@@ -17,23 +17,29 @@ from tools.chromium import ARGUMENTS
 
 AXE = "web/node_modules/axe-core/axe.min.js"
 DESKTOP, PHONE = {"width": 1280, "height": 800}, {"width": 390, "height": 844}
+WAITS_MS = 10_000
 GRAVE = ("serious", "critical")
 
 
 @cache
-def chromium() -> Browser:
-    """One for all tests of a process."""
+def one_page() -> Page:
+    """One for all tests of a process: a fresh window costs more than most of them."""
     playwright = sync_playwright().start()
     browser = playwright.chromium.launch(executable_path="/usr/bin/chromium", args=ARGUMENTS)
     atexit.register(playwright.stop)
     atexit.register(browser.close)
-    return browser
+    page = browser.new_page(reduced_motion="reduce")
+    page.set_default_timeout(WAITS_MS)
+    expect.set_options(timeout=WAITS_MS)
+    return page
 
 
 class BrowserCase(StaticLiveServerTestCase):
-    """One page for each test; it fails on a console error or a foreign request."""
+    """Each test begins at the door, known to nobody.
 
-    browser: ClassVar[Browser]
+    It fails on a console error or a foreign request.
+    """
+
     viewport: ClassVar[dict[str, int]] = DESKTOP
     page: Page
 
@@ -42,8 +48,6 @@ class BrowserCase(StaticLiveServerTestCase):
         # Playwright's loop runs in this thread; the server has its own.
         os.environ["DJANGO_ALLOW_ASYNC_UNSAFE"] = "true"
         super().setUpClass()
-        cls.browser = chromium()
-        expect.set_options(timeout=10_000)
 
     @classmethod
     def tearDownClass(cls) -> None:
@@ -55,23 +59,37 @@ class BrowserCase(StaticLiveServerTestCase):
 
     def setUp(self) -> None:
         stand_in(weir_yard.build)
-        self.context = self.browser.new_context(viewport=self.viewport)
-        self.page = self.context.new_page()
+        self.page = one_page()
+        self.page.set_viewport_size(self.viewport)  # type: ignore[arg-type]
         self.troubles: list[str] = []
         self.foreign: list[str] = []
-        self.page.on("console", lambda m: m.type == "error" and self.troubles.append(m.text))
-        self.page.on("pageerror", lambda e: self.troubles.append(str(e)))
-        self.page.on("request", self._watch)
+        for event, heard in self._ears().items():
+            self.page.on(event, heard)  # type: ignore[call-overload]
         self.page.goto(self.live_server_url)
 
     def tearDown(self) -> None:
-        self.context.close()
+        self.page.evaluate("localStorage.clear()")
+        self.page.goto("about:blank")
+        self.page.unroute_all()
+        self.page.context.clear_cookies()
+        for event, heard in self._ears().items():
+            self.page.remove_listener(event, heard)
         self.assertEqual(self.foreign, [])
         # an answer of 4xx is logged by the browser itself; anything else is ours
         ours = [
             text for text in self.troubles if "the server responded with a status of 4" not in text
         ]
         self.assertEqual(ours, [])
+
+    def _ears(self) -> dict[str, Any]:
+        return {"console": self._console, "pageerror": self._error, "request": self._watch}
+
+    def _console(self, message: Any) -> None:
+        if message.type == "error":
+            self.troubles.append(message.text)
+
+    def _error(self, error: Any) -> None:
+        self.troubles.append(str(error))
 
     def _watch(self, request: Any) -> None:
         host = urlsplit(request.url).netloc
