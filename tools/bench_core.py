@@ -20,8 +20,9 @@ from dace.core.rootzone.follow import follow
 from dace.core.rootzone.records import CHARGED, Growing, Poured, RootZone, Sampled, charged_water
 from dace.core.rootzone.unknowns import DRAWS as DRAWS_FOLLOWED
 from dace.core.season.climate import climate
-from dace.core.season.clock import Begun, stage_clock
+from dace.core.season.clock import stage_clock
 from dace.core.season.crops import crop
+from dace.core.season.looks import Begun
 from dace.core.season.need import spans
 from dace.core.season.outlook import Days, WeatherAsked, outlook, usual_days
 

@@ -11,17 +11,12 @@ from dace.core.brew.acid import Limits
 from dace.core.brew.bottles import BottleContents, bottle_contents, composition_of_bottle
 from dace.core.brew.claims import Against, Claim, ClaimVerdict, check_claim
 from dace.core.brew.days import ready_days
-from dace.core.brew.estimate import (
-    Band,
-    BrewEstimate,
-    BrewReading,
-    brew_working,
-    estimate,
-    weigh,
-)
+from dace.core.brew.estimate import Band, BrewEstimate, estimate
 from dace.core.brew.extraction import SPREAD_ONLY, Method, method, methods, modifier, modifiers
 from dace.core.brew.purpose import Purpose, purpose_of, suits
 from dace.core.brew.recipe import Ingredient, Recipe
+from dace.core.brew.told import brew_working
+from dace.core.brew.weighed import BrewReading, weigh
 from dace.core.can.answer import Answer, CanAsked, CapCheck, answer, strength_words, warm_up
 from dace.core.can.dry import (
     DryDose,
@@ -42,26 +37,21 @@ from dace.core.can.vessels import Cans, read_litres_each, read_pack, read_rate, 
 from dace.core.draws.spreads import Array as Numbers
 from dace.core.errors import DaceError
 from dace.core.figures import Range
+from dace.core.ledger.accounts import Account, Given, Ledger, Rooted
 from dace.core.ledger.books import SOURCES as LEDGER_SOURCES
-from dace.core.ledger.books import Account, Given, Ledger, Rooted, ledger
-from dace.core.ledger.shortfall import (
-    APPROACHES,
-    Balance,
-    BalanceWord,
-    Offer,
-    balances,
-    remedies,
-    rhythm_sentence,
-    sentence,
-)
+from dace.core.ledger.books import ledger
+from dace.core.ledger.remedies import Offer, remedies, rhythm_sentence
+from dace.core.ledger.shortfall import APPROACHES, Balance, BalanceWord, balances, sentence
 from dace.core.ledger.soil_tests import UNITS as SOIL_UNITS
 from dace.core.ledger.soil_tests import TestedSoil, read_soil_test
-from dace.core.matter.composition import ALSO, FORMS, Composition, Label, composition, read_grade
-from dace.core.matter.conductivity import ec_25, ec_at
+from dace.core.matter.composition import Composition, composition
+from dace.core.matter.conductivity import ec_25
+from dace.core.matter.label import ALSO, FORMS, Label, read_grade
 from dace.core.matter.materials import Material, material, materials
 from dace.core.matter.media import Medium, media, medium
 from dace.core.matter.nutrients import NUTRIENTS
 from dace.core.matter.release import Content, content_of_feed, content_of_material, release_over
+from dace.core.matter.temperature import ec_at
 from dace.core.matter.waters import (
     WATER_KINDS,
     WaterIons,
@@ -71,6 +61,7 @@ from dace.core.matter.waters import (
     water_of_kind,
 )
 from dace.core.pen.logger import LoggedHour, by_day, read_log
+from dace.core.pen.methods import as_pour_through
 from dace.core.pen.readings import (
     METHODS,
     PEN_OLD_DAYS,
@@ -78,7 +69,6 @@ from dace.core.pen.readings import (
     Comparison,
     PenReading,
     ReadVerdict,
-    as_pour_through,
     compare_with_expected,
     parts_for_pen,
     pen_words,
@@ -126,8 +116,9 @@ from dace.core.rootzone.records import (
 )
 from dace.core.rootzone.told import followed_steps
 from dace.core.season.climate import Climate, climate, climate_near, climates
-from dace.core.season.clock import Begun, Look, StageReading, Start, out_of_order, stage_clock
+from dace.core.season.clock import stage_clock
 from dace.core.season.crops import STAGE_WORDS, Crop, Stage, crop, crops, feed_cap
+from dace.core.season.looks import Begun, Look, StageReading, Start, out_of_order
 from dace.core.season.need import Span, spans
 from dace.core.season.outlook import Days, Outlook, WeatherAsked, outlook, usual_days
 from dace.core.season.own_weather import OwnDay, read_own_weather
@@ -136,203 +127,36 @@ from dace.core.words.amounts import amount_words
 from dace.core.words.quantities import FAMILIES, read_amounts, read_measure, read_number
 from dace.core.words.sizes import Size, read_size
 
+# fmt: off
 __all__ = [
-    "ALSO",
-    "APPROACHES",
-    "CHARGED",
-    "FAMILIES",
-    "FEELS",
-    "FORMS",
-    "LEDGER_SOURCES",
-    "MEASURE_KINDS",
-    "METHODS",
-    "MOST_VESSEL_L",
-    "NITRATE",
-    "NUTRIENTS",
-    "PEN_OLD_DAYS",
-    "ROOT_SHORT",
-    "ROOT_WORDS",
-    "SCALES",
-    "SOIL_UNITS",
-    "SPREAD_ONLY",
-    "STAGE_WORDS",
-    "TEASPOON_ML",
-    "WATER_KINDS",
-    "Account",
-    "Advice",
-    "Against",
-    "Answer",
-    "Balance",
-    "BalanceWord",
-    "Band",
-    "Begun",
-    "BottleContents",
-    "BrewEstimate",
-    "BrewReading",
-    "CanAsked",
-    "Cans",
-    "CapCheck",
-    "Claim",
-    "ClaimVerdict",
-    "Climate",
-    "Comfort",
-    "Comparison",
-    "Composition",
-    "Content",
-    "Crop",
-    "DaceError",
-    "Days",
-    "DryDose",
-    "FeedWord",
-    "Feeding",
-    "Felt",
-    "Flush",
-    "Followed",
-    "Given",
-    "Ground",
-    "Growing",
-    "Ingredient",
-    "Label",
-    "Ledger",
-    "Limits",
-    "LoggedHour",
-    "Look",
-    "Looked",
-    "Material",
-    "Medium",
-    "Method",
-    "Mixture",
-    "NextFeed",
-    "Numbers",
-    "Offer",
-    "Outlook",
-    "OwnDay",
-    "Owned",
-    "PenReading",
-    "Poured",
-    "Purpose",
-    "Range",
-    "ReadVerdict",
-    "Recipe",
-    "Result",
-    "RootWord",
-    "RootZone",
-    "Rooted",
-    "Sampled",
-    "Severity",
-    "Size",
-    "Slow",
-    "Span",
-    "Spread",
-    "Stage",
-    "StageReading",
-    "Start",
-    "Step",
-    "TestedSoil",
-    "WaterIons",
-    "WeatherAsked",
-    "Working",
-    "advise_answer",
-    "advise_brew",
-    "advise_feeding",
-    "advise_jar",
-    "advise_roots",
-    "amount_words",
-    "answer",
-    "as_paste",
-    "as_pour_through",
-    "balances",
-    "blend",
-    "bottle_contents",
-    "brew_tokens",
-    "brew_working",
-    "by_day",
-    "carried_mg",
-    "cautions",
-    "charged_can",
-    "charged_dry",
-    "charged_water",
-    "check_claim",
-    "climate",
-    "climate_near",
-    "climates",
-    "climbing_since",
-    "comfort",
-    "comfort_of",
-    "compare_with_expected",
-    "composition",
-    "composition_of_bottle",
-    "content_of_feed",
-    "content_of_material",
-    "crop",
-    "crop_loss",
-    "crops",
-    "day_hours",
-    "days_to_top",
-    "disagreement",
-    "dry_dose",
-    "ec_25",
-    "ec_at",
-    "estimate",
-    "feed_cap",
-    "fill_can",
-    "flush",
-    "follow",
-    "follow_all",
-    "followed_steps",
-    "gravest_first",
-    "ledger",
-    "litres_of_medium",
-    "material",
-    "materials",
-    "media",
-    "medium",
-    "method",
-    "methods",
-    "modifier",
-    "modifiers",
-    "next_feed",
-    "out_of_order",
-    "outlook",
-    "parts_for_pen",
-    "pen_words",
-    "purpose_of",
-    "rain_m2",
-    "read_amounts",
-    "read_dry",
-    "read_grade",
-    "read_litres_each",
-    "read_log",
-    "read_measure",
-    "read_number",
-    "read_own_weather",
-    "read_pack",
-    "read_rate",
-    "read_size",
-    "read_soil_test",
-    "read_strength",
-    "reading_at_25",
-    "ready_days",
-    "release_over",
-    "remedies",
-    "rhythm_sentence",
-    "say",
-    "season_nitrogen_g_m2",
-    "sentence",
-    "spans",
-    "split_into_cans",
-    "stage_clock",
-    "strength_words",
-    "suggest_litres_each",
-    "suits",
-    "usual_days",
-    "usual_dry_density",
-    "usual_measures",
-    "warm_up",
-    "water_from_ec",
-    "water_from_report",
-    "water_of_kind",
-    "weigh",
-    "with_charge",
-    "word_for",
+    "ALSO", "APPROACHES", "CHARGED", "FAMILIES", "FEELS", "FORMS", "LEDGER_SOURCES",
+    "MEASURE_KINDS", "METHODS", "MOST_VESSEL_L", "NITRATE", "NUTRIENTS", "PEN_OLD_DAYS",
+    "ROOT_SHORT", "ROOT_WORDS", "SCALES", "SOIL_UNITS", "SPREAD_ONLY", "STAGE_WORDS", "TEASPOON_ML",
+    "WATER_KINDS", "Account", "Advice", "Against", "Answer", "Balance", "BalanceWord", "Band",
+    "Begun", "BottleContents", "BrewEstimate", "BrewReading", "CanAsked", "Cans", "CapCheck",
+    "Claim", "ClaimVerdict", "Climate", "Comfort", "Comparison", "Composition", "Content", "Crop",
+    "DaceError", "Days", "DryDose", "FeedWord", "Feeding", "Felt", "Flush", "Followed", "Given",
+    "Ground", "Growing", "Ingredient", "Label", "Ledger", "Limits", "LoggedHour", "Look", "Looked",
+    "Material", "Medium", "Method", "Mixture", "NextFeed", "Numbers", "Offer", "Outlook", "OwnDay",
+    "Owned", "PenReading", "Poured", "Purpose", "Range", "ReadVerdict", "Recipe", "Result",
+    "RootWord", "RootZone", "Rooted", "Sampled", "Severity", "Size", "Slow", "Span", "Spread",
+    "Stage", "StageReading", "Start", "Step", "TestedSoil", "WaterIons", "WeatherAsked", "Working",
+    "advise_answer", "advise_brew", "advise_feeding", "advise_jar", "advise_roots", "amount_words",
+    "answer", "as_paste", "as_pour_through", "balances", "blend", "bottle_contents", "brew_tokens",
+    "brew_working", "by_day", "carried_mg", "cautions", "charged_can", "charged_dry",
+    "charged_water", "check_claim", "climate", "climate_near", "climates", "climbing_since",
+    "comfort", "comfort_of", "compare_with_expected", "composition", "composition_of_bottle",
+    "content_of_feed", "content_of_material", "crop", "crop_loss", "crops", "day_hours",
+    "days_to_top", "disagreement", "dry_dose", "ec_25", "ec_at", "estimate", "feed_cap", "fill_can",
+    "flush", "follow", "follow_all", "followed_steps", "gravest_first", "ledger",
+    "litres_of_medium", "material", "materials", "media", "medium", "method", "methods", "modifier",
+    "modifiers", "next_feed", "out_of_order", "outlook", "parts_for_pen", "pen_words", "purpose_of",
+    "rain_m2", "read_amounts", "read_dry", "read_grade", "read_litres_each", "read_log",
+    "read_measure", "read_number", "read_own_weather", "read_pack", "read_rate", "read_size",
+    "read_soil_test", "read_strength", "reading_at_25", "ready_days", "release_over", "remedies",
+    "rhythm_sentence", "say", "season_nitrogen_g_m2", "sentence", "spans", "split_into_cans",
+    "stage_clock", "strength_words", "suggest_litres_each", "suits", "usual_days",
+    "usual_dry_density", "usual_measures", "warm_up", "water_from_ec", "water_from_report",
+    "water_of_kind", "weigh", "with_charge", "word_for",
 ]
+# fmt: on

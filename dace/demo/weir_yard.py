@@ -39,10 +39,11 @@ from dace.garden.soil import NewSoilTest, keep_soil_test
 from dace.households.models import Household, Membership, User
 from dace.households.scope import Scope
 from dace.measuring.services import NewPen, NewReading, log_reading, save_pen
-from dace.shelf.brewing import NewBrew, Said, Strained, do_step, start_brew, strain
+from dace.shelf.brewing import NewBrew, Said, do_step, start_brew
 from dace.shelf.brews import core_recipe
 from dace.shelf.models import Brew
 from dace.shelf.services import NewJar, save_jar
+from dace.shelf.straining import Strained, strain
 
 _SEED = 14072026
 _PEN_ERROR, _POT_ERROR = 0.03, 0.08

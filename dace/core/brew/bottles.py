@@ -6,10 +6,12 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from dace.core.brew.estimate import Weighed, liquid_on
+from dace.core.brew.estimate import liquid_on
+from dace.core.brew.weighed import Weighed
 from dace.core.figures import Range
 from dace.core.matter.chemistry import molar_mass
-from dace.core.matter.composition import Composition, Label, charge_meq
+from dace.core.matter.composition import Composition, charge_meq
+from dace.core.matter.label import Label
 
 _NUTRIENT_KEYS = ("N", "P", "K", "Ca", "Mg")
 

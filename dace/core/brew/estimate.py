@@ -9,7 +9,6 @@ central 99 % of what was expected is kept and doubted, and does not narrow the b
 
 from __future__ import annotations
 
-import math
 from dataclasses import dataclass
 from functools import lru_cache
 
@@ -18,44 +17,17 @@ from numpy.typing import NDArray
 
 from dace.core.brew.acid import Limits, acid_limits
 from dace.core.brew.days import keeps_days, ready_day, recovered, slower
-from dace.core.brew.ec import brew_ec, diluted_ec
+from dace.core.brew.ec import brew_ec
 from dace.core.brew.model import BrewLiquid, Model, liquid
 from dace.core.brew.recipe import Recipe
-from dace.core.draws.ensemble import DRAWS, first_draws, reweighed, student_log_like
+from dace.core.brew.told import brew_working
+from dace.core.brew.weighed import MOST_DAYS, BrewReading, Conflict, Weighed, weigh
 from dace.core.draws.spreads import row_ends
 from dace.core.errors import DaceError
-from dace.core.figures import judgement
 from dace.core.matter.nutrients import NUTRIENTS
-from dace.core.result import Step, Working, say
+from dace.core.result import Working
 
 Array = NDArray[np.float64]
-_CONFLICT = 0.005
-_MOST_DAYS = 120
-_LOW_REASONS = (
-    "lower than it can well be: not stirred, a dirty pen, or the wrong scale; urea and organic "
-    "nitrogen carry no charge and do not show"
-)
-_HIGH_REASONS = (
-    "higher than it can well be: salt in what went in or in the water, less diluted than said, "
-    "the wrong scale, or a pen long not calibrated"
-)
-
-
-@dataclass(frozen=True)
-class BrewReading:
-    """A reading [mS/cm at 25 C] on a day, of one part and so many parts of water."""
-
-    day: float
-    ec_ms_cm: float
-    parts_water: float = 0.0
-
-    def __post_init__(self) -> None:
-        if not 0 <= self.day <= _MOST_DAYS:
-            raise DaceError("day", f"day {self.day:g}", f"0 to {_MOST_DAYS} would do")
-        if not 0 < self.ec_ms_cm < 200:
-            raise DaceError("ec_ms_cm", f"{self.ec_ms_cm:g} mS/cm", "above 0 and below 200")
-        if not 0 <= self.parts_water <= 200:
-            raise DaceError("parts_water", f"1 + {self.parts_water:g}", "up to 1 + 200 would do")
 
 
 @dataclass(frozen=True)
@@ -69,16 +41,6 @@ class Band:
     def at(self, index: int) -> tuple[float, float, float]:
         """Of one day."""
         return self.low[index], self.likely[index], self.high[index]
-
-
-@dataclass(frozen=True)
-class Conflict:
-    """A reading that does not fit what went in, and why that may be."""
-
-    reading: BrewReading
-    expected_low: float
-    expected_high: float
-    reasons: str
 
 
 @dataclass(frozen=True)
@@ -106,78 +68,6 @@ class BrewEstimate:
     def of(self, nutrient: str) -> Band:
         """One nutrient's band."""
         return dict(self.nutrients)[nutrient]
-
-
-@dataclass(frozen=True)
-class Weighed:
-    """A recipe's draws after its readings."""
-
-    model: Model
-    draws: Array
-    conflicts: tuple[Conflict, ...]
-
-
-def weigh(
-    recipe: Recipe, readings: tuple[BrewReading, ...], seed: int = 1, draws: int = DRAWS
-) -> Weighed:
-    """Draws of a brew, re-weighed by readings in whatever order they came."""
-    ordered = tuple(sorted(readings, key=lambda r: (r.day, r.ec_ms_cm, r.parts_water)))
-    return _weighed(recipe, ordered, seed, draws)
-
-
-@lru_cache(maxsize=64)
-def _weighed(recipe: Recipe, readings: tuple[BrewReading, ...], seed: int, draws: int) -> Weighed:
-    model = Model(recipe)
-    prior = first_draws(seed, model.unknowns, draws)
-    if not readings:
-        return Weighed(model, prior, ())
-    expected = _expected(model, prior, readings)
-    conflicts = tuple(
-        found
-        for reading, draws in zip(readings, expected, strict=True)
-        if (found := _conflict(reading, draws, seed)) is not None
-    )
-    doubted = {id(conflict.reading) for conflict in conflicts}
-    used = tuple(reading for reading in readings if id(reading) not in doubted)
-    if not used:
-        return Weighed(model, prior, conflicts)
-
-    def log_like(z: Array) -> Array:
-        found = _expected(model, z, used)
-        parts = [
-            student_log_like(reading.ec_ms_cm, draws, _scale(reading))
-            for reading, draws in zip(used, found, strict=True)
-        ]
-        return np.asarray(np.sum(parts, axis=0))
-
-    return Weighed(model, reweighed(prior, log_like, seed), conflicts)
-
-
-def _expected(model: Model, z: Array, readings: tuple[BrewReading, ...]) -> Array:
-    """What the pen should show at each reading, shape (reading, draw)."""
-    days = np.array(sorted({r.day for r in readings}))
-    found = liquid(model, z, days)
-    parts = np.array([r.parts_water for r in readings])
-    at = np.array([int(np.searchsorted(days, r.day)) for r in readings])
-    return diluted_ec(model, z, found, at, parts)
-
-
-def _scale(reading: BrewReading) -> float:
-    """How far a reading may be off: pen, and measuring the parts."""
-    pen = math.log(judgement("pen_scale").range.high)
-    way = judgement("diluted_method" if reading.parts_water else "can_method").range.high
-    return math.hypot(pen, math.log(way))
-
-
-def _conflict(reading: BrewReading, expected: Array, seed: int) -> Conflict | None:
-    rng = np.random.default_rng(seed + 2)
-    off = rng.standard_t(4, size=len(expected)) * _scale(reading)
-    shown = expected * np.exp(np.clip(off, -5, 5))
-    low, high = np.quantile(shown, [_CONFLICT, 1 - _CONFLICT])
-    if low <= reading.ec_ms_cm <= high:
-        return None
-    reasons = _LOW_REASONS if reading.ec_ms_cm < low else _HIGH_REASONS
-    return Conflict(reading, float(low), float(high), reasons)
 
 
 @lru_cache(maxsize=128)
@@ -213,8 +103,8 @@ def estimate(
     DaceError
         On ``days``, or naming what in the recipe or a reading cannot be.
     """
-    if not 1 <= days <= _MOST_DAYS:
-        raise DaceError("days", f"{days} days", f"1 to {_MOST_DAYS} would do")
+    if not 1 <= days <= MOST_DAYS:
+        raise DaceError("days", f"{days} days", f"1 to {MOST_DAYS} would do")
     weighed = weigh(recipe, readings, seed)
     model, z = weighed.model, weighed.draws
     grid = np.arange(days + 1.0)
@@ -271,61 +161,6 @@ def _notes(model: Model, readings: tuple[BrewReading, ...]) -> tuple[str, ...]:
     if model.recipe.first_run_days is not None:
         notes.append("A second run: what the first left, and what clung to the solids.")
     return tuple(notes)
-
-
-def brew_working(model: Model, nutrient: str = "K") -> Working:
-    """How one nutrient follows from what went in, at typical figures.
-
-    Parameters
-    ----------
-    model : Model
-        Of the recipe.
-    nutrient : str
-        One of ``NUTRIENTS``.
-
-    Returns
-    -------
-    Working
-        What went in, what is out when it is ready, and in how much liquid.
-    """
-    day = ready_day(model)[1]
-    z = np.zeros((1, model.unknowns))
-    out = model.came_out(z, np.array([day]))[:, NUTRIENTS.index(nutrient), 0, 0]
-    steps, parts = [], []
-    for kind, item, share in zip(model.materials, model.recipe.ingredients, out, strict=True):
-        percent = item.percent_of(nutrient).typ
-        held = 10 * item.mass_g * percent
-        name = kind.name.lower()
-        steps += [
-            Step(
-                f"{nutrient} in {say(item.mass_g)} g of {name}",
-                f"10 × {say(item.mass_g, 6)} g × {say(percent, 6)}",
-                held,
-                "mg",
-                f"{say(percent, 3)} %: {kind.source}",
-                kind.confidence,
-            ),
-            Step(
-                f"out of it by day {day:.0f}",
-                f"{say(held, 7)} mg × {say(float(share), 5)}",
-                held * float(share),
-                "mg",
-                f"{model.method.name.lower()}: {model.method.source}",
-                model.method.confidence,
-            ),
-        ]
-        parts.append(held * float(share))
-    total = " + ".join(say(part, 7) for part in parts)
-    steps.append(
-        Step(
-            f"{nutrient} from the solids in {say(model.volume_l, 4)} L",
-            f"({total}) ÷ {say(model.volume_l, 7)} L",
-            sum(parts) / model.volume_l,
-            "mg/L",
-            "before nitrogen that goes off as gas" if nutrient == "N" else "",
-        )
-    )
-    return tuple(steps)
 
 
 def liquid_on(weighed: Weighed, day: float) -> tuple[BrewLiquid, Array]:

@@ -9,7 +9,8 @@ from dace.core.can.measures import Owned, Rounded, round_to_owned, usual_measure
 from dace.core.can.mixing import Mixture, can_ec, fill_can
 from dace.core.can.strength import Strength, ratio_words, read_strength
 from dace.core.errors import DaceError
-from dace.core.matter.composition import Composition, Label, composition
+from dace.core.matter.composition import Composition, composition
+from dace.core.matter.label import Label
 from dace.core.matter.waters import WaterIons, water_from_ec
 from dace.core.result import Step, Working, say
 from dace.core.season.crops import Crop, Stage, crop, feed_cap

@@ -7,7 +7,7 @@ from dataclasses import dataclass
 
 from dace.core.errors import DaceError
 from dace.core.figures import judgement
-from dace.core.ledger.shortfall import reach
+from dace.core.ledger.remedies import reach
 from dace.core.result import Result, Step, say
 from dace.core.season.crops import Stage
 

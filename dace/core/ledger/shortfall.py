@@ -8,17 +8,16 @@ from typing import Literal
 
 import numpy as np
 
-from dace.core.figures import judgement
-from dace.core.ledger.books import SOURCES, Ledger
+from dace.core.ledger.accounts import Ledger
+from dace.core.ledger.books import SOURCES
 from dace.core.matter.nutrients import NUTRIENT_NAMES, NUTRIENTS
-from dace.core.matter.release import Content
 from dace.core.result import Result, Step, say
 from dace.core.season.crops import Crop
 from dace.core.season.need import Span, need_steps
 
 _SHORT, _HUNGRY = 0.10, 0.25
 _POT_WEEKS_AHEAD, _BED_WEEKS_AHEAD = 3, 6
-_FEW_MG = 1e-6
+FEW_MG = 1e-6
 APPROACHES = {
     "mixed": "soluble feeds where they help soonest, slow ones as the base",
     "soil_first": "slow, digested feeds first; soluble salts only in need",
@@ -50,27 +49,6 @@ class Balance:
     until: date | None
     gap: float
     own: bool = False
-
-
-@dataclass(frozen=True)
-class Offer:
-    """Something on the shelf: what a unit (g or mL) brings, and how much there is."""
-
-    key: str
-    name: str
-    unit: str
-    content: Content
-    dissolves: bool
-    stock: float
-
-
-@dataclass(frozen=True)
-class Remedy:
-    """So much of an offer brings what lacks, for all plants."""
-
-    key: str
-    amount: float
-    text: str
 
 
 def balances(
@@ -113,10 +91,10 @@ def _balance(grown: Crop, span: Span, found: Ledger, at: int, column: int, weeks
     begun = max(0, (span.first - found.first).days)
     wanted = float(daily[begun : at + 1].sum())
     unmet = float(found.unmet[begun : at + 1, column].sum())
-    missing = unmet / wanted if wanted > _FEW_MG else 0.0
+    missing = unmet / wanted if wanted > FEW_MG else 0.0
     ahead = float(daily[at + 1 : at + 1 + 7 * weeks].sum())
     word: BalanceWord = "hungry" if missing > _HUNGRY else "short" if missing > _SHORT else "enough"
-    if word == "enough" and found.pool[at, column] > ahead > _FEW_MG and nutrient in ("N", "K"):
+    if word == "enough" and found.pool[at, column] > ahead > FEW_MG and nutrient in ("N", "K"):
         word = "plenty"
     return Balance(
         nutrient=nutrient,
@@ -151,10 +129,10 @@ def _reached(found: Ledger, at: int, column: int) -> Result:
         Step(f"reached from {source}" if source != "medium" else "reached from the medium",
              "", part, "mg", "what came in, by the share that roots get")
         for source, part in zip(SOURCES, parts, strict=True)
-        if part > _FEW_MG
+        if part > FEW_MG
     ]  # fmt: skip
     steps.append(
-        Step("in all", " + ".join(say(p, 6) for p in parts if p > _FEW_MG) or "0", brought, "mg")
+        Step("in all", " + ".join(say(p, 6) for p in parts if p > FEW_MG) or "0", brought, "mg")
     )
     drained = max(0.0, brought - value)
     steps.append(
@@ -166,7 +144,7 @@ def _reached(found: Ledger, at: int, column: int) -> Result:
 
 def _since(found: Ledger, at: int, column: int) -> date:
     """The first day of the run of short days that ends last."""
-    short = found.unmet[: at + 1, column] > _FEW_MG
+    short = found.unmet[: at + 1, column] > FEW_MG
     day = int(np.flatnonzero(short)[-1])
     while day > 0 and short[max(0, day - 7) : day].any():
         day -= 1
@@ -174,7 +152,7 @@ def _since(found: Ledger, at: int, column: int) -> date:
 
 
 def _until(found: Ledger, at: int, column: int) -> date | None:
-    lacking = np.flatnonzero(found.unmet[at + 1 :, column] > _FEW_MG)
+    lacking = np.flatnonzero(found.unmet[at + 1 :, column] > FEW_MG)
     if not lacking.size:
         return None
     return found.first + timedelta(days=at + 1 + int(lacking[0]))
@@ -212,92 +190,3 @@ def _day(on: date | None, today: date) -> str:
         return "today"
     year = "" if on.year == today.year else f" {on.year}"
     return f"{on.day} {on:%B}{year}"
-
-
-def remedies(
-    books: tuple[Balance, ...], offers: tuple[Offer, ...], plants: int, approach: str, pot: bool
-) -> tuple[Remedy, ...]:
-    """What on the shelf would bring what the next fortnight lacks of the scarcest nutrient.
-
-    Parameters
-    ----------
-    books : tuple of Balance
-        As they stand.
-    offers : tuple of Offer
-        What there is.
-    plants : int
-        How many share it.
-    approach : str
-        A key of ``APPROACHES``: what comes first.
-    pot : bool
-        Where they stand, for the share that roots get.
-
-    Returns
-    -------
-    tuple of Remedy
-        The three that suit best, first first; none where nothing lacks but what the crop
-        makes itself.
-    """
-    lacking = [b for b in books if b.gap > _FEW_MG and not b.own]
-    if not lacking:
-        return ()
-    worst = max(lacking, key=lambda b: b.gap / max(b.need.value, 1.0))
-    column = NUTRIENTS.index(worst.nutrient)
-    held = reach(worst.nutrient, pot)
-    found = []
-    for offer in offers:
-        per_unit = offer.content.total[column] * held
-        if per_unit <= _FEW_MG:
-            continue
-        amount = worst.gap * plants / per_unit
-        if amount <= offer.stock:
-            found.append((_rank(offer, approach), amount, offer))
-    ranked = sorted(found, key=lambda f: (f[0], f[1]))[:3]
-    return tuple(Remedy(o.key, amount, _fill_words(o, amount, worst)) for _, amount, o in ranked)
-
-
-def reach(nutrient: str, pot: bool) -> float:
-    """Share of a nutrient given that roots get, in a pot or in the ground."""
-    place = "pot" if pot else "bed"
-    return judgement(f"{place}_efficiency_{nutrient.lower()}").range.typ
-
-
-def _rank(offer: Offer, approach: str) -> int:
-    if approach == "soil_first":
-        return int(offer.dissolves)
-    return int(not offer.dissolves)
-
-
-def _fill_words(offer: Offer, amount: float, worst: Balance) -> str:
-    pace = "dissolved, at once" if offer.dissolves else "over some weeks"
-    return (
-        f"{say(amount, 2)} {offer.unit} of {offer.name} brings the {worst.name} "
-        f"for a fortnight, {pace}"
-    )
-
-
-def rhythm_sentence(need_week_mg: float, per_feed_mg: float, where: str) -> str:
-    """Whether one feed a week can carry the need; empty where it can.
-
-    Parameters
-    ----------
-    need_week_mg : float
-        Nitrogen that one plant takes in a week [mg].
-    per_feed_mg : float
-        Nitrogen that roots get from one feed at what the stage likes [mg a plant].
-    where : str
-        The place, as she calls it.
-
-    Returns
-    -------
-    str
-        One sentence, or nothing.
-    """
-    if need_week_mg <= 0 or per_feed_mg >= 0.8 * need_week_mg:
-        return ""
-    share = 100 * per_feed_mg / need_week_mg
-    return (
-        f"One feed a week at the strength this stage likes carries about {share:.0f} % of the "
-        f"nitrogen that {where} takes; the medium, a slow dressing or a second weak feed carries "
-        "the rest."
-    )

@@ -11,7 +11,8 @@ from scipy.optimize import brentq
 from dace.core.errors import DaceError
 from dace.core.figures import Range, judgement, load_table, source_words
 from dace.core.matter.chemistry import atomic_weight
-from dace.core.matter.conductivity import ec_25, temperature_factor
+from dace.core.matter.conductivity import ec_25
+from dace.core.matter.temperature import temperature_factor
 from dace.core.result import Result, Step, say
 
 _SCALE_ROWS = {"uS/cm": "c_ms", "ppm500": "c_ppm500", "ppm700": "c_ppm700"}
@@ -105,7 +106,7 @@ def reading_at_25(reading: PenReading) -> Result:
             f"read at 1 + {say(reading.parts_water)}; strong liquids conduct less in proportion"
         )
         steps.append(Step("before it was diluted", "", value, "mS/cm", source, "medium"))
-    spread = _spread(*errors)
+    spread = spread_of(*errors)
     return Result(value, value * spread.low, value * spread.high, "mS/cm", tuple(steps))
 
 
@@ -182,58 +183,6 @@ def parts_for_pen(expected_ms_cm: float, pen_most_ms_cm: float) -> int:
     )
 
 
-_TO_POUR_THROUGH = {
-    "ext_1_2_vv": ("c_12_pt",),
-    "saturated_media_extract": ("c_sme_pt",),
-    "ext_1_1.5_vv": ("c_115_sme", "c_sme_pt"),
-    "ext_1_5_vv": ("c_15vv_sme", "c_sme_pt"),
-}
-
-
-def as_pour_through(reading: PenReading) -> Result | None:
-    """A sample of the medium as the pour-through it stands for; None for a can.
-
-    Parameters
-    ----------
-    reading : PenReading
-        As it was taken.
-
-    Returns
-    -------
-    Result or None
-        mS/cm at 25 C, with the range of pen, sample and conversion.
-
-    Examples
-    --------
-    >>> round(as_pour_through(PenReading(1.35, method="ext_1_2_vv")).value, 2)
-    4.86
-    """
-    at_25 = reading_at_25(reading)
-    if reading.method == "feed_solution":
-        return None
-    value, steps = at_25.value, list(at_25.working)
-    errors = [Range(at_25.low / at_25.value, 1.0, at_25.high / at_25.value)]
-    for key in _TO_POUR_THROUGH.get(reading.method, ()):
-        row = next(r for r in load_table("ec_methods") if r.text("key") == key)
-        ratio = row.triple()
-        source = f"{row.text('applies_to')}: {source_words(row.text('source_family'))}"
-        expression = f"{say(value, 6)} mS/cm × {say(ratio.typ)}"
-        value *= ratio.typ
-        steps.append(
-            Step(
-                f"as {row.text('method_to').replace('_', ' ')}",
-                expression,
-                value,
-                "mS/cm",
-                source,
-                row.text("confidence"),
-            )
-        )
-        errors.append(ratio.scaled(1 / ratio.typ))
-    spread = _spread(*errors)
-    return Result(value, value * spread.low, value * spread.high, "mS/cm", tuple(steps))
-
-
 PEN_OLD_DAYS = 60.0
 """From then on a pen's own error is taken for that of one left alone."""
 
@@ -258,19 +207,12 @@ def pen_words(days: float) -> str:
     return f"set right {since}: good to about {off} %"
 
 
-def pour_through_ratio(method: str) -> float:
-    """How many times more a pour-through reads than another sample of the same pot.
+def spread_of(*parts: Range) -> Range:
+    """Range of a product of independent factors, each around 1, in logarithms.
 
-    >>> pour_through_ratio("pour_through"), pour_through_ratio("ext_1_2_vv")
-    (1.0, 3.6)
+    >>> round(spread_of(Range(1 / 1.03, 1, 1.03), Range(1 / 1.04, 1, 1.04)).high, 2)
+    1.05
     """
-    ratio = 1.0
-    for key in _TO_POUR_THROUGH.get(method, ()):
-        ratio *= next(r for r in load_table("ec_methods") if r.text("key") == key).number("typ")
-    return ratio
-
-
-def _spread(*parts: Range) -> Range:
     low = math.exp(-math.sqrt(sum(math.log(p.low) ** 2 for p in parts)))
     high = math.exp(math.sqrt(sum(math.log(p.high) ** 2 for p in parts)))
     return Range(low, 1.0, high)

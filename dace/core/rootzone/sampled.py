@@ -9,7 +9,8 @@ from numpy.typing import NDArray
 
 from dace.core.draws.ensemble import FREEDOM, student_log_like
 from dace.core.figures import judgement
-from dace.core.pen.readings import METHODS, pour_through_ratio
+from dace.core.pen.methods import pour_through_ratio
+from dace.core.pen.readings import METHODS
 from dace.core.rootzone.bucket import ALL, Bucket
 from dace.core.rootzone.records import FEELS, NITRATE, Felt, Sampled
 from dace.core.rootzone.unknowns import Unknowns

@@ -11,7 +11,7 @@ how long it took re-weighs the pace. Sightings are never reordered.
 from __future__ import annotations
 
 import math
-from dataclasses import dataclass, replace
+from dataclasses import replace
 from datetime import date, timedelta
 
 import numpy as np
@@ -20,6 +20,7 @@ from numpy.typing import NDArray
 from dace.core.figures import Range, judgement
 from dace.core.result import Step, Working, say
 from dace.core.season.crops import Crop, Stage
+from dace.core.season.looks import Begun, StageReading, Start
 from dace.core.season.outlook import Outlook
 from dace.core.season.warmth import day_reached, summed_at
 
@@ -29,75 +30,6 @@ _Z = 1.2816  # of the 10 and 90 % ends
 _FAR_OUT = 3.0  # standard deviations beyond which a pace says nothing of the plant
 _FEW = 0.1
 _PLANTED_OUT, _SOON_DAYS = "establishing", 7.0
-
-
-@dataclass(frozen=True)
-class Look:
-    """The stage that a planting was seen at on a day."""
-
-    stage: str
-    on: date
-
-
-@dataclass(frozen=True)
-class Start:
-    """When a stage begins or began; days None where that lies beyond what is worked out."""
-
-    stage: Stage
-    seen: bool
-    low: date | None
-    likely: date | None
-    high: date | None
-
-
-@dataclass(frozen=True)
-class StageReading:
-    """Where a planting stands today.
-
-    ``chance`` is that of the stage named; where it is low, ``doubtful`` is True and
-    ``question`` is what to look for. ``said`` are plain sentences about sightings
-    far from the table.
-    """
-
-    stage: Stage
-    chance: float
-    doubtful: bool
-    question: str
-    next_stage: Stage | None
-    starts: tuple[Start, ...]
-    said: tuple[str, ...]
-    working: Working
-
-
-@dataclass(frozen=True)
-class Begun:
-    """How a planting began, and what was seen of it.
-
-    ``started_on`` is the day it was sown or planted; ``indoors`` whether it was raised in
-    a warm room until it was planted out, ``in_tray`` whether it stands in a tray still:
-    what has not been planted out cannot settle in.
-    """
-
-    started_on: date
-    looks: tuple[Look, ...] = ()
-    indoors: bool = False
-    in_tray: bool = False
-
-
-def out_of_order(grown: Crop, looks: tuple[Look, ...], new: Look) -> Look | None:
-    """The look that a new one contradicts: a later stage seen before, or an earlier one after.
-
-    >>> from dace.core.season.crops import crop
-    >>> seen = (Look("fruit_set", date(2026, 7, 8)),)
-    >>> out_of_order(crop("aubergine"), seen, Look("flowering", date(2026, 7, 14))).stage
-    'fruit_set'
-    """
-    order = grown.stage(new.stage).order
-    for look in looks:
-        other = grown.stage(look.stage).order
-        if (look.on <= new.on and other > order) or (look.on > new.on and other < order):
-            return look
-    return None
 
 
 def stage_clock(grown: Crop, begun: Begun, days: Outlook, seed: int = 1) -> StageReading:

@@ -10,8 +10,8 @@ from numpy.typing import NDArray
 
 from dace.core.matter.nutrients import NUTRIENTS
 from dace.core.result import Step, Working, say
-from dace.core.season.clock import StageReading, Start
 from dace.core.season.crops import Crop, Stage
+from dace.core.season.looks import StageReading, Start
 
 Array = NDArray[np.float64]
 

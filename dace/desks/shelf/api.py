@@ -26,21 +26,11 @@ from dace.desks.shelf.schemas import (
 )
 from dace.garden.reads import garden_of
 from dace.households.fields import Instant, Line, Name, Number
-from dace.shelf.brewing import (
-    NewBrew,
-    Said,
-    Strained,
-    add_to_brew,
-    do_step,
-    read_ingredients,
-    second_run,
-    start_brew,
-    strain,
-    throw_out,
-)
+from dace.shelf.brewing import NewBrew, Said, add_to_brew, do_step, read_ingredients, start_brew
 from dace.shelf.brews import brew_now
 from dace.shelf.recipes import RecipeRecord, save_material, save_recipe
 from dace.shelf.seen import see_to
+from dace.shelf.straining import Strained, second_run, strain, throw_out
 
 router = Router(tags=["shelf"])
 # A sugar ferment, or what is spread as it is, takes no liquid.

@@ -7,7 +7,8 @@ from django.test import SimpleTestCase
 from dace.core.advice import can as rules
 from dace.core.can.fitting import strongest_within
 from dace.core.can.mixing import fill_can
-from dace.core.matter.composition import Label, composition
+from dace.core.matter.composition import composition
+from dace.core.matter.label import Label
 from dace.core.matter.waters import water_from_ec
 from dace.core.season.crops import crop, feed_cap
 

@@ -1,7 +1,5 @@
 """Home-made liquids: balance, order, stoichiometry, readings and calibration."""
 
-import math
-import random
 import unittest
 from dataclasses import replace
 
@@ -12,43 +10,19 @@ from hypothesis import strategies as st
 from dace.core.brew.acid import acid_limits
 from dace.core.brew.bottles import bottle_contents, composition_of_bottle
 from dace.core.brew.claims import Against, check_claim
-from dace.core.brew.ec import brew_ec
-from dace.core.brew.estimate import BrewReading, brew_working, estimate, weigh
+from dace.core.brew.estimate import estimate
 from dace.core.brew.extraction import methods, modifiers
 from dace.core.brew.model import Model, liquid
 from dace.core.brew.purpose import purpose_of
 from dace.core.brew.recipe import Ingredient, Recipe
+from dace.core.brew.told import brew_working
+from dace.core.brew.weighed import weigh
 from dace.core.can.mixing import fill_can
 from dace.core.draws.ensemble import first_draws
 from dace.core.errors import DaceError
 from dace.core.matter.materials import ELEMENTS, material, materials
-from dace.core.matter.waters import water_from_ec
-from tests.core.afresh import elsewhere
-from tests.core.brew.simulated import brew as true_brew
+from tests.core.brew.brews import RAIN, SOAK, shell, soak
 from tests.core.working import worked_out
-
-RAIN = water_from_ec(0.0)
-SOAK = Recipe("anaerobic_ferment", (Ingredient("comfrey_fresh", 2000.0),), 20.0, RAIN, 18.0)
-
-
-def soak(key="comfrey_fresh", grams=2000.0, **more):
-    kept = {"method": "anaerobic_ferment", "volume_l": 20.0, "water": RAIN, "temperature_c": 18.0}
-    return Recipe(ingredients=(Ingredient(key, grams),), **(kept | more))
-
-
-def shell(grams, **more):
-    item = Ingredient("eggshell_dry", grams, particle="meal_powder")
-    return Recipe("acid_extract", (item,), 0.15, RAIN, 20.0, acid_percent=5.0, **more)
-
-
-def read_bands():
-    """A brew of two leaves, read once: every band of its twelve days."""
-    nettle = Ingredient("nettle_fresh", 500.0)
-    found = estimate(
-        replace(SOAK, ingredients=(*SOAK.ingredients, nettle)), 12, (BrewReading(5.0, 2.1),)
-    )
-    bands = (found.ec, *(band for _, band in (*found.nutrients, *found.forms)))
-    return [[list(band.low), list(band.likely), list(band.high)] for band in bands]
 
 
 class BalanceTests(unittest.TestCase):
@@ -183,119 +157,6 @@ class AcidTests(unittest.TestCase):
         with self.assertRaises(DaceError) as caught:
             Recipe("acid_extract", (Ingredient("eggshell_dry", 5.0),), 0.15, RAIN, 20.0)
         self.assertEqual(caught.exception.field, "acid_percent")
-
-
-def chosen(rng):
-    key = rng.choice(["comfrey_fresh", "nettle_fresh", "grass_clippings"])
-    method = rng.choice(["anaerobic_ferment", "cold_steep"])
-    grams, warmth = rng.uniform(500, 3000), rng.uniform(10, 24)
-    return key, grams, method, warmth
-
-
-def recipe_of(key, grams, method, warmth):
-    return Recipe(method, (Ingredient(key, grams),), 20.0, RAIN, warmth)
-
-
-def bands(recipe, readings, seed, day, draws=500):
-    weighed = weigh(recipe, readings, seed, draws)
-    found = liquid(weighed.model, weighed.draws, np.array([day]))
-    ec = brew_ec(weighed.model, weighed.draws, found, exact=True)
-    values = {n: found.of(n)[0] for n in ("N", "P", "K", "Ca", "Mg")} | {"EC": ec[0]}
-    return {n: np.quantile(v, [0.1, 0.5, 0.9]) for n, v in values.items()}, weighed
-
-
-class ReadingTests(unittest.TestCase):
-    def test_expected_moves_towards_the_reading_and_the_band_narrows(self):
-        rng = random.Random(5)
-        towards = narrower = conflicts = tight = 0
-        for seed in range(200):
-            recipe = recipe_of(*chosen(rng))
-            model = Model(recipe)
-            truth = first_draws(10_000 + seed, model.unknowns, 1)
-            found = liquid(model, truth, np.array([9.0]))
-            ec = float(brew_ec(model, truth, found, exact=True)[0, 0])
-            shown = ec * math.exp(0.05 * rng.gauss(0, 1))
-            before, _ = bands(recipe, (), seed, 9.0, 300)
-            after, weighed = bands(recipe, (BrewReading(9.0, shown),), seed, 9.0, 300)
-            if weighed.conflicts:
-                conflicts += 1
-                narrower += 1
-                continue
-            old, new = before["EC"], after["EC"]
-            off = abs(math.log(shown / old[1]))
-            towards += abs(math.log(shown / new[1])) <= off or off < 0.03
-            narrower += math.log(new[2] / new[0]) < math.log(old[2] / old[0])
-            tight += new[2] / new[0] < 1.6
-        self.assertGreaterEqual(narrower, 190)
-        self.assertGreaterEqual(towards, 0.95 * (200 - conflicts))
-        self.assertGreaterEqual(tight, 0.95 * (200 - conflicts))
-        self.assertLess(conflicts, 10)
-
-    def test_any_order_gives_the_same_band(self):
-        one, two = BrewReading(5.0, 2.1), BrewReading(9.0, 0.16, 19.0)
-        self.assertEqual(estimate(SOAK, 12, (one, two)), estimate(SOAK, 12, (two, one)))
-        self.assertNotEqual(estimate(SOAK, 12, (one,)).ec, estimate(SOAK, 12).ec)
-
-    def test_the_same_seed_gives_the_same_bands_in_another_process(self):
-        self.assertEqual(elsewhere(__name__, "read_bands"), read_bands())
-
-    def test_a_reading_far_off_is_a_conflict_and_narrows_nothing(self):
-        prior = estimate(SOAK, 12)
-        for value, word in ((0.02, "lower"), (60.0, "higher")):
-            found = estimate(SOAK, 12, (BrewReading(9.0, value),))
-            self.assertIn(word, found.conflicts[0].reasons)
-            self.assertEqual(found.ec, prior.ec)
-
-    def test_a_diluted_reading_says_as_much_as_a_plain_one(self):
-        plain = estimate(SOAK, 12, (BrewReading(9.0, 3.2),))
-        # fifty parts: what is left conducts a little more than in proportion
-        thin = estimate(SOAK, 12, (BrewReading(9.0, 3.2 / 20 * 1.09, 19.0),))
-        self.assertAlmostEqual(thin.ec.likely[9] / plain.ec.likely[9], 1, delta=0.06)
-
-    def test_the_quick_way_is_within_one_per_cent_of_the_full(self):
-        for recipe in (SOAK, soak("seaweed_meal", 400.0), shell(50.0)):
-            quick, full = estimate(recipe, 30), estimate(recipe, 30, exact=True)
-            for name in ("low", "likely", "high"):
-                pairs = zip(getattr(quick.ec, name), getattr(full.ec, name), strict=True)
-                for a, b in list(pairs)[1:]:
-                    self.assertAlmostEqual(a / b, 1, delta=0.01)
-
-
-class CalibrationTests(unittest.TestCase):
-    def test_truth_from_the_prior_lies_in_the_band_as_often_as_said(self):
-        rng = random.Random(11)
-        held = count = 0
-        for seed in range(400):
-            recipe = recipe_of(*chosen(rng))
-            model = Model(recipe)
-            truth = first_draws(50_000 + seed, model.unknowns, 1)
-            days = np.array([9.0, 14.0])
-            found = liquid(model, truth, days)
-            ec = brew_ec(model, truth, found, exact=True)
-            error = 0.0506 * np.random.default_rng(seed).standard_t(4)
-            shown = float(ec[0, 0]) * math.exp(np.clip(error, -1, 1))
-            after, _ = bands(recipe, (BrewReading(9.0, shown),), seed, 14.0, 800)
-            true = {n: float(found.of(n)[1, 0]) for n in ("N", "P", "K", "Ca", "Mg")}
-            true["EC"] = float(ec[1, 0])
-            held += sum(after[n][0] <= true[n] <= after[n][2] for n in true)
-            count += len(true)
-        self.assertGreaterEqual(held / count, 0.76)
-        self.assertLessEqual(held / count, 0.84)
-
-    def test_truth_from_a_simulator_that_is_wrong_in_known_ways(self):
-        rng = random.Random(12)
-        held = count = 0
-        for seed in range(400):
-            key, grams, method, warmth = chosen(rng)
-            found, ec = true_brew(key, grams, 20.0, method, warmth, 14, seed)
-            shown = max(0.05, ec[9] * math.exp(0.05 * rng.gauss(0, 1)))
-            recipe = recipe_of(key, grams, method, warmth)
-            after, _ = bands(recipe, (BrewReading(9.0, shown),), seed, 14.0, 300)
-            true = {n: found[n][14] for n in ("N", "P", "K", "Ca", "Mg")} | {"EC": ec[14]}
-            held += sum(after[n][0] <= true[n] <= after[n][2] for n in true)
-            count += len(true)
-        self.assertGreaterEqual(held / count, 0.70)
-        self.assertLessEqual(held / count, 0.95)
 
 
 class PourTests(unittest.TestCase):

@@ -8,8 +8,10 @@ import numpy as np
 from hypothesis import given
 from hypothesis import strategies as st
 
-from dace.core.ledger.books import Account, Given, Rooted, ledger
-from dace.core.ledger.shortfall import Offer, balances, remedies, rhythm_sentence, sentence
+from dace.core.ledger.accounts import Account, Given, Rooted
+from dace.core.ledger.books import ledger
+from dace.core.ledger.remedies import Offer, remedies, rhythm_sentence
+from dace.core.ledger.shortfall import balances, sentence
 from dace.core.matter.materials import material
 from dace.core.matter.media import medium
 from dace.core.matter.nutrients import NUTRIENTS

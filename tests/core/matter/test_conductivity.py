@@ -8,7 +8,8 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from dace.core.errors import DaceError
-from dace.core.matter.conductivity import IONS, conducted, ec_25, ec_at
+from dace.core.matter.conductivity import IONS, conducted, ec_25
+from dace.core.matter.temperature import ec_at
 
 REFERENCE = Path(__file__).parents[2] / "data" / "ec_open.csv"
 

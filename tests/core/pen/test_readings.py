@@ -5,14 +5,10 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from dace.core.errors import DaceError
-from dace.core.matter.conductivity import ec_25, ec_at
-from dace.core.pen.readings import (
-    METHODS,
-    PenReading,
-    as_pour_through,
-    parts_for_pen,
-    reading_at_25,
-)
+from dace.core.matter.conductivity import ec_25
+from dace.core.matter.temperature import ec_at
+from dace.core.pen.methods import as_pour_through
+from dace.core.pen.readings import METHODS, PenReading, parts_for_pen, reading_at_25
 from tests.core.working import worked_out
 
 

@@ -5,8 +5,9 @@ from datetime import date, timedelta
 
 from dace.core.errors import DaceError
 from dace.core.season.climate import climate, normals
-from dace.core.season.clock import Begun, Look, out_of_order, stage_clock
+from dace.core.season.clock import stage_clock
 from dace.core.season.crops import crop
+from dace.core.season.looks import Begun, Look, out_of_order
 from dace.core.season.outlook import Days, WeatherAsked, outlook
 from tests.core.afresh import elsewhere
 from tests.core.season.simulated import season

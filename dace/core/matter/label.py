@@ -1,0 +1,156 @@
+"""What stands on a label, and what of it cannot be."""
+
+from __future__ import annotations
+
+import math
+import re
+from dataclasses import dataclass
+
+from dace.core.errors import DaceError
+from dace.core.figures import judgement
+from dace.core.matter.chemistry import OXIDES
+
+FORMS = ("nitrate", "ammonium", "urea", "organic")
+ALSO = ("Ca", "Mg", "S", "Na", "Cl", *OXIDES)
+
+
+@dataclass(frozen=True)
+class Label:
+    """A label as printed.
+
+    Parameters
+    ----------
+    n, p, k : float
+        The grade [%].
+    basis : str
+        ``"oxide"`` (P2O5, K2O) or ``"element"``.
+    percent : str
+        ``"mass"`` (g in 100 g) or ``"volume"`` (g in 100 mL).
+    form : str
+        ``"liquid"`` or ``"solid"``.
+    density_g_per_ml : float or None
+        Of a liquid; None where the label gives none.
+    nitrogen : tuple of (form, percent) or None
+        Declared forms, keys of ``FORMS``; None where none are declared.
+    also : tuple of (name, percent)
+        Other declared nutrients, keys of ``ALSO``.
+    rate_per_l : float or None
+        The label's own rate, mL or g in a litre; None where it gives none.
+    """
+
+    n: float
+    p: float
+    k: float
+    basis: str = "oxide"
+    percent: str = "mass"
+    form: str = "liquid"
+    density_g_per_ml: float | None = None
+    nitrogen: tuple[tuple[str, float], ...] | None = None
+    also: tuple[tuple[str, float], ...] = ()
+    rate_per_l: float | None = None
+
+    def __post_init__(self) -> None:
+        _check_words(self)
+        _check_grade(self)
+        _check_nitrogen(self)
+
+    @property
+    def grade(self) -> str:
+        """``4-3-8``, as gardeners say it."""
+        return "-".join(f"{v:g}" for v in (self.n, self.p, self.k))
+
+
+def _check_words(label: Label) -> None:
+    for field, value, allowed in (
+        ("basis", label.basis, ("oxide", "element")),
+        ("percent", label.percent, ("mass", "volume")),
+        ("form", label.form, ("liquid", "solid")),
+    ):
+        if value not in allowed:
+            raise DaceError(field, f"“{value}”", f"“{allowed[0]}” or “{allowed[1]}” would do")
+    rate = label.rate_per_l
+    if rate is not None and not 0 < rate <= 1000:
+        raise DaceError("rate_per_l", f"{rate:g} a litre", "above 0 and up to 1000 would do")
+    density = label.density_g_per_ml
+    if density is not None and not 0.5 <= density <= 3:
+        raise DaceError(
+            "density_g_per_ml", f"{density:g} g/mL", "a density from 0.5 to 3 g/mL would do"
+        )
+
+
+def _check_grade(label: Label) -> None:
+    given = [("n", label.n), ("p", label.p), ("k", label.k), *label.also]
+    for name, value in given:
+        if not (math.isfinite(value) and 0 <= value <= 100):
+            raise DaceError("grade", f"{value:g} % {name}", "a percentage from 0 to 100 would do")
+    for name, _ in label.also:
+        if name not in ALSO:
+            raise DaceError("also", f"“{name}”", f"use {', '.join(ALSO)}")
+    most = 100.0
+    if label.percent == "volume":
+        most *= label.density_g_per_ml or judgement("liquid_density").range.high
+    total = sum(value for _, value in given)
+    if total > most:
+        raise DaceError(
+            "grade",
+            f"{label.grade}, {total:g} % in all",
+            f"a jar cannot hold more than {most:g} %: check the numbers on the label",
+        )
+
+
+def _check_nitrogen(label: Label) -> None:
+    if label.nitrogen is None:
+        return
+    for name, value in label.nitrogen:
+        if name not in FORMS:
+            raise DaceError("nitrogen", f"“{name}”", f"use {', '.join(FORMS)}")
+        if not (math.isfinite(value) and 0 <= value <= 100):
+            raise DaceError("nitrogen", f"{value:g} % {name}", "0 to 100 would do")
+    declared = sum(value for _, value in label.nitrogen)
+    if declared > label.n * 1.02 + 0.05:
+        raise DaceError(
+            "nitrogen",
+            f"forms that add up to {declared:g} % of a feed with {label.n:g} % nitrogen",
+            "the forms together are at most the nitrogen of the grade",
+        )
+
+
+def density(label: Label) -> float:
+    """Density of a liquid feed [g/mL]: the label's, or our judgement of one."""
+    return label.density_g_per_ml or judgement("liquid_density").range.typ
+
+
+def read_grade(text: str) -> tuple[float, float, float]:
+    """The three numbers of a label, as typed.
+
+    Parameters
+    ----------
+    text : str
+        Such as ``4-3-8`` or ``NPK 16 8 24``.
+
+    Returns
+    -------
+    tuple of float
+        N, P and K [%].
+
+    Raises
+    ------
+    DaceError
+        On field ``grade``.
+
+    Examples
+    --------
+    >>> read_grade("NPK 4,5 - 3 - 8")
+    (4.5, 3.0, 8.0)
+    """
+    numbers = re.findall(r"\d+(?:[.,]\d+)?", text)
+    if len(numbers) != 3 or not re.fullmatch(r"[\sNPKnpk\d.,+:/–-]+", text):
+        raise DaceError("grade", f"“{text.strip()}”", "three numbers such as 4-3-8 would do")
+    n, p, k = (float(number.replace(",", ".")) for number in numbers)
+    return n, p, k
+
+
+def mg_per_percent(label: Label) -> float:
+    """Mg in one unit (mL or g) of the feed for each 1 % on the label."""
+    liquid_by_mass = label.form == "liquid" and label.percent == "mass"
+    return 10.0 * (density(label) if liquid_by_mass else 1.0)
