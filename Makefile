@@ -37,8 +37,6 @@ shots: web browser
 
 bench: web browser
 	$(PY) -m tools.bench
-	$(PY) -m tools.bench_reads
-	$(PY) -m tools.bench_core
 
 api: setup
 	@DJANGO_SETTINGS_MODULE=dace.project.settings.testing $(PY) manage.py export_openapi_schema \

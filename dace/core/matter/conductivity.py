@@ -11,6 +11,7 @@ no charge and do not show.
 
 from __future__ import annotations
 
+import math
 from collections.abc import Mapping
 from dataclasses import dataclass
 from functools import cache
@@ -45,6 +46,7 @@ _ONSAGER_FIXED, _ONSAGER_SHARE = 30.2, 0.229  # at 25 C, per charge
 _ION_SIZE = 1.42  # fitted once to measured salts
 _PAIR_LAMBDA = {1: 20.0, -1: 35.0}  # charged pairs move slowly
 _MAX_PASSES, _TOLERANCE = 25, 1e-4
+_LN_10 = math.log(10)
 _STRIDE = 0.75  # of the way to the next guess: ions that pair halfway settle soonest so
 
 
@@ -105,6 +107,7 @@ class _Tables:
     lambda_0: Array
     pairs: _Pairs
     charged: NDArray[np.int64]
+    pairing: NDArray[np.int64]
 
 
 @cache
@@ -119,7 +122,8 @@ def _tables() -> _Tables:
     pairs = _Pairs(cation, anion, k, -2 * charge[cation] * charge[anion])
     lambda_0 = np.array([row.number("lambda_0") for row in ions])
     charged = np.flatnonzero(charge[cation] + charge[anion])
-    return _Tables(names, charge, lambda_0, pairs, charged)
+    pairing = np.unique(np.concatenate([cation, anion]))
+    return _Tables(names, charge, lambda_0, pairs, charged, pairing)
 
 
 def ec_25(ions: Mapping[str, ArrayLike], ph: ArrayLike = 6.5) -> float | Array:
@@ -171,18 +175,33 @@ def conducted(
         raise DaceError("ph", f"a pH of {acidity}", "a number from 0 to 14 would do")
     total = _totals(_checked(ions))
     shape = np.broadcast(*total.values(), acidity).shape
-    lg = np.zeros(shape)
-    free = _split(table, total, acidity, lg, shape)
+    held = np.empty((len(table.ions), *shape))
+    for row, name in enumerate(table.ions):
+        held[row] = total.get(name, 0.0)
+    z2 = (table.charge**2).astype(float)
+    _split(held, table, total, acidity, np.ones(shape))
+    # a first guess as if nothing paired
+    gamma = np.exp(_LN_10 * _log_gamma(0.5 / 1000 * np.tensordot(z2, held, 1)))
+    free = held.copy()
+    pairing = table.pairing
     for _ in range(_MAX_PASSES):
-        held = _split(table, total, acidity, lg, shape)
-        after = free + _STRIDE * (held / (1 + _bound(table.pairs, free, lg)) - free)
-        change = float(np.max(np.abs(after - free) / np.maximum(held, 1e-9)))
-        charged = _charged_pairs(table, after, lg)
-        z2 = (table.charge**2).astype(float)
+        _split(held, table, total, acidity, gamma)
+        powers = _powers(gamma)
+        before, there = free[pairing], held[pairing]
+        step = _bound(table, before, powers)
+        step += 1
+        np.divide(there, step, out=step)
+        step -= before
+        step *= _STRIDE
+        free[:] = held  # what pairs with nothing is free
+        free[pairing] = before + step
+        np.abs(step, out=step)
+        step /= np.maximum(there, 1e-9, out=there)
+        charged = _charged_pairs(table, free, powers)
         # pairs that keep a charge keep one
-        ionic = 0.5 / 1000 * (np.tensordot(z2, after, 1) + charged.sum(axis=0))
-        free, lg = after, _log_gamma(ionic)
-        if change < tolerance:
+        ionic = 0.5 / 1000 * (np.tensordot(z2, free, 1) + charged.sum(axis=0))
+        gamma = np.exp(_LN_10 * _log_gamma(ionic))
+        if float(step.max(initial=0.0)) < tolerance:
             break
     return _moving(table, free, charged, ionic)
 
@@ -215,16 +234,15 @@ def _totals(mg_l: dict[str, Array]) -> dict[str, Array]:
     }
 
 
-def _split(
-    table: _Tables, total: dict[str, Array], ph: Array, lg: Array, shape: tuple[int, ...]
-) -> Array:
-    """Totals [mmol/L] by ion at this acidity and activity (``lg`` = log10 of gamma 1)."""
-    gamma, h = 10**lg, 10**-ph
-    hpo4 = 1 / (1 + 10**7.20 * gamma**3 * h)
+def _split(held: Array, table: _Tables, total: dict[str, Array], ph: Array, gamma: Array) -> None:
+    """Share out what this acidity and activity (``gamma`` of one charge) move [mmol/L]."""
+    h = 10**-ph
+    cubed = gamma * gamma * gamma
+    hpo4 = 1 / (1 + 10**7.20 * cubed * h)
     p = total["P"] / (1 + (1 - hpo4) * 10**2.15 * gamma * h)
-    carbonate = 10**-10.33 / (h * gamma**3)
+    carbonate = 10**-10.33 / (h * cubed)
     hco3 = total["HCO3"] / (1 + 2 * carbonate)
-    parts = total | {
+    parts = {
         "NH4": total["NH4"] / (1 + 10**-9.25 * gamma / h),
         "H2PO4": p * (1 - hpo4),
         "HPO4": p * hpo4,
@@ -233,36 +251,38 @@ def _split(
         "H": 1000 * h / gamma,
         "OH": 1e-11 / (h * gamma),
     }
-    split = np.empty((len(table.ions), *shape))
-    for row, name in enumerate(table.ions):
-        split[row] = parts[name]
-    return split
+    for name, part in parts.items():
+        held[table.ions.index(name)] = part
 
 
-def _pair_constants(pairs: _Pairs, lg: Array) -> dict[int, Array]:
-    """What multiplies each pair's constant [per power of gamma]: gamma to that power."""
-    return {int(power): np.asarray(10 ** (power * lg)) for power in np.unique(pairs.power)}
+def _powers(gamma: Array) -> dict[int, Array]:
+    """What multiplies a pair's constant: gamma to the powers that pairs of ions have."""
+    squared = gamma * gamma
+    fourth = squared * squared
+    return {2: squared, 4: fourth, 8: fourth * fourth}
 
 
-def _bound(pairs: _Pairs, free: Array, lg: Array) -> Array:
-    """For each ion, its pairs over its free form."""
-    gammas, bound = _pair_constants(pairs, lg), np.zeros_like(free)
+def _bound(table: _Tables, free: Array, powers: dict[int, Array]) -> Array:
+    """For each ion that pairs, its pairs over its free form."""
+    pairs, bound = table.pairs, np.zeros_like(free)
+    cations, anions = (
+        np.searchsorted(table.pairing, ions).tolist() for ions in (pairs.cation, pairs.anion)
+    )
     for cation, anion, k, power in zip(
-        pairs.cation, pairs.anion, pairs.k, pairs.power, strict=True
+        cations, anions, pairs.k.tolist(), pairs.power.tolist(), strict=True
     ):
-        now = k * gammas[int(power)]
+        now = k * powers[power]
         bound[cation] += now * free[anion]
         bound[anion] += now * free[cation]
     return bound
 
 
-def _charged_pairs(table: _Tables, free: Array, lg: Array) -> Array:
+def _charged_pairs(table: _Tables, free: Array, powers: dict[int, Array]) -> Array:
     """Pairs that keep a charge [mmol/L]."""
     pairs, at = table.pairs, table.charged
-    gammas = _pair_constants(pairs, lg)
     return np.array(
         [
-            pairs.k[i] * gammas[int(pairs.power[i])] * free[pairs.cation[i]] * free[pairs.anion[i]]
+            pairs.k[i] * powers[int(pairs.power[i])] * free[pairs.cation[i]] * free[pairs.anion[i]]
             for i in at
         ]
     )

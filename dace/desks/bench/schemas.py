@@ -10,10 +10,11 @@ from pydantic import Field
 
 from dace.desks.shared.advice import AdviceOut
 from dace.desks.shared.figures import Figure, RangeOut, StepOut
+from dace.desks.shared.out import Out
 from dace.households.fields import Count, Line
 
 
-class JarOut(Schema):
+class JarOut(Out):
     """A jar that stands on the shelf; stock in its unit."""
 
     id: uuid.UUID
@@ -26,7 +27,7 @@ class JarOut(Schema):
     dissolves: bool
 
 
-class WaterOut(Schema):
+class WaterOut(Out):
     """A water; conductivity in mS/cm at 25 C."""
 
     id: uuid.UUID
@@ -34,7 +35,7 @@ class WaterOut(Schema):
     ec: str
 
 
-class VesselOut(Schema):
+class VesselOut(Out):
     """A can that she owns."""
 
     id: uuid.UUID
@@ -42,7 +43,7 @@ class VesselOut(Schema):
     volume_l: float
 
 
-class SuppliesOut(Schema):
+class SuppliesOut(Out):
     """Everything that can be poured together."""
 
     jars: list[JarOut]
@@ -51,7 +52,7 @@ class SuppliesOut(Schema):
     measures: str
 
 
-class ReadingOfStrength(Schema):
+class ReadingOfStrength(Out):
     """One way to read the strength, with what it makes."""
 
     meaning: str
@@ -59,7 +60,7 @@ class ReadingOfStrength(Schema):
     ec_text: str
 
 
-class NutrientOut(Schema):
+class NutrientOut(Out):
     """mg/L of one nutrient, the water's part of it, and the stage's wish."""
 
     name: str
@@ -68,7 +69,7 @@ class NutrientOut(Schema):
     wish: RangeOut | None
 
 
-class CapOut(Schema):
+class CapOut(Out):
     """The can beside what the stage bears; see ``core.CapCheck``."""
 
     cap: float
@@ -81,14 +82,14 @@ class CapOut(Schema):
     working: list[StepOut]
 
 
-class MeasureOut(Schema):
+class MeasureOut(Out):
     """The vessel to measure in, at its own scale."""
 
     kind: str
     holds: float
 
 
-class PourOut(Schema):
+class PourOut(Out):
     """How much each plant gets and what stays in the can [L].
 
     ``cans`` says how the round splits where one can does not hold it.
@@ -101,7 +102,7 @@ class PourOut(Schema):
     cans: str
 
 
-class WaysOut(Schema):
+class WaysOut(Out):
     """The same can, said in each way."""
 
     parts: str
@@ -112,7 +113,7 @@ class WaysOut(Schema):
     label: str
 
 
-class PreviewOut(Schema):
+class PreviewOut(Out):
     """One can, as drawn on the Bench."""
 
     readings: list[ReadingOfStrength]

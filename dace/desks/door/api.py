@@ -13,6 +13,7 @@ from ninja import Router, Schema
 
 from dace.core.api import DaceError
 from dace.desks.door.starting import start
+from dace.desks.shared.out import Out
 from dace.households import clock
 from dace.households.fields import Name, Password
 from dace.households.models import Membership, User
@@ -23,7 +24,7 @@ router = Router(tags=["session"])
 PLAIN_LOGIN = "django.contrib.auth.backends.ModelBackend"
 
 
-class SessionOut(Schema):
+class SessionOut(Out):
     """Who is signed in, what time it is, and what a stranger may do."""
 
     signed_in: bool

@@ -6,9 +6,10 @@ from typing import Any
 
 from django.contrib.auth import login, logout
 from django.http import HttpRequest
-from ninja import Router, Schema
+from ninja import Router
 
 from dace.desks.door.api import PLAIN_LOGIN, SessionOut, SignIn, session
+from dace.desks.shared.out import Out
 from dace.households import clock, people
 from dace.households.fields import Name
 from dace.households.models import User
@@ -17,7 +18,7 @@ from dace.households.security import AnyoneWithToken
 router = Router(tags=["people"])
 
 
-class InvitationOut(Schema):
+class InvitationOut(Out):
     """A path that lets one helper join within a week; shown once."""
 
     path: str

@@ -8,12 +8,13 @@ from typing import Annotated, Any
 from ninja import Router, Schema
 from pydantic import Field
 
+from dace.desks.shared.out import Out
 from dace.households import changes
 
 router = Router(tags=["changes"])
 
 
-class ChangeOut(Schema):
+class ChangeOut(Out):
     """A change that was made."""
 
     id: int
@@ -28,7 +29,7 @@ class UndoIn(Schema):
     change_id: Annotated[int, Field(ge=1, le=2**62)] | None = None
 
 
-class LastOut(Schema):
+class LastOut(Out):
     """The newest change that can be undone, if any."""
 
     change: ChangeOut | None

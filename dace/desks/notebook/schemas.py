@@ -6,12 +6,11 @@ import uuid
 from datetime import datetime
 from typing import Literal
 
-from ninja import Schema
-
 from dace.core import api as core
+from dace.desks.shared.out import Out
 
 
-class ReadingOut(Schema):
+class ReadingOut(Out):
     """A reading; ``ec`` is mS/cm at 25 C in words, ``verdict`` its place beside the expected."""
 
     id: uuid.UUID
@@ -30,7 +29,7 @@ class ReadingOut(Schema):
     who: str
 
 
-class DoseOut(Schema):
+class DoseOut(Out):
     """A dose with its can and the readings of that can."""
 
     id: uuid.UUID
@@ -58,7 +57,7 @@ class DoseOut(Schema):
     who: str
 
 
-class OtherOut(Schema):
+class OtherOut(Out):
     """Anything else that was done or seen, as a line; what is kept by the day stands at noon."""
 
     id: uuid.UUID
@@ -71,7 +70,7 @@ class OtherOut(Schema):
     who: str
 
 
-class NotebookOut(Schema):
+class NotebookOut(Out):
     """One list by time, newest first, each kind in its own field.
 
     ``next`` goes back as ``before`` for the page after this one.
@@ -84,7 +83,7 @@ class NotebookOut(Schema):
     next: str | None
 
 
-class ReadableOut(Schema):
+class ReadableOut(Out):
     """Something to read. ``advice`` says how to read what is too strong for the pen."""
 
     id: uuid.UUID
@@ -94,7 +93,7 @@ class ReadableOut(Schema):
     advice: str
 
 
-class PenToReadOut(Schema):
+class PenToReadOut(Out):
     """A pen, as far as a reading needs it."""
 
     id: uuid.UUID
@@ -104,14 +103,14 @@ class PenToReadOut(Schema):
     trust: str
 
 
-class MethodOut(Schema):
+class MethodOut(Out):
     """A way to sample a medium."""
 
     key: str
     name: str
 
 
-class ReadablesOut(Schema):
+class ReadablesOut(Out):
     """Subjects, pens, the ways to sample, and how temperatures are written here."""
 
     subjects: list[ReadableOut]
@@ -120,7 +119,7 @@ class ReadablesOut(Schema):
     degrees: str
 
 
-class ShownOut(Schema):
+class ShownOut(Out):
     """What the pen shows; temperature in C."""
 
     value: float

@@ -12,6 +12,7 @@ from ninja import Router, Schema
 from dace.core.api import Crop, crop
 from dace.desks.path.page import path_page
 from dace.desks.path.schemas import PathOut
+from dace.desks.shared.out import Out
 from dace.desks.shared.written import WrittenOut, written
 from dace.garden.growing import Seen, see_stage
 from dace.households.fields import Name
@@ -19,7 +20,7 @@ from dace.households.fields import Name
 router = Router(tags=["path"])
 
 
-class StageOut(Schema):
+class StageOut(Out):
     """A stage of a crop and what to look for."""
 
     key: str
@@ -27,7 +28,7 @@ class StageOut(Schema):
     cue: str
 
 
-class CropOut(Schema):
+class CropOut(Out):
     """A crop with its stages in order."""
 
     key: str

@@ -5,10 +5,10 @@ from __future__ import annotations
 import uuid
 from datetime import datetime
 
-from ninja import Schema
+from dace.desks.shared.out import Out
 
 
-class StandOut(Schema):
+class StandOut(Out):
     """So many plants of one crop at a stop."""
 
     id: uuid.UUID
@@ -25,7 +25,7 @@ class StandOut(Schema):
     fed: bool
 
 
-class StopOut(Schema):
+class StopOut(Out):
     """A stop along the path.
 
     ``drain_ec`` is the last reading of what drains, in words, ``drain_word`` what it means.
@@ -44,7 +44,7 @@ class StopOut(Schema):
     stands: list[StandOut]
 
 
-class BrewDueOut(Schema):
+class BrewDueOut(Out):
     """A brew with something to do today."""
 
     id: uuid.UUID
@@ -52,7 +52,7 @@ class BrewDueOut(Schema):
     text: str
 
 
-class PathOut(Schema):
+class PathOut(Out):
     """The garden, its stops in walking order, and brews that want something today."""
 
     garden: str

@@ -12,6 +12,7 @@ from ninja.files import UploadedFile
 from pydantic import Field
 
 from dace.core.api import DaceError
+from dace.desks.shared.out import Out
 from dace.desks.shared.written import WrittenOut, written
 from dace.garden.reads import garden_of
 from dace.measuring.series import drawn, import_series, instant_of, series_of
@@ -34,7 +35,7 @@ class SpanIn(Schema):
     back: Annotated[int, Field(ge=0, le=40_000)] = 0
 
 
-class SeriesOut(Schema):
+class SeriesOut(Out):
     """A series over a span: each point's instant, least, most and number of readings."""
 
     total: int

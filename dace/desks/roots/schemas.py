@@ -6,13 +6,12 @@ import uuid
 from datetime import date
 from typing import Literal
 
-from ninja import Schema
-
 from dace.core import api as core
 from dace.desks.shared.figures import StepOut
+from dace.desks.shared.out import Out
 
 
-class DotOut(Schema):
+class DotOut(Out):
     """A reading on the chart: ``day`` counts from the first, ``hollow`` where it is doubted."""
 
     id: uuid.UUID
@@ -22,7 +21,7 @@ class DotOut(Schema):
     title: str
 
 
-class PouredOut(Schema):
+class PouredOut(Out):
     """A feed, a watering, a flush or something dry on the chart, sized by ``amount``."""
 
     day: float
@@ -31,7 +30,7 @@ class PouredOut(Schema):
     title: str
 
 
-class RootChartOut(Schema):
+class RootChartOut(Out):
     """Day by day from ``first``: the band, what is comfortable, rain; ``today`` is an index."""
 
     first: date
@@ -47,7 +46,7 @@ class RootChartOut(Schema):
     axis: str
 
 
-class FlushOut(Schema):
+class FlushOut(Out):
     """A flush to pour: ``done`` goes lie behind, ``goes`` ahead, of ``each`` litres."""
 
     water_id: uuid.UUID
@@ -64,7 +63,7 @@ class FlushOut(Schema):
     working: list[StepOut]
 
 
-class NextFeedOut(Schema):
+class NextFeedOut(Out):
     """What the roots say of the next feed."""
 
     say: core.FeedWord
@@ -73,7 +72,7 @@ class NextFeedOut(Schema):
     sure: str
 
 
-class NoteOut(Schema):
+class NoteOut(Out):
     """A line of the place's own records."""
 
     id: uuid.UUID
@@ -81,7 +80,7 @@ class NoteOut(Schema):
     text: str
 
 
-class RootsOut(Schema):
+class RootsOut(Out):
     """One fill: what its drain (or soil) is likely to read, what that means, and what to do."""
 
     fill_id: uuid.UUID
@@ -100,7 +99,7 @@ class RootsOut(Schema):
     working: list[StepOut]
 
 
-class RootLineOut(Schema):
+class RootLineOut(Out):
     """One fill in the row of all [mS/cm at 25 C]; ``wants`` something before the next feed."""
 
     place_id: uuid.UUID
@@ -121,13 +120,13 @@ class RootLineOut(Schema):
     flush_water: str
 
 
-class AllRootsOut(Schema):
+class AllRootsOut(Out):
     """Every fill along the path."""
 
     fills: list[RootLineOut]
 
 
-class PlaceRootsOut(Schema):
+class PlaceRootsOut(Out):
     """A place with every fill that it holds, and what was picked there."""
 
     id: uuid.UUID
@@ -138,14 +137,14 @@ class PlaceRootsOut(Schema):
     harvests: list[NoteOut]
 
 
-class PickableOut(Schema):
+class PickableOut(Out):
     """Something that can be picked there."""
 
     planting_id: uuid.UUID
     name: str
 
 
-class MeaningOut(Schema):
+class MeaningOut(Out):
     """What a reading means before it is written down."""
 
     word: core.RootWord | Literal[""]

@@ -12,6 +12,7 @@ from pydantic import Field
 from dace.desks.season.page import season_page
 from dace.desks.season.planting import planting_page
 from dace.desks.season.schemas import PlantingOut, SeasonOut
+from dace.desks.shared.out import Out
 from dace.desks.shared.written import WrittenOut, written
 from dace.garden.growing import Again, follow, repeat_every, sow_again
 from dace.garden.reads import garden_of
@@ -24,7 +25,7 @@ Ahead = Annotated[int, Field(ge=4, le=26)]
 Days = Annotated[int, Field(ge=3, le=120)]
 
 
-class DayOut(Schema):
+class DayOut(Out):
     """A day foreseen: low and high [C], rain [mm]."""
 
     on: date
@@ -33,7 +34,7 @@ class DayOut(Schema):
     rain_mm: float
 
 
-class WeatherOut(Schema):
+class WeatherOut(Out):
     """Today and the days ahead."""
 
     today: DayOut

@@ -5,14 +5,13 @@ from __future__ import annotations
 import uuid
 from datetime import date
 
-from ninja import Schema
-
 from dace.core import api as core
 from dace.desks.shared.advice import AdviceOut
 from dace.desks.shared.figures import Figure, StepOut
+from dace.desks.shared.out import Out
 
 
-class StageBandOut(Schema):
+class StageBandOut(Out):
     """A stage of a strip: its start as 10/50/90 % days, and whether that was seen."""
 
     key: str
@@ -24,7 +23,7 @@ class StageBandOut(Schema):
     seen: bool
 
 
-class DropOut(Schema):
+class DropOut(Out):
     """Something given: nitrogen for each plant [mg], and what it was."""
 
     on: date
@@ -33,14 +32,14 @@ class DropOut(Schema):
     text: str
 
 
-class LookOut(Schema):
+class LookOut(Out):
     """A look at a planting."""
 
     on: date
     words: str
 
 
-class StripOut(Schema):
+class StripOut(Out):
     """One planting over the weeks."""
 
     planting_id: uuid.UUID
@@ -62,7 +61,7 @@ class StripOut(Schema):
     text: str
 
 
-class WeekOut(Schema):
+class WeekOut(Out):
     """A week's weather: mean low and high [C], rain in all [mm]; ``known`` once it has been."""
 
     first: date
@@ -72,7 +71,7 @@ class WeekOut(Schema):
     known: bool
 
 
-class SeasonOut(Schema):
+class SeasonOut(Out):
     """Every strip on one axis."""
 
     first: date
@@ -84,7 +83,7 @@ class SeasonOut(Schema):
     strips: list[StripOut]
 
 
-class LineOut(Schema):
+class LineOut(Out):
     """One nutrient's books over the days of ``LedgerOut.days`` [mg a plant, summed]."""
 
     nutrient: str
@@ -94,7 +93,7 @@ class LineOut(Schema):
     high: list[float]
 
 
-class BalanceOut(Schema):
+class BalanceOut(Out):
     """One nutrient as it stands today."""
 
     nutrient: str
@@ -108,7 +107,7 @@ class BalanceOut(Schema):
     by_source: dict[str, float]
 
 
-class FillOfferOut(Schema):
+class FillOfferOut(Out):
     """Something on the shelf that would bring what lacks."""
 
     jar_id: uuid.UUID
@@ -116,7 +115,7 @@ class FillOfferOut(Schema):
     text: str
 
 
-class LedgerOut(Schema):
+class LedgerOut(Out):
     """Need and supply, past and to come."""
 
     days: list[date]
@@ -128,7 +127,7 @@ class LedgerOut(Schema):
     next_text: str
 
 
-class EventOut(Schema):
+class EventOut(Out):
     """Something that was done or seen."""
 
     on: date
@@ -136,7 +135,7 @@ class EventOut(Schema):
     text: str
 
 
-class PlantingOut(Schema):
+class PlantingOut(Out):
     """One planting."""
 
     id: uuid.UUID
@@ -169,7 +168,7 @@ class PlantingOut(Schema):
     advice: list[AdviceOut]
 
 
-class DryFeedOut(Schema):
+class DryFeedOut(Out):
     """Something dry to spread: a jar's or a material of the garden."""
 
     jar_id: uuid.UUID | None
@@ -178,14 +177,14 @@ class DryFeedOut(Schema):
     text: str
 
 
-class ToldOut(Schema):
+class ToldOut(Out):
     """The dose in one way."""
 
     kind: str
     text: str
 
 
-class ByDayOut(Schema):
+class ByDayOut(Out):
     """Nitrogen out for each plant by a day [mg], as likely and in a cooler spell."""
 
     on: date
@@ -193,7 +192,7 @@ class ByDayOut(Schema):
     text: str
 
 
-class DressingOut(Schema):
+class DressingOut(Out):
     """A dry feed worked out; nothing is written yet."""
 
     name: str

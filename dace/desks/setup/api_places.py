@@ -12,6 +12,7 @@ from pydantic import Field
 
 from dace.core import api as core
 from dace.desks.path.api import CropOut, crop_out
+from dace.desks.shared.out import Out
 from dace.desks.shared.written import RowIn, WrittenOut, written
 from dace.garden.models import Fill, Garden, Place
 from dace.garden.placing import (
@@ -108,7 +109,7 @@ class ThinIn(Schema):
     count: Count
 
 
-class MediumOut(Schema):
+class MediumOut(Out):
     """Something to choose: a medium, a material or a climate, and its kind."""
 
     key: str
@@ -116,7 +117,7 @@ class MediumOut(Schema):
     kind: str
 
 
-class ChoicesOut(Schema):
+class ChoicesOut(Out):
     """What there is to choose from when setting up."""
 
     crops: list[CropOut]

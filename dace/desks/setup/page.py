@@ -6,8 +6,6 @@ import uuid
 from datetime import datetime
 from typing import TypeVar
 
-from ninja import Schema
-
 from dace.core import api as core
 from dace.core.api import say
 from dace.desks.setup.schemas import (
@@ -24,6 +22,7 @@ from dace.desks.setup.schemas import (
     PlaceOut,
     SetupOut,
 )
+from dace.desks.shared.out import Out
 from dace.feeding.reads import jars_with_stock
 from dace.garden.models import Fill, Measure, Water
 from dace.garden.reads import StopRecord, core_water, garden_of, stops, vessels, waters
@@ -35,7 +34,7 @@ from dace.shelf.models import Jar
 from dace.shelf.reads import label_of
 from dace.shelf.recipes import own_materials
 
-S = TypeVar("S", bound=Schema)
+S = TypeVar("S", bound=Out)
 
 
 def setup_page(scope: Scope) -> SetupOut:

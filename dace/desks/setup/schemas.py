@@ -5,10 +5,10 @@ from __future__ import annotations
 import uuid
 from datetime import date, datetime
 
-from ninja import Schema
+from dace.desks.shared.out import Out
 
 
-class GardenOut(Schema):
+class GardenOut(Out):
     """The garden and its habits."""
 
     id: uuid.UUID
@@ -21,7 +21,7 @@ class GardenOut(Schema):
     approach: str
 
 
-class FillOut(Schema):
+class FillOut(Out):
     """What a place holds."""
 
     id: uuid.UUID
@@ -33,7 +33,7 @@ class FillOut(Schema):
     filled_on: date
 
 
-class OwnStandOut(Schema):
+class OwnStandOut(Out):
     """So many plants of a planting in a fill."""
 
     id: uuid.UUID
@@ -48,7 +48,7 @@ class OwnStandOut(Schema):
     since: date
 
 
-class PlaceOut(Schema):
+class PlaceOut(Out):
     """A stop with its fills and what stands in them."""
 
     id: uuid.UUID
@@ -59,7 +59,7 @@ class PlaceOut(Schema):
     stands: list[OwnStandOut]
 
 
-class OwnWaterOut(Schema):
+class OwnWaterOut(Out):
     """A water and how it is known."""
 
     id: uuid.UUID
@@ -73,7 +73,7 @@ class OwnWaterOut(Schema):
     usual: bool
 
 
-class OwnVesselOut(Schema):
+class OwnVesselOut(Out):
     """A can, jug or sprayer [L]."""
 
     id: uuid.UUID
@@ -83,7 +83,7 @@ class OwnVesselOut(Schema):
     usual: bool
 
 
-class OwnMeasureOut(Schema):
+class OwnMeasureOut(Out):
     """A spoon, syringe, beaker or scoop [mL]."""
 
     id: uuid.UUID
@@ -93,7 +93,7 @@ class OwnMeasureOut(Schema):
     step_ml: float
 
 
-class OwnJarOut(Schema):
+class OwnJarOut(Out):
     """A jar with its label as printed."""
 
     id: uuid.UUID
@@ -118,7 +118,7 @@ class OwnJarOut(Schema):
     elements: str
 
 
-class OwnMaterialOut(Schema):
+class OwnMaterialOut(Out):
     """A material like one of the table, with % by element of her own."""
 
     id: uuid.UUID
@@ -128,7 +128,7 @@ class OwnMaterialOut(Schema):
     percent: dict[str, float]
 
 
-class PenOut(Schema):
+class PenOut(Out):
     """A pen and when it was last calibrated."""
 
     id: uuid.UUID
@@ -141,14 +141,14 @@ class PenOut(Schema):
     trust: str
 
 
-class MemberOut(Schema):
+class MemberOut(Out):
     """Somebody in the household."""
 
     name: str
     role: str
 
 
-class SetupOut(Schema):
+class SetupOut(Out):
     """All of it."""
 
     garden: GardenOut

@@ -6,13 +6,12 @@ import uuid
 from collections.abc import Iterable, Mapping
 from datetime import date
 
-from ninja import Schema
-
 from dace.core import api as core
 from dace.core.api import Advice
+from dace.desks.shared.out import Out
 
 
-class AdviceOut(Schema):
+class AdviceOut(Out):
     """A caution, a remark or a school.
 
     ``about`` is the jar or brew for which one that only the gardener can settle is asked;

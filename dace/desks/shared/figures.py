@@ -2,12 +2,11 @@
 
 from __future__ import annotations
 
-from ninja import Schema
-
 from dace.core.api import Range, Result, Step, say
+from dace.desks.shared.out import Out
 
 
-class StepOut(Schema):
+class StepOut(Out):
     """One line of a Working."""
 
     what: str
@@ -18,7 +17,7 @@ class StepOut(Schema):
     confidence: str
 
 
-class Figure(Schema):
+class Figure(Out):
     """A number for a person, with its range and how it was got."""
 
     value: float
@@ -30,7 +29,7 @@ class Figure(Schema):
     working: list[StepOut]
 
 
-class RangeOut(Schema):
+class RangeOut(Out):
     """A 10/50/90 % range."""
 
     low: float

@@ -7,6 +7,7 @@ from typing import Any
 
 from ninja import Schema
 
+from dace.desks.shared.out import Out
 from dace.households.changes import change_of
 
 
@@ -16,7 +17,7 @@ class RowIn(Schema):
     id: uuid.UUID
 
 
-class WrittenOut(Schema):
+class WrittenOut(Out):
     """What was written, and the change that can undo it."""
 
     id: uuid.UUID

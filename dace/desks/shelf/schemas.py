@@ -5,15 +5,14 @@ from __future__ import annotations
 import uuid
 from datetime import date, datetime
 
-from ninja import Schema
-
 from dace.core import api as core
 from dace.desks.shared.advice import AdviceOut
 from dace.desks.shared.figures import StepOut
+from dace.desks.shared.out import Out
 from dace.shelf.brews import BrewState
 
 
-class ShelfJarOut(Schema):
+class ShelfJarOut(Out):
     """A jar or bottle with its level; ``share`` is how full it is, 0 to 1."""
 
     id: uuid.UUID
@@ -29,7 +28,7 @@ class ShelfJarOut(Schema):
     suits: str
 
 
-class DueOut(Schema):
+class DueOut(Out):
     """Something to do with a brew."""
 
     kind: str
@@ -38,7 +37,7 @@ class DueOut(Schema):
     due: bool
 
 
-class ShelfBrewOut(Schema):
+class ShelfBrewOut(Out):
     """A brew on its way, with its strength and what is next."""
 
     id: uuid.UUID
@@ -51,7 +50,7 @@ class ShelfBrewOut(Schema):
     next: list[DueOut]
 
 
-class PastBrewOut(Schema):
+class PastBrewOut(Out):
     """A brew that is over: strained or thrown out."""
 
     id: uuid.UUID
@@ -61,7 +60,7 @@ class PastBrewOut(Schema):
     ended_on: date
 
 
-class ShelfOut(Schema):
+class ShelfOut(Out):
     """The whole shelf; ``past`` are the newest brews that are over."""
 
     jars: list[ShelfJarOut]
@@ -69,7 +68,7 @@ class ShelfOut(Schema):
     past: list[PastBrewOut]
 
 
-class BandOut(Schema):
+class BandOut(Out):
     """10, 50 and 90 % on each day."""
 
     name: str
@@ -78,7 +77,7 @@ class BandOut(Schema):
     high: list[float]
 
 
-class HeldOut(Schema):
+class HeldOut(Out):
     """One nutrient on a day, in words [mg/L]."""
 
     name: str
@@ -86,7 +85,7 @@ class HeldOut(Schema):
     range_text: str
 
 
-class LimitsOut(Schema):
+class LimitsOut(Out):
     """What acid and shell allow at most, and which of them runs out."""
 
     acid_runs_out: bool
@@ -100,7 +99,7 @@ class LimitsOut(Schema):
     working: list[StepOut]
 
 
-class BrewFiguresOut(Schema):
+class BrewFiguresOut(Out):
     """A brew worked out, whether it stands already or is only thought of."""
 
     days: list[float]
@@ -124,7 +123,7 @@ class BrewFiguresOut(Schema):
     method_note: str
 
 
-class BrewReadingOut(Schema):
+class BrewReadingOut(Out):
     """A reading of a brew: the day, what it comes to undiluted, and whether it is doubted."""
 
     id: uuid.UUID
@@ -134,7 +133,7 @@ class BrewReadingOut(Schema):
     conflict: str
 
 
-class BrewEventOut(Schema):
+class BrewEventOut(Out):
     """Something done with a brew."""
 
     id: uuid.UUID
@@ -142,7 +141,7 @@ class BrewEventOut(Schema):
     text: str
 
 
-class BrewOut(Schema):
+class BrewOut(Out):
     """One brew's page."""
 
     id: uuid.UUID
@@ -162,14 +161,14 @@ class BrewOut(Schema):
     after_id: uuid.UUID | None
 
 
-class PartOut(Schema):
+class PartOut(Out):
     """Something on a bottle label or a jar's page: a name and its words."""
 
     name: str
     text: str
 
 
-class StrengthOut(Schema):
+class StrengthOut(Out):
     """How strong a bottle was taken to be from a day on, and by what."""
 
     on: date
@@ -177,7 +176,7 @@ class StrengthOut(Schema):
     ec_text: str
 
 
-class JarPageOut(Schema):
+class JarPageOut(Out):
     """A jar or bottle: what it holds, what it costs, what bears on it, and its label to print."""
 
     id: uuid.UUID
@@ -201,7 +200,7 @@ class JarPageOut(Schema):
     strength: list[StrengthOut]
 
 
-class IngredientOut(Schema):
+class IngredientOut(Out):
     """Something in a recipe; ``own_id`` where it is a material of her own."""
 
     material: str
@@ -211,7 +210,7 @@ class IngredientOut(Schema):
     particle: str
 
 
-class RecipeOut(Schema):
+class RecipeOut(Out):
     """A recipe to begin from."""
 
     key: str
@@ -226,7 +225,7 @@ class RecipeOut(Schema):
     own: bool
 
 
-class NamedOut(Schema):
+class NamedOut(Out):
     """Something to choose, and what it is."""
 
     key: str
@@ -234,7 +233,7 @@ class NamedOut(Schema):
     text: str
 
 
-class BrewChoicesOut(Schema):
+class BrewChoicesOut(Out):
     """What there is to choose from when a brew begins."""
 
     methods: list[NamedOut]
@@ -246,7 +245,7 @@ class BrewChoicesOut(Schema):
     spread_only: list[str]
 
 
-class ClaimOut(Schema):
+class ClaimOut(Out):
     """A claim held against mass balance, or against itself."""
 
     verdict: core.ClaimVerdict

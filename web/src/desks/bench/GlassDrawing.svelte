@@ -11,9 +11,8 @@
     /** The most that fits this stage, marked on the glass; null where nothing limits. */
     cap: number | null;
     /** Let the level settle; not while it is dragged. */
-    settling: boolean;
   }
-  let { kind, holds, amount, cap, settling }: Props = $props();
+  let { kind, holds, amount, cap }: Props = $props();
   const y = $derived(levelY(amount, holds));
   const side = $derived(edges(y));
   const foot = edges(GLASS.bottom);
@@ -29,7 +28,6 @@
   {#if amount > 0}
     <path
       class="brew"
-      class:settling
       d="M{side[0] + 1.5} {y}H{side[1] - 1.5}L{foot[1] - 1.5} {GLASS.bottom}Q{foot[1] -
         1.5} 156 {foot[1] - 8} 156H{foot[0] + 8}Q{foot[0] + 1.5} 156 {foot[0] +
         1.5} {GLASS.bottom}Z"
@@ -70,10 +68,6 @@
   .top {
     stroke: var(--color-brew-top);
     stroke-width: 5;
-  }
-
-  .settling {
-    transition: d 160ms ease-out;
   }
 
   .mark {

@@ -62,7 +62,7 @@
 
 <div class="measure">
   <svg bind:this={svg} width="150" height="168" viewBox="0 0 150 168">
-    <GlassDrawing kind={fits.kind} {holds} {amount} {cap} settling={!bench.dragging} />
+    <GlassDrawing kind={fits.kind} {holds} {amount} {cap} />
     <g
       class="handle"
       role="slider"

@@ -1,4 +1,4 @@
-"""``make bench``: how long a move on the Bench takes, beside a bare answer of the same size."""
+"""How long a move on the Bench takes, beside a bare answer of the same size."""
 
 from __future__ import annotations
 
@@ -7,6 +7,7 @@ import statistics
 
 from playwright.sync_api import Page
 
+from tools.bench.table import Row
 from tools.chromium import chromium
 from tools.served import served
 
@@ -48,8 +49,8 @@ _SCRIPTS = """() => performance.getEntriesByType('resource')
   .filter((e) => e.name.endsWith('.js')).reduce((sum, e) => sum + e.encodedBodySize, 0)"""
 
 
-def main() -> None:
-    """Print medians and ratios; nothing here passes or fails."""
+def rows() -> list[Row]:
+    """Input to changed figures, and the weight of the first load."""
     with chromium() as browser:
         with served() as address:
             page = browser.new_page()
@@ -60,10 +61,9 @@ def main() -> None:
             _at_tub_2(page, address)
             moves = statistics.median(page.evaluate(_MOVE, MOVES))
             bare = statistics.median(page.evaluate(_BARE, MOVES))
-    print(f"move on the Bench, input to changed figures: median {moves:.0f} ms of {MOVES}")
-    print(f"a bare answer of the same {len(payload)} bytes:    median {bare:.0f} ms")
-    print(f"ratio: {moves / bare:.1f}")
     print(f"scripts of the first load, compressed: {scripts / 1000:.0f} kB")
+    plain = f"a bare answer of the same {len(payload)} bytes"
+    return [Row("a key on the level, input to changed figures", moves, plain, bare)]
 
 
 def _at_tub_2(page: Page, address: str) -> bytes:
@@ -75,7 +75,3 @@ def _at_tub_2(page: Page, address: str) -> bytes:
     with page.expect_response("**/api/bench/preview") as answer:
         page.get_by_role("textbox", name="parts", exact=True).fill("1 + 400")
     return json.dumps(answer.value.json(), separators=(",", ":")).encode()
-
-
-if __name__ == "__main__":
-    main()

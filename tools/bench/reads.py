@@ -1,4 +1,4 @@
-"""The server's part of ``make bench``: reads over much data, beside a bare answer of their size."""
+"""Reads over much data: every one on the demo and after ten years, and long series."""
 
 from __future__ import annotations
 
@@ -7,17 +7,42 @@ import statistics
 import tempfile
 import time
 import uuid
+from collections.abc import Callable, Iterator
+from contextlib import contextmanager
 from datetime import UTC, date, datetime, timedelta
+from importlib import import_module
 from pathlib import Path
 from typing import Any
 
-RUNS = 15
+from tools.bench.table import RUNS, Row
+
 _PLANTINGS, _WEEKS = 40, 104
 _NOW = datetime(2026, 7, 14, 16, 40, tzinfo=UTC)
 
 
-def main() -> None:
-    """Build a large garden in a fresh folder and print medians; nothing passes or fails."""
+def rows() -> list[Row]:
+    """Every address that can be read, warm; the demo's own time is what is plain."""
+    young = _in_garden(_demo, "2026-06-20T12:00Z")
+    old = _in_garden(_after_ten_years, "2019-07-01T12:00Z")
+    return [Row(f"`{path}`", old[path], "on the demo", young[path]) for path in young]
+
+
+def large() -> list[Row]:
+    """Forty plantings fed weekly for two years; a subject with half a million readings."""
+    with _served(_grown) as client:
+        found = [
+            _beside_bare(client, "Season, 40 plantings with two years of doses", "/api/season")
+        ]
+        subject = _logged()
+        for days in (0, 365, 30):
+            what = f"a series of 500,000 readings, {days or 'all its'} days"
+            found.append(_beside_bare(client, what, f"/api/subjects/{subject}/series?days={days}"))
+        return found
+
+
+@contextmanager
+def _served(build: Callable[[], object]) -> Iterator[Any]:
+    """A client signed in to a garden in a fresh folder; one at a time in a process."""
     with tempfile.TemporaryDirectory() as folder:
         os.environ |= {
             "DACE_DATA": folder,
@@ -31,15 +56,58 @@ def main() -> None:
 
         django.setup()
         from django.core.management import call_command
+        from django.db import connection
+        from django.test import Client
 
+        from dace.households.models import User
+
+        connection.close()
+        connection.settings_dict["NAME"] = Path(folder) / "dace.sqlite3"
         call_command("migrate", verbosity=0)
-        call_command("demo", stdout=open(os.devnull, "w"))  # noqa: SIM115 - ends with the process
-        _grow()
-        _report("Season desk, 40 plantings with two years of doses", "/api/season")
-        subject = _logged()
-        for days in (0, 365, 30):
-            what = f"a series of 500,000 readings, {days or 'all its'} days"
-            _report(what, f"/api/subjects/{subject}/series?days={days}")
+        build()
+        client = Client(headers={"host": "localhost"})
+        user = User.objects.first()
+        assert user is not None
+        client.force_login(user)
+        yield client
+        connection.close()
+
+
+def _demo() -> None:
+    from dace.demo import weir_yard
+
+    weir_yard.build()
+
+
+def _after_ten_years() -> None:
+    import_module("tests.ten_years").ten_years()
+
+
+def _grown() -> None:
+    _demo()
+    _grow()
+
+
+def _in_garden(build: Callable[[], object], middle: str) -> dict[str, float]:
+    """Median [ms] of each read, by its shape; ``middle`` is a time amid its notes."""
+    with _served(build) as client:
+        stop = client.get("/api/path").json()["stops"][2]
+        shelf = client.get("/api/shelf").json()
+        ids = {
+            "stop": stop["id"],
+            "middle": middle,
+            "subject": stop["subject_id"],
+            "planting": stop["stands"][0]["planting_id"],
+            "brew": shelf["brews"][0]["id"],
+            "jar": shelf["jars"][0]["id"],
+            "bottle": next(jar["id"] for jar in shelf["jars"] if jar["bottle"]),
+        }
+        found = {}
+        for read in import_module("tests.api.test_promises").READS:
+            path = read.format(**ids)
+            _timed(client, path)
+            found[read] = statistics.median(_timed(client, path)[0] for _ in range(RUNS))
+        return found
 
 
 def _grow() -> None:
@@ -104,27 +172,21 @@ def _logged() -> str:
     return str(fill.subject_id)
 
 
-def _report(what: str, path: str) -> None:
+def _beside_bare(client: Any, what: str, path: str) -> Row:
     from django.http import HttpResponse
-    from django.test import Client
     from django.urls import path as route
 
-    from dace.households.models import User
     from dace.project import urls
 
-    client = Client(headers={"host": "localhost"})
-    user = User.objects.first()
-    assert user is not None
-    client.force_login(user)
     cold, payload = _timed(client, path)
     urls.urlpatterns.insert(
         0, route("bare", lambda _: HttpResponse(payload, content_type="application/json"))
     )
     warm = statistics.median(_timed(client, path)[0] for _ in range(RUNS))
     bare = statistics.median(_timed(client, "/bare")[0] for _ in range(RUNS))
-    print(f"{what}: median {warm:.0f} ms of {RUNS}, {cold:.0f} ms the first time of a day")
-    print(f"a bare answer of the same {len(payload)} bytes: median {bare:.1f} ms")
-    print(f"ratio: {warm / bare:.0f}")
+    urls.urlpatterns.pop(0)
+    plain = f"a bare answer of the same {len(payload)} bytes"
+    return Row(f"{what} ({cold:.0f} ms the first time of a day)", warm, plain, bare)
 
 
 def _timed(client: Any, path: str) -> tuple[float, bytes]:
@@ -134,7 +196,3 @@ def _timed(client: Any, path: str) -> tuple[float, bytes]:
     if reply.status_code != 200:
         raise SystemExit(f"{path} answered {reply.status_code}: {reply.content[:300]!r}")
     return took, reply.content
-
-
-if __name__ == "__main__":
-    main()

@@ -1,0 +1,32 @@
+"""Time all of it, print it, and keep the table; nothing here passes or fails."""
+
+from __future__ import annotations
+
+from pathlib import Path
+
+from tools.bench import core, moves, reads
+from tools.bench.table import told
+
+KEPT = Path(__file__).resolve().parents[2] / "docs" / "benchmarks.md"
+INTRODUCTION = """# How long things take
+
+Written by `make bench`. Medians; a ratio to something plain in the same run says more than
+milliseconds, which change with the machine and with what else it does. The core is timed by
+processor time, pages and moves by the clock on the wall.
+"""
+
+
+def main() -> None:
+    """The core first, then every read, then the Bench in a browser."""
+    parts = [
+        told("The core", core.rows()),
+        told("Every read, on Weir Yard and after ten years of it", reads.rows()),
+        told("Long series and many plantings", reads.large()),
+        told("A move on the Bench", moves.rows()),
+    ]
+    KEPT.write_text("\n".join([INTRODUCTION, *parts]), encoding="utf-8")
+    print(KEPT.read_text(encoding="utf-8"))
+
+
+if __name__ == "__main__":
+    main()
