@@ -18,8 +18,9 @@ import numpy as np
 
 from dace.core.errors import DaceError
 from dace.core.figures import judgement
+from dace.core.matter.carriers import Carrier
 from dace.core.matter.composition import Composition, combined, label_step
-from dace.core.matter.conductivity import IONS, Carrier, conducted, ec_25
+from dace.core.matter.conductivity import IONS, conducted, ec_25
 from dace.core.matter.nutrients import NUTRIENTS
 from dace.core.matter.waters import WaterIons
 from dace.core.result import Result, Step, Working, say
