@@ -6,6 +6,8 @@ import uuid
 from dataclasses import dataclass
 from datetime import datetime
 
+from django.db import transaction
+
 from dace.core import api as core
 from dace.core.api import DaceError, DryDose, Spread
 from dace.feeding.models import Dressing
@@ -88,6 +90,7 @@ def _spread(fill: Fill, plants: int, lies: float) -> Spread:
     return Spread(plants, lies, fill.area_m2, medium_litres(fill))
 
 
+@transaction.atomic
 def give_dressing(
     scope: Scope, row_id: uuid.UUID, asked: Dry, measures: str, at: datetime | None = None
 ) -> Dressing:

@@ -6,7 +6,7 @@ import uuid
 from datetime import datetime
 from typing import Any
 
-from django.db.models import F, FloatField, OuterRef, QuerySet, Subquery, Sum
+from django.db.models import F, FloatField, OuterRef, Q, QuerySet, Subquery, Sum
 from django.db.models.functions import Coalesce
 
 from dace.feeding.models import Can, CanPart, Dose, Dressing
@@ -34,11 +34,9 @@ def jars_with_stock(scope: Scope) -> tuple[tuple[Jar, float], ...]:
     mixed = (
         CanPart.objects.of(scope)
         .filter(jar=OuterRef("pk"), can__undone_at__isnull=True)
-        .filter(can__mixed_at__gte=OuterRef("stock_at"))
+        .filter(_since_looked("can__mixed_at"))
     )
-    spread = Dressing.objects.of(scope).filter(
-        jar=OuterRef("pk"), given_at__gte=OuterRef("stock_at")
-    )
+    spread = Dressing.objects.of(scope).filter(jar=OuterRef("pk")).filter(_since_looked("given_at"))
     rows = (
         Jar.objects.in_use(scope)
         .select_related("brew")
@@ -46,6 +44,18 @@ def jars_with_stock(scope: Scope) -> tuple[tuple[Jar, float], ...]:
     )
     ordered = rows.order_by("-dissolves", "created_at", "id")
     return tuple((jar, max(0.0, jar.stock - jar.drawn)) for jar in ordered)
+
+
+def _since_looked(at: str) -> Q:
+    """Drawn after the jar was last looked at.
+
+    What was written as it was done goes by the order of writing, whatever the clock says; what
+    was written later, by the time that was said.
+    """
+    at_once = Q(**{f"{at}__gte": F("created_at")})
+    return (at_once & Q(seq__gt=OuterRef("stock_seq"))) | (
+        ~at_once & Q(**{f"{at}__gte": OuterRef("stock_at")})
+    )
 
 
 def _summed(rows: QuerySet[Any], field: str) -> Coalesce:

@@ -6,6 +6,8 @@ import uuid
 from dataclasses import dataclass
 from datetime import datetime
 
+from django.db import transaction
+
 from dace.core import api as core
 from dace.core.api import DaceError
 from dace.feeding.models import Can, CanPart, Dose
@@ -14,6 +16,7 @@ from dace.garden.models import Stand, Water
 from dace.garden.reads import core_water
 from dace.garden.reads import stand as stand_now
 from dace.households.changes import change
+from dace.households.keeping import new_row
 from dace.households.scope import ConflictError, Scope
 from dace.measuring.models import Subject
 from dace.measuring.services import past_instant, subject_of
@@ -46,6 +49,7 @@ class NewDose:
     poured_at: datetime | None = None
 
 
+@transaction.atomic
 def mix_and_pour(scope: Scope, new_can: NewCan, new_dose: NewDose) -> Dose:
     """Fill a can and pour from it, in one change.
 
@@ -68,6 +72,7 @@ def mix_and_pour(scope: Scope, new_can: NewCan, new_dose: NewDose) -> Dose:
     return dose
 
 
+@transaction.atomic
 def pour_rest(scope: Scope, can_id: uuid.UUID, new_dose: NewDose) -> Dose:
     """Pour from a can that was mixed before.
 
@@ -112,9 +117,7 @@ def _mix(scope: Scope, new: NewCan, mixed_at: datetime, stand_id: uuid.UUID) -> 
     _check_stock(stock, mixed)
     subject = subject_of(scope, new.id, Subject.Kind.CAN)
     can = Can.objects.create(
-        id=new.id,
-        household_id=scope.household_id,
-        created_at=scope.now,
+        **new_row(scope, new.id),
         subject=subject,
         water=water,
         vessel_l=new.vessel_l,
@@ -127,9 +130,7 @@ def _mix(scope: Scope, new: NewCan, mixed_at: datetime, stand_id: uuid.UUID) -> 
         mixed_at=mixed_at,
     )
     CanPart.objects.create(
-        id=uuid.uuid5(new.id, "part 1"),
-        household_id=scope.household_id,
-        created_at=scope.now,
+        **new_row(scope, uuid.uuid5(new.id, "part 1")),
         can=can,
         jar=jar,
         amount=mixed.amount,
@@ -160,9 +161,7 @@ def _pour(scope: Scope, can: Can, new: NewDose) -> Dose:
             f"up to {left / new.plants:.3g} L for each of {new.plants} would do",
         )
     return Dose.objects.create(
-        id=new.id,
-        household_id=scope.household_id,
-        created_at=scope.now,
+        **new_row(scope, new.id),
         can=can,
         stand=stand,
         fill=stand.fill,

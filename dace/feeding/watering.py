@@ -6,6 +6,8 @@ import uuid
 from dataclasses import dataclass
 from datetime import datetime
 
+from django.db import transaction
+
 from dace.core.api import DaceError, say
 from dace.feeding.models import Watering
 from dace.garden.models import Fill, Water
@@ -29,6 +31,7 @@ class NewWatering:
     poured_at: datetime | None = None
 
 
+@transaction.atomic
 def log_watering(scope: Scope, new: NewWatering) -> Watering:
     """Write a watering down.
 
@@ -58,6 +61,7 @@ def log_watering(scope: Scope, new: NewWatering) -> Watering:
         )
 
 
+@transaction.atomic
 def log_every_watering(scope: Scope, fill_id: uuid.UUID, logs: bool) -> Fill:
     """Whether every watering of a fill is written down; otherwise Dace assumes them.
 
@@ -72,5 +76,5 @@ def log_every_watering(scope: Scope, fill_id: uuid.UUID, logs: bool) -> Fill:
         words = "every watering is logged" if logs else "waterings are assumed"
         with change(scope, "watering", f"{fill}: {words}"):
             fill.logs_waterings = logs
-            fill.save()
+            fill.save(update_fields=["logs_waterings"])
     return fill

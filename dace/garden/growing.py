@@ -6,6 +6,8 @@ import uuid
 from dataclasses import dataclass
 from datetime import date
 
+from django.db import transaction
+
 from dace.core.api import APPROACHES, STAGE_WORDS, DaceError, Look, crop, out_of_order
 from dace.garden.models import Fill, Planting, StageSeen, Stand
 from dace.garden.planting import NewPlanting, plant_rows
@@ -26,6 +28,7 @@ class Seen:
     sure: bool = False
 
 
+@transaction.atomic
 def see_stage(scope: Scope, new: Seen) -> StageSeen:
     """A look at a planting: the stage clock is set by it.
 
@@ -73,9 +76,10 @@ def _set_aside(scope: Scope, planting: Planting, look: Look, sure: bool) -> None
                 "say that you are sure, and the older look is set aside",
             )
         row.undone_at = scope.now
-        row.save()
+        row.save(update_fields=["undone_at"])
 
 
+@transaction.atomic
 def follow(scope: Scope, planting_id: uuid.UUID, approach: str) -> Planting:
     """Which school a planting follows; empty is the garden's.
 
@@ -90,10 +94,11 @@ def follow(scope: Scope, planting_id: uuid.UUID, approach: str) -> Planting:
     planting = Planting.objects.fetch(scope, planting_id, "planting_id")
     with change(scope, "approach", f"{crop(planting.crop).name}: {approach or 'as the garden'}"):
         planting.approach = approach
-        planting.save()
+        planting.save(update_fields=["approach"])
     return planting
 
 
+@transaction.atomic
 def repeat_every(scope: Scope, planting_id: uuid.UUID, days: int | None) -> Planting:
     """Sow the same again every so many days; None ends that.
 
@@ -107,7 +112,7 @@ def repeat_every(scope: Scope, planting_id: uuid.UUID, days: int | None) -> Plan
     said = f"every {days} days" if days else "no more"
     with change(scope, "repeat", f"{crop(planting.crop).name} {said}"):
         planting.repeat_days = days
-        planting.save()
+        planting.save(update_fields=["repeat_days"])
     return planting
 
 
@@ -120,6 +125,7 @@ class Again:
     fill_id: uuid.UUID | None = None
 
 
+@transaction.atomic
 def sow_again(scope: Scope, planting_id: uuid.UUID, new: Again) -> Planting:
     """The same crop and count again, today; the rhythm moves on to the new one.
 
@@ -154,6 +160,6 @@ def sow_again(scope: Scope, planting_id: uuid.UUID, new: Again) -> Planting:
             ),
         )
         planting.repeat_days, before.repeat_days = every, None
-        planting.save()
-        before.save()
+        for one in (planting, before):
+            one.save(update_fields=["repeat_days"])
     return planting

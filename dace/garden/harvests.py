@@ -7,6 +7,8 @@ from dataclasses import dataclass
 from datetime import date
 from zoneinfo import ZoneInfo
 
+from django.db import transaction
+
 from dace.core.api import DaceError
 from dace.garden.models import Harvest, Planting
 from dace.households.changes import change
@@ -27,6 +29,7 @@ class NewHarvest:
     picked_on: date | None = None
 
 
+@transaction.atomic
 def log_harvest(scope: Scope, new: NewHarvest) -> Harvest:
     """Write a harvest down.
 

@@ -7,6 +7,7 @@ from dataclasses import asdict, dataclass
 from datetime import date
 
 from django.db import transaction
+from django.db.models import Max
 
 from dace.core.api import DaceError, medium
 from dace.garden.models import Fill, Garden, Place, Stand
@@ -40,22 +41,39 @@ class NewFill:
     name: str = ""
 
 
-def save_place(scope: Scope, garden: Garden, place_id: uuid.UUID, new: NewPlace) -> Place:
-    """A place at the end of the path, or another name or kind for one.
+@transaction.atomic
+def save_place(
+    scope: Scope,
+    garden: Garden,
+    place_id: uuid.UUID,
+    new: NewPlace,
+    filled: tuple[uuid.UUID, NewFill] | None = None,
+) -> Place:
+    """A place at the end of the path, or another name or kind for one; its fill goes with it.
 
     Raises
     ------
     DaceError
-        On field ``kind``.
+        On field ``kind``, or on what is wrong with the fill.
+    ConflictError
+        If either was changed meanwhile.
     """
     if new.kind not in Place.Kind.values:
         raise DaceError("kind", f"“{new.kind}”", f"use {', '.join(Place.Kind.values)}")
     values = asdict(new) | {"garden": garden}
-    if Place.objects.written_before(scope, place_id) is None:
-        values["walking_order"] = Place.objects.of(scope).count()
-    return keep(scope, Place, Written(place_id, "place"), values)
+    fresh = Place.objects.written_before(scope, place_id) is None
+    if fresh:
+        last = Place.objects.of(scope).aggregate(last=Max("walking_order"))["last"]
+        values["walking_order"] = 0 if last is None else last + 1
+    with change(scope, "place") as draft:
+        place = keep(scope, Place, Written(place_id, "place"), values)
+        if filled is not None:
+            save_fill(scope, place, *filled)
+        draft.summary = f"{place} {'added' if fresh else 'changed'}"
+    return place
 
 
+@transaction.atomic
 def save_fill(scope: Scope, place: Place, fill_id: uuid.UUID, new: NewFill) -> Fill:
     """What a place holds, or what is newly known of it.
 
@@ -69,12 +87,15 @@ def save_fill(scope: Scope, place: Place, fill_id: uuid.UUID, new: NewFill) -> F
         raise DaceError("size", "no size", "40 L or 3.6 x 1.2 m would do")
     if new.ph is not None and not 3 <= new.ph <= 10:
         raise DaceError("ph", f"a pH of {new.ph:g}", "3 to 10 would do; leave it out if not known")
-    with transaction.atomic():
+    with change(scope, "fill") as draft:
         subject = subject_of(scope, fill_id, Subject.Kind.FILL)
         values = asdict(new) | {"place": place, "subject": subject}
-        return keep(scope, Fill, Written(fill_id, "fill"), values)
+        fill = keep(scope, Fill, Written(fill_id, "fill"), values)
+        draft.summary = f"{fill} {'added' if fill.seq == fill.edition else 'changed'}"
+        return fill
 
 
+@transaction.atomic
 def empty_fill(scope: Scope, fill_id: uuid.UUID) -> Fill:
     """A pot or tray is emptied: nothing stands in that medium any more.
 
@@ -91,6 +112,7 @@ def empty_fill(scope: Scope, fill_id: uuid.UUID) -> Fill:
     return fill
 
 
+@transaction.atomic
 def refill(scope: Scope, row_id: uuid.UUID, fill_id: uuid.UUID) -> Fill:
     """Fresh medium of the same kind and size from today; the old one keeps its history.
 
@@ -137,9 +159,10 @@ def _bare(scope: Scope, fill_id: uuid.UUID) -> Fill:
 
 def _end(scope: Scope, fill: Fill) -> None:
     fill.renewed_on = max(today(scope, fill.place.garden), fill.filled_on)
-    fill.save()
+    fill.save(update_fields=["renewed_on"])
 
 
+@transaction.atomic
 def order_places(scope: Scope, garden: Garden, place_ids: list[uuid.UUID]) -> None:
     """The walking order.
 
@@ -158,9 +181,10 @@ def order_places(scope: Scope, garden: Garden, place_ids: list[uuid.UUID]) -> No
         for order, place_id in enumerate(place_ids):
             if places[place_id].walking_order != order:
                 places[place_id].walking_order = order
-                places[place_id].save()
+                places[place_id].save(update_fields=["walking_order"])
 
 
+@transaction.atomic
 def end_place(scope: Scope, place_id: uuid.UUID, day: date) -> Place:
     """A place that is walked past from a day on.
 

@@ -6,11 +6,13 @@ import uuid
 from dataclasses import dataclass
 from datetime import date
 
+from django.db import transaction
+
 from dace.core.api import STAGE_WORDS, DaceError, crop
 from dace.garden.models import Fill, Garden, Planting, StageSeen, Stand
 from dace.garden.services import today
 from dace.households.changes import change
-from dace.households.keeping import new_row
+from dace.households.keeping import new_row, refuse_if_changed_meanwhile
 from dace.households.scope import ConflictError, Scope, require_owner
 
 
@@ -39,6 +41,7 @@ class Move:
     on: date | None = None
 
 
+@transaction.atomic
 def plant(scope: Scope, new: NewPlanting) -> Planting:
     """A planting with its stands and the stage it is at.
 
@@ -88,6 +91,7 @@ def plant_rows(scope: Scope, new: NewPlanting) -> Planting:
     return planting
 
 
+@transaction.atomic
 def move(scope: Scope, new: Move) -> Stand:
     """Pot on, plant out, move or split: the old stand ends, and others begin.
 
@@ -130,6 +134,7 @@ def move(scope: Scope, new: Move) -> Stand:
         return _begin(scope, new.id, stand, fill, new.count, on)
 
 
+@transaction.atomic
 def thin(scope: Scope, row_id: uuid.UUID, stand_id: uuid.UUID, keep_count: int) -> Stand:
     """Fewer plants where they stand.
 
@@ -151,6 +156,7 @@ def thin(scope: Scope, row_id: uuid.UUID, stand_id: uuid.UUID, keep_count: int) 
         return _begin(scope, row_id, stand, stand.fill, keep_count, on)
 
 
+@transaction.atomic
 def mend(scope: Scope, planting_id: uuid.UUID, crop_key: str, started_on: date) -> Planting:
     """Another crop or another day, where the first was a slip.
 
@@ -172,12 +178,19 @@ def mend(scope: Scope, planting_id: uuid.UUID, crop_key: str, started_on: date) 
             f"{grown.name.lower()}, which is never {STAGE_WORDS[seen[0].stage]}",
             "end this planting and begin another",
         )
+    if planting.ended_on is not None:
+        raise ConflictError(
+            "planting_id", f"{grown.name}, which has ended", "take its end back from the Notebook"
+        )
+    wanted = {"crop": grown.key, "started_on": started_on}
+    refuse_if_changed_meanwhile(scope, planting, wanted)
     with change(scope, "planting", f"{grown.name} put right"):
         planting.crop, planting.started_on = grown.key, started_on
-        planting.save()
+        planting.save(update_fields=["crop", "started_on"])
     return planting
 
 
+@transaction.atomic
 def recount(scope: Scope, stand_id: uuid.UUID, count: int) -> Stand:
     """So many stand there, where the first count was a slip.
 
@@ -188,12 +201,14 @@ def recount(scope: Scope, stand_id: uuid.UUID, count: int) -> Stand:
     """
     require_owner(scope)
     stand = _standing(scope, stand_id)
+    refuse_if_changed_meanwhile(scope, stand, {"count": count})
     with change(scope, "count", f"{crop(stand.planting.crop).counted(count)} at {stand.fill}"):
         stand.count = count
-        stand.save()
+        stand.save(update_fields=["count"])
     return stand
 
 
+@transaction.atomic
 def end_planting(scope: Scope, planting_id: uuid.UUID) -> Planting:
     """The crop is over; its history stays.
 
@@ -207,7 +222,7 @@ def end_planting(scope: Scope, planting_id: uuid.UUID) -> Planting:
     if planting.ended_on is None:
         with change(scope, "end", f"{crop(planting.crop).name} ended"):
             planting.ended_on = max(today(scope, planting.garden), planting.started_on)
-            planting.save()
+            planting.save(update_fields=["ended_on"])
     return planting
 
 
@@ -223,7 +238,7 @@ def _check_count(count: int, stand: Stand) -> None:
 
 def _end(stand: Stand, on: date) -> None:
     stand.to_on = max(on, stand.from_on)
-    stand.save()
+    stand.save(update_fields=["to_on"])
 
 
 def _begin(

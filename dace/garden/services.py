@@ -62,6 +62,7 @@ def today(scope: Scope, garden: Garden) -> date:
     return scope.now.astimezone(zoneinfo.ZoneInfo(garden.zone)).date()
 
 
+@transaction.atomic
 def save_garden(scope: Scope, garden_id: uuid.UUID, new: NewGarden) -> Garden:
     """A garden for the household, or other habits for it.
 
@@ -86,6 +87,7 @@ def save_garden(scope: Scope, garden_id: uuid.UUID, new: NewGarden) -> Garden:
     return keep(scope, Garden, Written(garden_id, "garden"), asdict(new))
 
 
+@transaction.atomic
 def save_water(scope: Scope, garden: Garden, water_id: uuid.UUID, new: NewWater) -> Water:
     """A water to fill cans with, or what is newly known of it.
 
@@ -130,6 +132,7 @@ def _blended(scope: Scope, parts: dict[str, float]) -> core.WaterIons:
     return core.blend(tuple(found))
 
 
+@transaction.atomic
 def save_vessel(scope: Scope, garden: Garden, vessel_id: uuid.UUID, new: NewVessel) -> Vessel:
     """A can that she owns."""
     if new.kind not in VESSEL_KINDS:
@@ -139,6 +142,7 @@ def save_vessel(scope: Scope, garden: Garden, vessel_id: uuid.UUID, new: NewVess
     return keep(scope, Vessel, Written(vessel_id, "vessel"), asdict(new) | {"garden": garden})
 
 
+@transaction.atomic
 def save_measure(scope: Scope, garden: Garden, measure_id: uuid.UUID, new: core.Owned) -> Measure:
     """A spoon, syringe, beaker or scoop that she owns."""
     return keep(scope, Measure, Written(measure_id, "measure"), asdict(new) | {"garden": garden})

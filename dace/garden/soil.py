@@ -6,6 +6,8 @@ import uuid
 from dataclasses import dataclass, field
 from datetime import date
 
+from django.db import transaction
+
 from dace.core.api import DaceError, medium, read_soil_test
 from dace.garden.models import Fill, SoilTest
 from dace.garden.services import today
@@ -24,6 +26,7 @@ class NewSoilTest:
     tested_on: date | None = None
 
 
+@transaction.atomic
 def keep_soil_test(scope: Scope, fill_id: uuid.UUID, new: NewSoilTest) -> SoilTest:
     """What a test of a fill found; the books go by it from then on.
 

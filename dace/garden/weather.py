@@ -8,6 +8,8 @@ from dataclasses import dataclass
 from datetime import date, timedelta
 from functools import lru_cache
 
+from django.db import transaction
+
 from dace.core import api as core
 from dace.core.api import DaceError, Days, Outlook, WeatherAsked
 from dace.garden.models import Garden, OwnWeather
@@ -87,6 +89,7 @@ def _with_own(service: Days, own: OwnDays) -> Days:
     return Days(service.first, tuple(low), tuple(high), tuple(rain))
 
 
+@transaction.atomic
 def keep_own_weather(scope: Scope, garden: Garden, row_id: uuid.UUID, text: str) -> OwnWeather:
     """Her own days from a table as text; they count before the service's.
 

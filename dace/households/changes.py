@@ -4,19 +4,19 @@ from __future__ import annotations
 
 import json
 import uuid
-from collections.abc import Callable, Iterator
+from collections.abc import Callable, Iterable, Iterator
 from contextlib import contextmanager
 from dataclasses import dataclass
 from datetime import datetime
-from typing import TypeVar
+from typing import Any, TypeVar
 
 import reversion
 from django.contrib.auth import get_user_model
-from django.core import serializers
 from django.db import models
+from django.db.models import Max
 from reversion.models import Version
 
-from dace.households.models import Change, Kept
+from dace.households.models import Change, Kept, writing
 from dace.households.scope import ConflictError, NotAllowedError, NotFoundError, Scope
 
 M = TypeVar("M", bound=type[models.Model])
@@ -51,6 +51,10 @@ def tracked(model: M) -> M:
 def change(scope: Scope, kind: str, summary: str = "") -> Iterator[Draft]:
     """One transaction whose rows are remembered together.
 
+    A change inside another is part of it. A service reads what it changes inside the same
+    transaction: that begins with the write lock, so that two hands never work from the same
+    old rows.
+
     Parameters
     ----------
     scope : Scope
@@ -66,10 +70,23 @@ def change(scope: Scope, kind: str, summary: str = "") -> Iterator[Draft]:
         Of the change.
     """
     draft = Draft(kind, summary)
-    with reversion.create_revision(atomic=True):
+    if reversion.is_active():  # part of a larger change, which has its own line
+        yield draft
+        return
+    number = next_number()
+    with reversion.create_revision(atomic=True), writing(number):
         yield draft
         _sign(scope, draft, undoes=None)
     scope.memo.clear()
+    made = _own(scope).filter(pk__gte=number).order_by("id").first()
+    if made is not None:
+        scope.memo["written"] = _record(made)
+
+
+def next_number() -> int:
+    """The number of the change to come; changes are numbered as they are written."""
+    newest: int | None = Change.objects.aggregate(newest=Max("id"))["newest"]
+    return (newest or 0) + 1
 
 
 def _sign(scope: Scope, draft: Draft, undoes: Change | None) -> None:
@@ -95,12 +112,26 @@ def last_change(scope: Scope) -> ChangeRecord | None:
     return _record(found) if found else None
 
 
-def change_of(scope: Scope, row_id: uuid.UUID) -> ChangeRecord | None:
-    """The newest standing change that wrote a row; the newest of all where none names it."""
+def changed_since(row: Kept, seen: int, names: Iterable[str]) -> list[str]:
+    """Which of these fields are other than at the change of that number."""
+    older = Version.objects.get_for_object_reference(type(row), row.pk)
+    version = older.filter(revision__change__pk__lte=seen).first()
+    if version is None:
+        return list(names)
+    then = _fields(version)
+    attributes = {name: row._meta.get_field(name).attname for name in names}  # type: ignore[union-attr]
+    return [name for name, at in attributes.items() if then.get(at) != _as_kept(getattr(row, at))]
+
+
+def change_written(scope: Scope, row_id: uuid.UUID) -> ChangeRecord | None:
+    """What this asking wrote; where it repeats an older one, what stands of the row."""
+    written: ChangeRecord | None = scope.memo.get("written")
+    if written is not None:
+        return written
     rows = _own(scope).filter(undone=False, undoes__isnull=True)
     rows = rows.filter(revision__version__object_id=str(row_id))
     found = rows.order_by("-id").first()
-    return _record(found) if found else last_change(scope)
+    return _record(found) if found else None
 
 
 def undo(scope: Scope, change_id: int | None = None) -> ChangeRecord:
@@ -125,7 +156,7 @@ def undo(scope: Scope, change_id: int | None = None) -> ChangeRecord:
     ConflictError
         If what it wrote was changed since, or it is undone already.
     """
-    with reversion.create_revision(atomic=True):
+    with reversion.create_revision(atomic=True), writing(next_number()):
         target = _target(scope, change_id)
         for version in Version.objects.filter(revision=target.revision).order_by("-pk"):
             _take_back(scope, version)
@@ -159,32 +190,47 @@ def _target(scope: Scope, change_id: int | None) -> Change:
 
 
 def _take_back(scope: Scope, version: Version) -> None:
+    """Put back what this version changed of its row, and nothing else of it."""
     model = version._model
     row = model._base_manager.filter(pk=version.object_id).first()
-    if row is None or not _stands_as(row, version):
+    older = Version.objects.get_for_object_reference(model, version.object_id)
+    before = older.filter(pk__lt=version.pk).first()
+    then, was = _fields(version), _fields(before) if before else {}
+    changed = {name for name in then if before is None or was.get(name) != then[name]}
+    if row is None or any(_as_kept(getattr(row, name)) != then[name] for name in changed):
         raise ConflictError("change", "something changed since", "undo the later change first")
-    before = (
-        Version.objects.get_for_object_reference(model, version.object_id)
-        .filter(pk__lt=version.pk)
-        .first()
-    )
     if before is None:
         assert isinstance(row, Kept)
         if row.beginning_stays:
             raise ConflictError("change", "the beginning of the garden", "nothing lies before it")
         row.undone_at = scope.now
+        changed = {"undone_at"}
     else:
-        for name, value in before.field_dict.items():
-            setattr(row, name, value)
-    row.save()
+        for name in changed & was.keys():
+            setattr(row, name, was[name])
+    row.save(update_fields=sorted(changed))
 
 
-def _stands_as(row: models.Model, version: Version) -> bool:
-    """Whether a row is still as a version keeps it, to the millisecond that versions keep."""
-    (now,) = json.loads(serializers.serialize(version.format, [row]))
-    (then,) = json.loads(version.serialized_data)
-    # a version kept before a field was added says nothing of it
-    return all(now["fields"].get(name) == value for name, value in then["fields"].items())
+_BOOKKEEPING = {"seq", "edition"}
+
+
+def _fields(version: Version) -> dict[str, Any]:
+    """What a version says of its row; of a field that was added later it says nothing."""
+    (kept,) = json.loads(version.serialized_data)
+    names = {version._model._meta.get_field(name).attname for name in kept["fields"]}
+    values: dict[str, Any] = version.field_dict
+    return {
+        name: _as_kept(value)
+        for name, value in values.items()
+        if name in names and name not in _BOOKKEEPING
+    }
+
+
+def _as_kept(value: Any) -> Any:
+    """A value as versions keep it: instants to the millisecond."""
+    if isinstance(value, datetime):
+        return value.replace(microsecond=value.microsecond // 1000 * 1000)
+    return value
 
 
 def _record(found: Change) -> ChangeRecord:

@@ -7,7 +7,9 @@ from dataclasses import dataclass
 from datetime import date
 from typing import Any, TypeVar, cast
 
-from dace.households.changes import change
+from django.db import transaction
+
+from dace.households.changes import change, changed_since
 from dace.households.models import Kept, Usable
 from dace.households.scope import ConflictError, Scope, require_owner
 
@@ -23,6 +25,7 @@ class Written:
     kind: str
 
 
+@transaction.atomic
 def keep(scope: Scope, model: type[K], written: Written, values: dict[str, Any]) -> K:
     """Add a row under an id made by the client, or edit the one that has it.
 
@@ -56,15 +59,46 @@ def keep(scope: Scope, model: type[K], written: Written, values: dict[str, Any])
             row = cast(K, model.objects.create(**new_row(scope, written.id), **values))
             draft.summary = f"{row} added"
         return row
-    if row.undone_at is not None:
-        raise ConflictError("id", "something that was undone", "put it back first")
-    if any(getattr(row, name) != value for name, value in values.items()):
-        with change(scope, written.kind) as draft:
-            for name, value in values.items():
-                setattr(row, name, value)
-            row.save()
-            draft.summary = f"{row} changed"
+    changed = [name for name, value in values.items() if getattr(row, name) != value]
+    if not changed:
+        return row
+    refuse_if_changed_meanwhile(scope, row, {name: values[name] for name in changed})
+    with change(scope, written.kind) as draft:
+        for name in changed:
+            setattr(row, name, values[name])
+        row.save(update_fields=changed)
+        draft.summary = f"{row} changed"
     return row
+
+
+def refuse_if_changed_meanwhile(scope: Scope, row: Kept, wanted: dict[str, Any]) -> None:
+    """Two hands on one row: the second is told both, and nothing is written.
+
+    Raises
+    ------
+    ConflictError
+        On ``edition``, if one of these fields is another than on her screen.
+    """
+    if scope.seen is None or row.edition <= scope.seen:
+        return
+    others = changed_since(row, scope.seen, wanted)
+    if not others:
+        return
+    told = [
+        f"{name.replace('_', ' ')} {_word(getattr(row, name))} where you say {_word(wanted[name])}"
+        for name in others
+    ]
+    raise ConflictError(
+        "edition",
+        f"{row}, which was changed meanwhile: {', '.join(told)}",
+        "take what stands, or write yours all the same",
+    )
+
+
+def _word(value: Any) -> str:
+    if value is None or value in ("", {}, []):
+        return "nothing"
+    return f"{value:g}" if isinstance(value, float) else f"“{value}”"
 
 
 def new_row(scope: Scope, row_id: uuid.UUID) -> dict[str, Any]:
@@ -72,6 +106,7 @@ def new_row(scope: Scope, row_id: uuid.UUID) -> dict[str, Any]:
     return {"id": row_id, "household_id": scope.household_id, "created_at": scope.now}
 
 
+@transaction.atomic
 def put_away(scope: Scope, model: type[U], row_id: uuid.UUID, day: date) -> U:
     """Stop using something from a day on; what was done with it stays.
 
@@ -87,5 +122,5 @@ def put_away(scope: Scope, model: type[U], row_id: uuid.UUID, day: date) -> U:
     if row.ended_on is None:
         with change(scope, "end", f"{row} put away"):
             row.ended_on = day
-            row.save()
+            row.save(update_fields=["ended_on"])
     return row

@@ -3,13 +3,28 @@
 from __future__ import annotations
 
 import uuid
-from typing import ClassVar, Self, TypeVar
+from collections.abc import Iterator
+from contextlib import contextmanager
+from contextvars import ContextVar
+from typing import Any, ClassVar, Self, TypeVar
 
 from django.contrib.auth.models import AbstractUser
 from django.db import models
 from reversion.models import Revision
 
-from dace.households.scope import NotFoundError, Scope, WrongHouseholdError
+from dace.households.scope import ConflictError, NotFoundError, Scope, WrongHouseholdError
+
+_number: ContextVar[int] = ContextVar("number", default=0)
+
+
+@contextmanager
+def writing(number: int) -> Iterator[None]:
+    """Rows that are saved inside carry the number of this change."""
+    token = _number.set(number)
+    try:
+        yield
+    finally:
+        _number.reset(token)
 
 
 class User(AbstractUser):
@@ -91,16 +106,24 @@ class KeptQuerySet(models.QuerySet[M]):
         row = self.filter(pk=row_id).first()
         if row is not None and row.household_id != scope.household_id:
             raise WrongHouseholdError("id", "an id that is in use", "make a new one")
+        if row is not None and row.undone_at is not None:
+            raise ConflictError("id", "something that was undone", "put it back from the Notebook")
         return row
 
 
 class Kept(models.Model):
-    """Something a household keeps: its id made by the client, undone rather than deleted."""
+    """Something a household keeps: its id made by the client, undone rather than deleted.
+
+    ``seq`` is the number of the change that first wrote it, ``edition`` of the one that last
+    did: clocks can step back, numbers cannot.
+    """
 
     id = models.UUIDField(primary_key=True, default=uuid.uuid4, editable=False)
     household = models.ForeignKey(Household, on_delete=models.CASCADE, related_name="+")
     created_at = models.DateTimeField()
     undone_at = models.DateTimeField(null=True, blank=True)
+    seq = models.BigIntegerField(default=0, editable=False)
+    edition = models.BigIntegerField(default=0, editable=False)
 
     beginning_stays: ClassVar[bool] = False
     """Whether its first writing can be undone: a household without its garden is no place."""
@@ -109,6 +132,16 @@ class Kept(models.Model):
 
     class Meta:
         abstract = True
+
+    def save(self, **kwargs: Any) -> None:
+        """Write it, numbered by the change that is under way."""
+        self.edition = _number.get()
+        if self._state.adding:
+            self.seq = self.edition
+        only = kwargs.get("update_fields")
+        if only is not None:
+            kwargs["update_fields"] = {*only, "edition"}
+        super().save(**kwargs)
 
 
 class UsableQuerySet(KeptQuerySet[M]):

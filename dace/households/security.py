@@ -12,6 +12,8 @@ from dace.households import clock
 from dace.households.models import Membership
 from dace.households.scope import Scope
 
+_LONGEST = 18
+
 
 class HouseholdSession(APIKeyCookie):
     """A signed-in member; the endpoint finds the scope in ``request.auth``."""
@@ -26,7 +28,13 @@ class HouseholdSession(APIKeyCookie):
         if member is None:
             return None
         owner = member.role == Membership.Role.OWNER
-        return Scope(member.household_id, member.user_id, clock.now(), owner)
+        return Scope(member.household_id, member.user_id, clock.now(), owner, _seen(request))
+
+
+def _seen(request: HttpRequest) -> int | None:
+    """The newest change that the page had read, where it says so."""
+    said = request.headers.get("If-Match", "").strip('"')
+    return int(said) if said.isascii() and said.isdigit() and len(said) < _LONGEST else None
 
 
 class AnyoneWithToken(APIKeyCookie):

@@ -6,6 +6,8 @@ import uuid
 from dataclasses import dataclass
 from datetime import UTC, datetime, tzinfo
 
+from django.db import transaction
+
 from dace.core import api as core
 from dace.core.api import LoggedHour
 from dace.households.changes import change
@@ -41,11 +43,18 @@ def import_series(
     DaceError
         On ``text``, with the line that cannot be read. Nothing is written then.
     """
+    # a long table is read before the write lock is taken
+    return _keep(scope, row_id, subject_id, core.read_log(text, zone))
+
+
+@transaction.atomic
+def _keep(
+    scope: Scope, row_id: uuid.UUID, subject_id: uuid.UUID, hours: tuple[LoggedHour, ...]
+) -> Series:
     repeat = Series.objects.written_before(scope, row_id)
     if repeat is not None:
         return repeat
     subject = Subject.objects.fetch(scope, subject_id, "subject_id")
-    hours = core.read_log(text, zone)
     count = sum(one.count for one in hours)
     with change(scope, "series", f"{count:,} readings of a logger"):
         series = Series.objects.create(

@@ -6,6 +6,8 @@ import uuid
 from dataclasses import asdict, dataclass
 from datetime import datetime, timedelta
 
+from django.db import transaction
+
 from dace.core.api import FEELS, SCALES, DaceError, PenReading, reading_at_25
 from dace.households.changes import change
 from dace.households.keeping import Written, keep, new_row
@@ -29,6 +31,7 @@ class NewReading:
     pen_id: uuid.UUID | None = None
 
 
+@transaction.atomic
 def log_reading(scope: Scope, new: NewReading) -> Reading:
     """Keep a reading beside what was read.
 
@@ -48,9 +51,7 @@ def log_reading(scope: Scope, new: NewReading) -> Reading:
         raise DaceError("pots", f"{new.pots} pots", f"1 to {_MOST_POTS} would do")
     with change(scope, "reading", f"reading of {at_25.value:.2f} mS/cm"):
         return Reading.objects.create(
-            id=new.id,
-            household_id=scope.household_id,
-            created_at=scope.now,
+            **new_row(scope, new.id),
             subject=Subject.objects.fetch(scope, new.subject_id, "subject_id"),
             value=new.pen.value,
             scale=new.pen.scale,
@@ -92,6 +93,7 @@ class NewFieldTest:
     taken_at: datetime | None = None
 
 
+@transaction.atomic
 def log_test(scope: Scope, new: NewFieldTest) -> FieldTest:
     """Keep a test of what drains, or of the medium.
 
@@ -131,7 +133,7 @@ def log_test(scope: Scope, new: NewFieldTest) -> FieldTest:
 def subject_of(scope: Scope, owner_id: uuid.UUID, kind: Subject.Kind) -> Subject:
     """The subject by which something is read, under an id that follows from its own."""
     subject_id = uuid.uuid5(owner_id, "subject")
-    found = Subject.objects.written_before(scope, subject_id)
+    found = Subject.objects.filter(pk=subject_id, household_id=scope.household_id).first()
     return found or Subject.objects.create(**new_row(scope, subject_id), kind=kind)
 
 
@@ -165,6 +167,7 @@ class NewPen:
     compensates: bool = True
 
 
+@transaction.atomic
 def save_pen(scope: Scope, pen_id: uuid.UUID, new: NewPen) -> Pen:
     """A pen that she owns, counted calibrated on the day it comes.
 
@@ -187,6 +190,7 @@ def save_pen(scope: Scope, pen_id: uuid.UUID, new: NewPen) -> Pen:
     return keep(scope, Pen, Written(pen_id, "pen"), values)
 
 
+@transaction.atomic
 def calibrate(scope: Scope, pen_id: uuid.UUID) -> Pen:
     """The pen was set right in its standard: from now on its drift begins anew.
 
@@ -198,5 +202,5 @@ def calibrate(scope: Scope, pen_id: uuid.UUID) -> Pen:
     pen = Pen.objects.fetch(scope, pen_id, "pen_id")
     with change(scope, "calibration", f"{pen.name} calibrated"):
         pen.calibrated_at = scope.now
-        pen.save()
+        pen.save(update_fields=["calibrated_at"])
     return pen

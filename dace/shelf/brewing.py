@@ -7,6 +7,8 @@ from dataclasses import dataclass, field
 from datetime import datetime
 from typing import Any
 
+from django.db import transaction
+
 from dace.core import api as core
 from dace.core.api import DaceError, Recipe
 from dace.garden.models import Water
@@ -21,7 +23,7 @@ from dace.shelf.models import Brew, BrewEvent, OwnMaterial
 from dace.shelf.recipes import ingredients_of
 from dace.shelf.seen import checked, remember
 
-_MOST_BOTTLED = 1.6  # times what is expected through the strainer
+MOST_BOTTLED = 1.6  # times what is expected through the strainer
 
 
 @dataclass(frozen=True)
@@ -99,6 +101,7 @@ def recipe_as_said(scope: Scope, new: NewBrew, measures: str) -> tuple[Recipe, W
     return recipe, water, items
 
 
+@transaction.atomic
 def start_brew(scope: Scope, row_id: uuid.UUID, new: NewBrew, measures: str) -> Brew:
     """A brew begins.
 
@@ -132,6 +135,7 @@ def start_brew(scope: Scope, row_id: uuid.UUID, new: NewBrew, measures: str) -> 
         )
 
 
+@transaction.atomic
 def do_step(scope: Scope, row_id: uuid.UUID, brew_id: uuid.UUID, kind: str) -> BrewEvent:
     """Stirred, or its gas let out.
 
@@ -149,13 +153,14 @@ def do_step(scope: Scope, row_id: uuid.UUID, brew_id: uuid.UUID, kind: str) -> B
         return repeat
     if kind not in (BrewEvent.Kind.STIR, BrewEvent.Kind.VENT):
         raise DaceError("kind", f"“{kind}”", "stir or vent would do")
-    brew = _on_its_way(scope, brew_id)
+    brew = on_its_way(scope, brew_id)
     with change(scope, "brew", f"{brew.name}: {BrewEvent.Kind(kind).label}"):
         return BrewEvent.objects.create(
             **new_row(scope, row_id), brew=brew, kind=kind, at=scope.now
         )
 
 
+@transaction.atomic
 def add_to_brew(
     scope: Scope, row_id: uuid.UUID, brew_id: uuid.UUID, said: Said, measures: str
 ) -> BrewEvent:
@@ -173,19 +178,20 @@ def add_to_brew(
     repeat = BrewEvent.objects.written_before(scope, row_id)
     if repeat is not None:
         return repeat
-    brew = _on_its_way(scope, brew_id)
+    brew = on_its_way(scope, brew_id)
     row = read_ingredients(scope, (said,), measures)[0]
     brew.ingredients = [*brew.ingredients, row | {"since_day": round(day_of(brew, scope.now), 2)}]
     core_recipe(brew)  # refuses what cannot be
     name = core.material(row["material"]).name.lower()
     with change(scope, "brew", f"{brew.name}: {row['said']} of {name} added"):
-        brew.save()
+        brew.save(update_fields=["ingredients"])
         return BrewEvent.objects.create(
             **new_row(scope, row_id), brew=brew, kind=BrewEvent.Kind.ADD, at=scope.now
         )
 
 
-def _on_its_way(scope: Scope, brew_id: uuid.UUID) -> Brew:
+def on_its_way(scope: Scope, brew_id: uuid.UUID) -> Brew:
+    """A brew that is neither strained nor thrown out, or a ``ConflictError``."""
     brew = Brew.objects.select_related("water", "subject").fetch(scope, brew_id, "brew_id")
     ended = brew.events.filter(
         kind__in=(BrewEvent.Kind.STRAIN, BrewEvent.Kind.THROW), undone_at__isnull=True

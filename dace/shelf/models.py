@@ -80,7 +80,7 @@ class Jar(Usable):
     teaspoon of a dry feed weighs; ``price`` of the whole pack, in the garden's money; ``material``
     is what it is made of, where the core knows that: it says how a slow one comes out, and
     which cautions bear on it. A bottle comes from a ``brew``, and ``contents`` are the core's
-    figures of it as it was strained.
+    figures of it as it was strained. ``stock_seq`` is the number of the change that told the stock.
     """
 
     name = models.CharField(max_length=80)
@@ -103,6 +103,7 @@ class Jar(Usable):
     holds = models.FloatField()
     stock = models.FloatField()
     stock_at = models.DateTimeField()
+    stock_seq = models.BigIntegerField(default=0, editable=False)
     brew = models.ForeignKey(Brew, null=True, on_delete=models.PROTECT, related_name="bottles")
     contents = models.JSONField(null=True, blank=True)
 

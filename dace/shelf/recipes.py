@@ -9,6 +9,8 @@ from functools import cache
 from importlib import resources
 from typing import Any
 
+from django.db import transaction
+
 from dace.core import api as core
 from dace.core.api import DaceError, Ingredient
 from dace.households.keeping import Written, keep
@@ -75,6 +77,7 @@ def own_materials(scope: Scope) -> tuple[OwnMaterial, ...]:
     return tuple(OwnMaterial.objects.in_use(scope).order_by("name"))
 
 
+@transaction.atomic
 def save_material(
     scope: Scope, row_id: uuid.UUID, name: str, like: str, percent: dict[str, float]
 ) -> OwnMaterial:
@@ -97,6 +100,7 @@ def save_material(
     return keep(scope, OwnMaterial, Written(row_id, "material"), values)
 
 
+@transaction.atomic
 def save_recipe(scope: Scope, row_id: uuid.UUID, new: RecipeRecord) -> OwnRecipe:
     """A recipe of her own.
 

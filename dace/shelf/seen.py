@@ -7,6 +7,8 @@ from collections.abc import Collection
 from datetime import date
 from zoneinfo import ZoneInfo
 
+from django.db import transaction
+
 from dace.core import api as core
 from dace.core.api import DaceError
 from dace.garden.models import Garden
@@ -16,6 +18,7 @@ from dace.households.scope import NotFoundError, Scope
 from dace.shelf.models import Brew, Jar, SeenTo
 
 
+@transaction.atomic
 def see_to(scope: Scope, row_id: uuid.UUID, caution: str, about: uuid.UUID) -> SeenTo:
     """Remember that a caution was seen to for a jar or brew.
 

@@ -8,8 +8,10 @@ from dataclasses import dataclass
 from datetime import date
 from typing import Any
 
+from django.db import transaction
+
 from dace.core.api import DaceError, Label, material
-from dace.households.changes import change
+from dace.households.changes import change, next_number
 from dace.households.keeping import Written, keep
 from dace.households.scope import Scope
 from dace.shelf.models import Jar
@@ -34,6 +36,7 @@ class NewJar:
     material: str = ""
 
 
+@transaction.atomic
 def save_jar(scope: Scope, jar_id: uuid.UUID, new: NewJar) -> Jar:
     """A jar with its label, or its label put right.
 
@@ -66,7 +69,7 @@ def save_jar(scope: Scope, jar_id: uuid.UUID, new: NewJar) -> Jar:
     }
     if Jar.objects.written_before(scope, jar_id) is None:
         stock = new.holds if new.stock is None else new.stock
-        values |= {"stock": stock, "stock_at": scope.now}
+        values |= {"stock": stock, "stock_at": scope.now, "stock_seq": next_number()}
     return keep(scope, Jar, Written(jar_id, "jar"), values)
 
 
@@ -84,6 +87,7 @@ def _check(new: NewJar) -> None:
             raise DaceError(name, f"{value:g}", "more than 0 would do; leave it out if not known")
 
 
+@transaction.atomic
 def look_at_stock(scope: Scope, jar_id: uuid.UUID, stock: float) -> Jar:
     """What is in a jar by looking: earlier draws no longer count.
 
@@ -100,6 +104,6 @@ def look_at_stock(scope: Scope, jar_id: uuid.UUID, stock: float) -> Jar:
             "stock", f"{stock:g} in a jar of {jar.holds:g}", "0 up to a full jar would do"
         )
     with change(scope, "stock", f"{jar.name} holds {stock:g}"):
-        jar.stock, jar.stock_at = stock, scope.now
-        jar.save()
+        jar.stock, jar.stock_at, jar.stock_seq = stock, scope.now, next_number()
+        jar.save(update_fields=["stock", "stock_at", "stock_seq"])
     return jar

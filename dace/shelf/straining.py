@@ -7,14 +7,16 @@ from dataclasses import dataclass
 from datetime import timedelta
 from typing import Any
 
+from django.db import transaction
+
 from dace.core import api as core
 from dace.core.api import BottleContents, DaceError
-from dace.households.changes import change
+from dace.households.changes import change, next_number
 from dace.households.keeping import new_row
 from dace.households.scope import ConflictError, Scope
 from dace.measuring.models import Subject
 from dace.measuring.services import subject_of
-from dace.shelf.brewing import _MOST_BOTTLED, _on_its_way
+from dace.shelf.brewing import MOST_BOTTLED, on_its_way
 from dace.shelf.brews import core_readings, core_recipe, day_of
 from dace.shelf.models import Brew, BrewEvent, Jar
 
@@ -28,6 +30,7 @@ class Strained:
     name: str
 
 
+@transaction.atomic
 def strain(scope: Scope, brew_id: uuid.UUID, new: Strained) -> Jar:
     """Strain a brew into a bottle: from now on it pours like a jar.
 
@@ -43,10 +46,10 @@ def strain(scope: Scope, brew_id: uuid.UUID, new: Strained) -> Jar:
     repeat = Jar.objects.written_before(scope, new.bottle_id)
     if repeat is not None:
         return repeat
-    brew = _on_its_way(scope, brew_id)
+    brew = on_its_way(scope, brew_id)
     recipe, day = core_recipe(brew), day_of(brew, scope.now)
     found = core.estimate(recipe, 1)
-    most = _MOST_BOTTLED * found.volume_l
+    most = MOST_BOTTLED * found.volume_l
     if not 0 < new.litres <= most:
         raise DaceError("litres", f"{new.litres:g} L", f"up to {most:.3g} L can be in it")
     weighed = core.weigh(recipe, core_readings(scope, brew))
@@ -74,6 +77,7 @@ def strain(scope: Scope, brew_id: uuid.UUID, new: Strained) -> Jar:
             holds=1000 * new.litres,
             stock=1000 * new.litres,
             stock_at=scope.now,
+            stock_seq=next_number(),
             use_by=(scope.now + timedelta(days=keeps)).date(),
             brew=brew,
             contents=contents_as_kept(contents),
@@ -91,6 +95,7 @@ def contents_as_kept(found: BottleContents) -> dict[str, Any]:
     }
 
 
+@transaction.atomic
 def second_run(scope: Scope, row_id: uuid.UUID, brew_id: uuid.UUID, volume_l: float) -> Brew:
     """Fresh water on the same solids.
 
@@ -128,6 +133,7 @@ def second_run(scope: Scope, row_id: uuid.UUID, brew_id: uuid.UUID, volume_l: fl
         )
 
 
+@transaction.atomic
 def throw_out(scope: Scope, row_id: uuid.UUID, brew_id: uuid.UUID) -> BrewEvent:
     """A brew goes on the heap.
 
@@ -141,7 +147,7 @@ def throw_out(scope: Scope, row_id: uuid.UUID, brew_id: uuid.UUID) -> BrewEvent:
     repeat = BrewEvent.objects.written_before(scope, row_id)
     if repeat is not None:
         return repeat
-    brew = _on_its_way(scope, brew_id)
+    brew = on_its_way(scope, brew_id)
     with change(scope, "brew", f"{brew.name} thrown out"):
         _end(scope, brew)
         return BrewEvent.objects.create(
@@ -152,4 +158,4 @@ def throw_out(scope: Scope, row_id: uuid.UUID, brew_id: uuid.UUID) -> BrewEvent:
 def _end(scope: Scope, brew: Brew) -> None:
     """It is on its way no more; its page and its bottles stay."""
     brew.ended_on = scope.now.date()
-    brew.save()
+    brew.save(update_fields=["ended_on"])

@@ -92,11 +92,14 @@ def _value(number: int, line: str, cell: str) -> float:
 
 
 def _hour(number: int, line: str, at: str, hours: dict[str, int], zone: tzinfo) -> int:
-    """Hours since 1970; worked out once for each hour and offset that is written."""
+    """Hours since 1970; worked out once for each quarter of an hour and offset that is written.
+
+    Zones stand whole quarters apart from UTC: an hour of the wall lies in two of ours there.
+    """
     shape = _TIME.fullmatch(at)
     if shape is None:
         raise DaceError("text", _where(number, line), _WOULD_DO)
-    key = f"{at[:13]} {shape[3] or ''}"
+    key = f"{at[:13]} {int(at[14:16]) // 15} {shape[3] or ''}"
     if key not in hours:
         try:
             instant = datetime.fromisoformat(at)

@@ -6,7 +6,6 @@ import uuid
 from datetime import date
 from typing import Annotated, Any
 
-from django.db import transaction
 from ninja import Router, Schema
 from pydantic import Field
 
@@ -148,11 +147,9 @@ def place(request: Any, place_id: uuid.UUID, payload: PlaceIn) -> WrittenOut:
     """Add a place with its fill, or edit either."""
     scope, garden = request.auth, garden_of(request.auth)
     new = NewPlace(payload.name, payload.kind, payload.covered)
-    with transaction.atomic():
-        row = save_place(scope, garden, place_id, new)
-        if payload.fill is not None:
-            save_fill(scope, row, payload.fill.id, _new_fill(scope, garden, payload.fill))
-    return written(scope, row.pk)
+    fill = payload.fill
+    filled = (fill.id, _new_fill(scope, garden, fill)) if fill else None
+    return written(scope, save_place(scope, garden, place_id, new, filled).pk)
 
 
 @router.put("/places/{place_id}/fills", response=WrittenOut, operation_id="save_fill")

@@ -8,7 +8,7 @@ from typing import Any
 from ninja import Schema
 
 from dace.desks.shared.out import Out
-from dace.households.changes import change_of
+from dace.households.changes import change_written
 
 
 class RowIn(Schema):
@@ -27,7 +27,7 @@ class WrittenOut(Out):
 
 def written(scope: Any, row_id: uuid.UUID) -> WrittenOut:
     """What the client needs to offer an undo."""
-    change = change_of(scope, row_id)
+    change = change_written(scope, row_id)
     return WrittenOut(
         id=row_id, change_id=change.id if change else None, summary=change.summary if change else ""
     )
