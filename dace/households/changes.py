@@ -73,7 +73,7 @@ def change(scope: Scope, kind: str, summary: str = "") -> Iterator[Draft]:
     if reversion.is_active():  # part of a larger change, which has its own line
         yield draft
         return
-    number = next_number()
+    number = newest_number() + 1
     with reversion.create_revision(atomic=True), writing(number):
         yield draft
         _sign(scope, draft, undoes=None)
@@ -83,10 +83,10 @@ def change(scope: Scope, kind: str, summary: str = "") -> Iterator[Draft]:
         scope.memo["written"] = _record(made)
 
 
-def next_number() -> int:
-    """The number of the change to come; changes are numbered as they are written."""
+def newest_number() -> int:
+    """The number of the newest change; they are numbered as they are written."""
     newest: int | None = Change.objects.aggregate(newest=Max("id"))["newest"]
-    return (newest or 0) + 1
+    return newest or 0
 
 
 def _sign(scope: Scope, draft: Draft, undoes: Change | None) -> None:
@@ -156,7 +156,7 @@ def undo(scope: Scope, change_id: int | None = None) -> ChangeRecord:
     ConflictError
         If what it wrote was changed since, or it is undone already.
     """
-    with reversion.create_revision(atomic=True), writing(next_number()):
+    with reversion.create_revision(atomic=True), writing(newest_number() + 1):
         target = _target(scope, change_id)
         for version in Version.objects.filter(revision=target.revision).order_by("-pk"):
             _take_back(scope, version)

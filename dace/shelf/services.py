@@ -11,7 +11,7 @@ from typing import Any
 from django.db import transaction
 
 from dace.core.api import DaceError, Label, material
-from dace.households.changes import change, next_number
+from dace.households.changes import change, newest_number
 from dace.households.keeping import Written, keep
 from dace.households.scope import Scope
 from dace.shelf.models import Jar
@@ -69,7 +69,7 @@ def save_jar(scope: Scope, jar_id: uuid.UUID, new: NewJar) -> Jar:
     }
     if Jar.objects.written_before(scope, jar_id) is None:
         stock = new.holds if new.stock is None else new.stock
-        values |= {"stock": stock, "stock_at": scope.now, "stock_seq": next_number()}
+        values |= {"stock": stock, "stock_at": scope.now, "stock_seq": newest_number() + 1}
     return keep(scope, Jar, Written(jar_id, "jar"), values)
 
 
@@ -104,6 +104,6 @@ def look_at_stock(scope: Scope, jar_id: uuid.UUID, stock: float) -> Jar:
             "stock", f"{stock:g} in a jar of {jar.holds:g}", "0 up to a full jar would do"
         )
     with change(scope, "stock", f"{jar.name} holds {stock:g}"):
-        jar.stock, jar.stock_at, jar.stock_seq = stock, scope.now, next_number()
+        jar.stock, jar.stock_at, jar.stock_seq = stock, scope.now, newest_number() + 1
         jar.save(update_fields=["stock", "stock_at", "stock_seq"])
     return jar

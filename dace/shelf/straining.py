@@ -11,7 +11,7 @@ from django.db import transaction
 
 from dace.core import api as core
 from dace.core.api import BottleContents, DaceError
-from dace.households.changes import change, next_number
+from dace.households.changes import change, newest_number
 from dace.households.keeping import new_row
 from dace.households.scope import ConflictError, Scope
 from dace.measuring.models import Subject
@@ -77,7 +77,7 @@ def strain(scope: Scope, brew_id: uuid.UUID, new: Strained) -> Jar:
             holds=1000 * new.litres,
             stock=1000 * new.litres,
             stock_at=scope.now,
-            stock_seq=next_number(),
+            stock_seq=newest_number() + 1,
             use_by=(scope.now + timedelta(days=keeps)).date(),
             brew=brew,
             contents=contents_as_kept(contents),

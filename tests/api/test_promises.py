@@ -33,7 +33,7 @@ READS = {
     "/api/season": (12, 140),
     "/api/shelf": (11, 90),
     "/api/brew-choices": (8, 20),
-    "/api/setup": (18, 140),
+    "/api/setup": (19, 140),
     "/api/choices": (3, 3),
     "/api/weather": (6, 10),
     "/api/dry-feeds": (5, 20),

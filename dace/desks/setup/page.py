@@ -26,6 +26,7 @@ from dace.desks.shared.out import Out
 from dace.feeding.reads import jars_with_stock
 from dace.garden.models import Fill, Measure, Water
 from dace.garden.reads import StopRecord, core_water, garden_of, stops, vessels, waters
+from dace.households.changes import newest_number
 from dace.households.people import members
 from dace.households.scope import Scope
 from dace.measuring.models import Pen
@@ -38,7 +39,8 @@ S = TypeVar("S", bound=Out)
 
 
 def setup_page(scope: Scope) -> SetupOut:
-    """Everything on one page; fourteen queries and one for each blend."""
+    """Everything on one page; fifteen queries and one for each blend."""
+    edition = newest_number()  # read first: what is written meanwhile counts as not yet seen
     garden = garden_of(scope)
     fills: dict[uuid.UUID, list[Fill]] = {}
     for fill in Fill.objects.of(scope).filter(renewed_on__isnull=True).order_by("created_at"):
@@ -46,6 +48,7 @@ def setup_page(scope: Scope) -> SetupOut:
     owned = Measure.objects.in_use(scope).order_by("holds_ml")
     pens = Pen.objects.in_use(scope).order_by("created_at")
     return SetupOut(
+        edition=edition,
         garden=_copied(GardenOut, garden),
         owner=scope.owner,
         places=[_place(stop, fills.get(stop.id, [])) for stop in stops(scope)],

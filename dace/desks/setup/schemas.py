@@ -149,8 +149,9 @@ class MemberOut(Out):
 
 
 class SetupOut(Out):
-    """All of it."""
+    """All of it; ``edition`` is the newest change that it shows, to send back as ``If-Match``."""
 
+    edition: int
     garden: GardenOut
     owner: bool
     places: list[PlaceOut]
