@@ -123,8 +123,10 @@ from dace.core.season.need import Span, spans
 from dace.core.season.outlook import Days, Outlook, WeatherAsked, outlook, usual_days
 from dace.core.season.own_weather import OwnDay, read_own_weather
 from dace.core.season.weather import day_hours
+from dace.core.words import shown
 from dace.core.words.amounts import amount_words
-from dace.core.words.quantities import FAMILIES, read_amounts, read_measure, read_number
+from dace.core.words.numbers import read_number
+from dace.core.words.quantities import FAMILIES, read_amount, read_measure
 from dace.core.words.sizes import Size, read_size
 
 # fmt: off
@@ -151,12 +153,12 @@ __all__ = [
     "flush", "follow", "follow_all", "followed_steps", "gravest_first", "ledger",
     "litres_of_medium", "material", "materials", "media", "medium", "method", "methods", "modifier",
     "modifiers", "next_feed", "out_of_order", "outlook", "parts_for_pen", "pen_words", "purpose_of",
-    "rain_m2", "read_amounts", "read_dry", "read_grade", "read_litres_each", "read_log",
+    "rain_m2", "read_amount", "read_dry", "read_grade", "read_litres_each", "read_log",
     "read_measure", "read_number", "read_own_weather", "read_pack", "read_rate", "read_size",
     "read_soil_test", "read_strength", "reading_at_25", "ready_days", "release_over", "remedies",
-    "rhythm_sentence", "say", "season_nitrogen_g_m2", "sentence", "spans", "split_into_cans",
-    "stage_clock", "strength_words", "suggest_litres_each", "suits", "usual_days",
-    "usual_dry_density", "usual_measures", "warm_up", "water_from_ec", "water_from_report",
-    "water_of_kind", "weigh", "with_charge", "word_for",
+    "rhythm_sentence", "say", "season_nitrogen_g_m2", "sentence", "shown", "spans",
+    "split_into_cans", "stage_clock", "strength_words", "suggest_litres_each", "suits",
+    "usual_days", "usual_dry_density", "usual_measures", "warm_up", "water_from_ec",
+    "water_from_report", "water_of_kind", "weigh", "with_charge", "word_for",
 ]
 # fmt: on

@@ -8,7 +8,7 @@ from datetime import date, datetime, timedelta
 from zoneinfo import ZoneInfo
 
 from dace.core import api as core
-from dace.core.api import NUTRIENTS, Content, amount_words
+from dace.core.api import NUTRIENTS, Content, amount_words, shown
 from dace.feeding.models import CanPart, Dose, Dressing
 from dace.households.scope import Scope
 from dace.shelf.models import Jar
@@ -81,7 +81,7 @@ def drops(scope: Scope, since: datetime) -> tuple[DropRecord, ...]:
             planting_id,
             "doses",
             at,
-            f"{names.get(can_id, 'a can')}, {core.say(litres, 3)} L each at {ratio}",
+            f"{names.get(can_id, 'a can')}, {shown.litres(litres)} each at {ratio}",
             float(n) * litres * min(1.0, plants / count),
         )
         for planting_id, at, litres, plants, count, can_id, ratio, n in rows
@@ -119,7 +119,7 @@ def _dose(row: Dose) -> GiftRecord:
         fill_id=row.fill_id,
         at=row.poured_at,
         name=", ".join(part.jar.name for part in parts),
-        words=f"{core.say(row.litres_each, 3)} L each at {row.can.ratio}",
+        words=f"{shown.litres(row.litres_each)} each at {row.can.ratio}",
         at_once=tuple(row.can.mg_l[n] * reached for n in NUTRIENTS),
         later=_NOTHING,
         half_life_days=1.0,

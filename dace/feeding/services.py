@@ -9,7 +9,7 @@ from datetime import datetime
 from django.db import transaction
 
 from dace.core import api as core
-from dace.core.api import DaceError
+from dace.core.api import DaceError, shown
 from dace.feeding.models import Can, CanPart, Dose
 from dace.feeding.reads import jar_with_stock, litres_left
 from dace.garden.models import Stand, Water
@@ -68,7 +68,8 @@ def mix_and_pour(scope: Scope, new_can: NewCan, new_dose: NewDose) -> Dose:
         mixed_at = past_instant(scope, new_dose.poured_at, "poured_at")
         can = _mix(scope, new_can, mixed_at, new_dose.stand_id)
         dose = _pour(scope, can, new_dose)
-        draft.summary = f"{can.vessel_l:g} L at {can.ratio}, {dose.litres:g} L on {dose.fill}"
+        poured = f"{shown.litres(dose.litres)} on {dose.fill}"
+        draft.summary = f"{shown.litres(can.vessel_l)} at {can.ratio}, {poured}"
     return dose
 
 
@@ -89,7 +90,7 @@ def pour_rest(scope: Scope, can_id: uuid.UUID, new_dose: NewDose) -> Dose:
     with change(scope, "pour") as draft:
         can = Can.objects.fetch(scope, can_id, "can_id")
         dose = _pour(scope, can, new_dose)
-        draft.summary = f"{dose.litres:g} L more of the can on {dose.fill}"
+        draft.summary = f"{shown.litres(dose.litres)} more of the can on {dose.fill}"
     return dose
 
 
@@ -145,7 +146,9 @@ def _check_stock(left: float, mixed: core.Mixture) -> None:
             "strength",
             f"{core.amount_words(mixed.amount, mixed.unit)} of a jar that holds "
             f"{core.amount_words(left, mixed.unit)}",
-            f"a can of {fits:.2g} L at this strength fits" if fits > 0 else "choose another jar",
+            f"a can of {shown.litres(fits, 2)} at this strength fits"
+            if fits > 0
+            else "choose another jar",
         )
 
 
@@ -157,8 +160,8 @@ def _pour(scope: Scope, can: Can, new: NewDose) -> Dose:
     if not 0 < litres <= left + _ROUNDING_L:
         raise DaceError(
             "litres_each",
-            f"{litres:g} L asked of a can that holds {left:.3g} L",
-            f"up to {left / new.plants:.3g} L for each of {new.plants} would do",
+            f"{shown.litres(litres)} asked of a can that holds {shown.litres(left)}",
+            f"up to {shown.litres(left / new.plants)} for each of {new.plants} would do",
         )
     return Dose.objects.create(
         **new_row(scope, new.id),

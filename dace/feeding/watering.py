@@ -8,7 +8,7 @@ from datetime import datetime
 
 from django.db import transaction
 
-from dace.core.api import DaceError, say
+from dace.core.api import DaceError, shown
 from dace.feeding.models import Watering
 from dace.garden.models import Fill, Water
 from dace.households.changes import change
@@ -50,7 +50,7 @@ def log_watering(scope: Scope, new: NewWatering) -> Watering:
     fill = Fill.objects.select_related("place").fetch(scope, new.fill_id, "fill_id")
     water = Water.objects.fetch(scope, new.water_id, "water_id")
     what = "flushed with" if new.flush else "watered with"
-    with change(scope, "watering", f"{fill} {what} {say(new.litres, 3)} L of {water}"):
+    with change(scope, "watering", f"{fill} {what} {shown.litres(new.litres)} of {water}"):
         return Watering.objects.create(
             **new_row(scope, new.id),
             fill=fill,

@@ -8,12 +8,13 @@ from dataclasses import dataclass
 from datetime import date
 from functools import cached_property
 
-from django.db.models import Prefetch, QuerySet
+from django.db.models import Prefetch, QuerySet, Subquery
 
 from dace.core import api as core
 from dace.garden.clocks import Clocks, clocks
 from dace.garden.models import Fill, Garden, Harvest, Measure, Place, Stand, Vessel, Water
 from dace.households.scope import NotFoundError, Scope
+from dace.measuring.models import Pen
 
 
 @dataclass(frozen=True)
@@ -71,8 +72,10 @@ class StopRecord:
 
 
 def garden_of(scope: Scope) -> Garden:
-    """The household's garden; one query for an asking."""
-    found = scope.once("garden", Garden.objects.of(scope).order_by("created_at").first)
+    """The household's garden, with the scale of its oldest pen; one query for an asking."""
+    pens = Pen.objects.in_use(scope).order_by("created_at").values("scale")[:1]
+    gardens = Garden.objects.of(scope).order_by("created_at").annotate(pen_scale=Subquery(pens))
+    found = scope.once("garden", gardens.first)
     if found is None:
         raise NotFoundError("garden", "no garden", "set one up first")
     return found

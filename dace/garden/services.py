@@ -11,7 +11,7 @@ from datetime import date
 from django.db import transaction
 
 from dace.core import api as core
-from dace.core.api import DaceError
+from dace.core.api import DaceError, shown
 from dace.garden.models import Garden, Measure, Vessel, Water
 from dace.garden.reads import core_water
 from dace.households.keeping import Written, keep
@@ -138,7 +138,7 @@ def save_vessel(scope: Scope, garden: Garden, vessel_id: uuid.UUID, new: NewVess
     if new.kind not in VESSEL_KINDS:
         raise DaceError("kind", f"“{new.kind}”", f"use {', '.join(VESSEL_KINDS)}")
     if not (math.isfinite(new.volume_l) and 0 < new.volume_l <= core.MOST_VESSEL_L):
-        raise DaceError("volume", f"{new.volume_l:g} L", "a volume such as 9 L would do")
+        raise DaceError("volume", shown.litres(new.volume_l), "a volume such as 9 L would do")
     return keep(scope, Vessel, Written(vessel_id, "vessel"), asdict(new) | {"garden": garden})
 
 

@@ -8,7 +8,7 @@ from datetime import datetime, timedelta
 
 from django.db import transaction
 
-from dace.core.api import FEELS, SCALES, DaceError, PenReading, reading_at_25
+from dace.core.api import FEELS, SCALES, DaceError, PenReading, reading_at_25, shown
 from dace.households.changes import change
 from dace.households.keeping import Written, keep, new_row
 from dace.households.scope import Scope
@@ -49,7 +49,7 @@ def log_reading(scope: Scope, new: NewReading) -> Reading:
     at_25 = reading_at_25(new.pen)
     if not 1 <= new.pots <= _MOST_POTS:
         raise DaceError("pots", f"{new.pots} pots", f"1 to {_MOST_POTS} would do")
-    with change(scope, "reading", f"reading of {at_25.value:.2f} mS/cm"):
+    with change(scope, "reading", f"reading of {shown.ec(at_25.value)}"):
         return Reading.objects.create(
             **new_row(scope, new.id),
             subject=Subject.objects.fetch(scope, new.subject_id, "subject_id"),

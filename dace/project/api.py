@@ -16,8 +16,8 @@ from dace.desks.season import api as season
 from dace.desks.season import api_dressings
 from dace.desks.setup import api as setup
 from dace.desks.setup import api_places
+from dace.desks.shared.at_home import AtHome
 from dace.desks.shelf import api as shelf
-from dace.households.security import HouseholdSession
 from dace.project import errors
 
 api = NinjaAPI(
@@ -25,7 +25,7 @@ api = NinjaAPI(
     version="1",
     description="Feeding a home garden: cans, doses and readings.",
     docs_url=None,
-    auth=HouseholdSession(),
+    auth=AtHome(),
 )
 errors.install(api)
 for room in (

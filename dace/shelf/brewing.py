@@ -69,7 +69,7 @@ def read_ingredients(scope: Scope, said: tuple[Said, ...], measures: str) -> lis
             own = OwnMaterial.objects.fetch(scope, item.own_id, "own_id")
             key, percent = own.like, own.percent
         kind = core.material(key)
-        amount = core.read_amounts(item.amount, measures, "amount")[0]
+        amount = core.read_amount(item.amount, measures, "amount")
         weighed = amount.unit == "g"
         mass = amount.value if weighed else amount.value * kind.density_g_per_ml
         row = {

@@ -10,7 +10,7 @@ from typing import Any
 from django.db import transaction
 
 from dace.core import api as core
-from dace.core.api import BottleContents, DaceError
+from dace.core.api import BottleContents, DaceError, shown
 from dace.households.changes import change, newest_number
 from dace.households.keeping import new_row
 from dace.households.scope import ConflictError, Scope
@@ -51,11 +51,13 @@ def strain(scope: Scope, brew_id: uuid.UUID, new: Strained) -> Jar:
     found = core.estimate(recipe, 1)
     most = MOST_BOTTLED * found.volume_l
     if not 0 < new.litres <= most:
-        raise DaceError("litres", f"{new.litres:g} L", f"up to {most:.3g} L can be in it")
+        raise DaceError(
+            "litres", shown.litres(new.litres), f"up to {shown.litres(most)} can be in it"
+        )
     weighed = core.weigh(recipe, core_readings(scope, brew))
     contents = core.bottle_contents(weighed, day)
     keeps = found.keeps_days[1]
-    with change(scope, "brew", f"{new.name}: {new.litres:g} L bottled"):
+    with change(scope, "brew", f"{new.name}: {shown.litres(new.litres)} bottled"):
         BrewEvent.objects.create(
             **new_row(scope, uuid.uuid5(new.bottle_id, "strained")),
             brew=brew,

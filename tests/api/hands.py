@@ -1,5 +1,6 @@
 """Many hands at once on one garden, each with a connection of its own. Prints what came of it."""
 
+# ruff: noqa: PLC0415, T201
 from __future__ import annotations
 
 import json
@@ -50,7 +51,9 @@ def main() -> dict[str, Any]:
     label = {"name": liquid.name, "grade": "4-3-8", "pack": "1 L", "price": 7.25}
 
     def label_or_stock(number: int, hand: Any) -> Any:
-        return hand.put(path, label) if number % 2 else hand.post(path + "/stock", {"stock": "70 ml"})
+        return (
+            hand.put(path, label) if number % 2 else hand.post(path + "/stock", {"stock": "70 ml"})
+        )
 
     came["edits"] = at_once(label_or_stock)
     liquid.refresh_from_db()
@@ -90,14 +93,19 @@ def main() -> dict[str, Any]:
     can = {"id": new_id(), "jar_id": str(liquid.pk), "water_id": str(key("hard tap"))}
     can |= {"vessel": "9 L", "strength": "1 + 500"}
     changes = Change.objects.count()
-    came["retries"] = at_once(lambda number, hand: hand.post("/api/pours", {"can": can, "dose": dose}))
+    came["retries"] = at_once(
+        lambda number, hand: hand.post("/api/pours", {"can": can, "dose": dose})
+    )
     came["retries wrote"] = Change.objects.count() - changes
     return came
 
 
 if __name__ == "__main__":
     with tempfile.TemporaryDirectory() as folder:
-        os.environ |= {"DACE_DATA": folder, "DJANGO_SETTINGS_MODULE": "dace.project.settings.testing"}
+        os.environ |= {
+            "DACE_DATA": folder,
+            "DJANGO_SETTINGS_MODULE": "dace.project.settings.testing",
+        }
         django.setup()
         from django.core.management import call_command
         from django.test.utils import setup_test_environment

@@ -257,7 +257,7 @@ class Readings(WeirYardCase):
 class Promises(WeirYardCase):
     def test_a_second_can_from_the_same_things_reads_no_more_than_the_version(self):
         self.asking.post("/api/bench/preview", self.wanted())
-        with self.assertNumQueries(4):
+        with self.assertNumQueries(5):
             self.asking.post("/api/bench/preview", self.wanted(strength="1 + 400"))
 
     def test_what_was_kept_gives_way_to_what_was_written_and_undone(self):

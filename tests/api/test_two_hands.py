@@ -101,5 +101,3 @@ class TakenBack(WeirYardCase):
         with patch("dace.households.clock.now", return_value=earlier):
             self.assertEqual(self.asking.post("/api/pours", self.pour_body()).status_code, 201)
             self.assertLess(self.stock(), 75)
-
-

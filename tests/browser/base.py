@@ -68,7 +68,7 @@ class BrowserCase(StaticLiveServerTestCase):
         self.page.goto(self.live_server_url)
 
     def tearDown(self) -> None:
-        self.page.evaluate("localStorage.clear()")
+        self.page.evaluate("localStorage.clear(); sessionStorage.clear()")
         self.page.goto("about:blank")
         self.page.unroute_all()
         self.page.context.clear_cookies()

@@ -43,7 +43,7 @@ class Season(BrowserCase):
         dialog = self.page.get_by_role("dialog")
         dialog.get_by_label("How much").fill("a handful per plant")
         # 30 handfuls of 80 mL at .68 g/mL
-        expect(dialog.get_by_text("1632 g in all")).to_be_visible()
+        expect(dialog.get_by_text("1.63 kg in all")).to_be_visible()
         expect(dialog.get_by_text("were it 5 °C cooler")).to_be_visible()
         dialog.get_by_label("How much").fill("as much as you like")
         expect(dialog.get_by_text("Read “as much as you like”")).to_be_visible()

@@ -193,7 +193,7 @@ class Desk(BrowserCase):
     def test_a_round_too_large_for_the_can_says_how_many(self):
         self.choose("Wall bed")
         expect(self.page.locator(".for")).to_contain_text("for Wall bed")
-        amount = self.page.get_by_role("textbox", name="Litres for each")
+        amount = self.page.get_by_role("textbox", name="How much for each, or in all")
         amount.fill("4 L/m2")
         amount.press("Enter")
         # 4 L x 3.2 m2 = 12.8 L from a can of 9

@@ -24,7 +24,7 @@ const PREVIEW = {
   ec: { value: 1.26, working: ['of EC'] },
   cap: { working: ['of cap'] },
   concentrate: { text: '18', working: ['of mL'] },
-  pour: { litres_each: 2, left_l: 5, each: { text: '2', working: ['of each'] } },
+  pour: { litres_each: 2, left_l: 5, each: { value: 2, text: '2', working: ['of each'] } },
 };
 
 let asked: Asked[] = [];

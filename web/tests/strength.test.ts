@@ -7,7 +7,7 @@ test('a bare number gets the unit of its box', () => {
   expect(inFull('can', ' 18 ', 'mL')).toBe('18 mL');
   expect(inFull('per_litre', '2', 'g')).toBe('2 g/L');
   expect(inFull('nitrogen', '90', 'mL')).toBe('N 90 mg/L');
-  expect(inFull('ec', '1,4', 'mL')).toBe('EC 1,4');
+  expect(inFull('ec', '1,4', 'mL')).toBe('EC 1,4 mS/cm');
   expect(inFull('label', '½', 'mL')).toBe('½ % of the label');
 });
 

@@ -11,6 +11,7 @@ from dace.core.can.fitting import friendly_parts
 from dace.core.can.mixing import Mixture
 from dace.core.matter.composition import Composition
 from dace.core.season.crops import Crop, Stage
+from dace.core.words import shown
 from dace.core.words.amounts import amount_words
 
 _BADLY_OVER = 1.5
@@ -108,19 +109,20 @@ def over_cap(s: CanSituation) -> Advice | None:
             "over_cap",
             "stop",
             "No room for feed in this water",
-            f"The water alone reads {s.can.water_ec:.2f}, as much as {_who(s)} bears. "
+            f"The water alone reads {shown.ec(s.can.water_ec)}, as much as {_who(s)} bears. "
             "Use rain water, or water without feed.",
             "the stage's cap",
         )
     over = 100 * (s.can.feed_ec / s.cap - 1)
     severity: Severity = "stop" if s.can.feed_ec > _BADLY_OVER * s.cap else "care"
-    fits = f"1 + {friendly_parts(s.fits)}" if s.can.unit == "mL" else f"{s.fits:.2g} g a litre"
+    fits = f"1 + {friendly_parts(s.fits)}" if s.can.unit == "mL" else f"{s.fits:.2g} g/L"
     return Advice(
         "over_cap",
         severity,
         f"Too strong for {_who(s)}",
-        f"The feed alone reads {s.can.feed_ec:.2f} mS/cm where at most {s.cap:.2f} fits: "
-        f"{over:.0f} % over. About {fits} is the strongest that fits. Salt at the roots burns.",
+        f"The feed alone reads {shown.ec(s.can.feed_ec)} where at most "
+        f"{shown.ec_number(s.cap)} fits: {over:.0f} % over. "
+        f"About {fits} is the strongest that fits. Salt at the roots burns.",
         "the stage's cap",
     )
 
@@ -129,7 +131,7 @@ def room_left(s: CanSituation) -> Advice | None:
     """Well below the cap: say how far one could go."""
     if s.cap is None or not s.fits or s.can.feed_ec >= _NEAR * s.cap:
         return None
-    fits = f"1 + {friendly_parts(s.fits)}" if s.can.unit == "mL" else f"{s.fits:.2g} g a litre"
+    fits = f"1 + {friendly_parts(s.fits)}" if s.can.unit == "mL" else f"{s.fits:.2g} g/L"
     return Advice(
         "room_left",
         "info",
@@ -155,7 +157,8 @@ def short_of_stock(s: CanSituation) -> Advice | None:
         "stop",
         title,
         f"This can wants {amount_words(s.can.amount, s.can.unit)} and the jar holds "
-        f"{amount_words(s.stock, s.can.unit)}. A can of {litres:.1f} L at this strength fits.",
+        f"{amount_words(s.stock, s.can.unit)}. "
+        f"A can of {shown.litres(litres, 2)} at this strength fits.",
         "the shelf",
     )
 

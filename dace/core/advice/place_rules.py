@@ -5,6 +5,7 @@ from __future__ import annotations
 from dace.core.advice import Advice
 from dace.core.advice.cautions import cautions
 from dace.core.advice.feeding import Feeding
+from dace.core.words import shown
 
 _NO_FUNGI = "not one of the plants that such fungi live with"
 
@@ -26,11 +27,10 @@ def ash_on_limy_soil(f: Feeding) -> Advice | None:
     assert caution.other_limit is not None
     if not caution.named(f.tokens):
         return None
-    much = f.g_m2 is not None and f.g_m2 > caution.other_limit
     if f.ph is not None and f.ph > caution.limit:
         return caution.said("Too limy for ash or lime", f"This soil is at pH {f.ph:.1f}.")
-    if much:
-        return caution.said("More ash than a year bears", f"{f.g_m2:.0f} g/m² is a lot.")
+    if f.g_m2 is not None and f.g_m2 > caution.other_limit:
+        return caution.said("More ash than a year bears", f"{shown.on_an_area(f.g_m2)} is a lot.")
     return None
 
 

@@ -6,6 +6,7 @@ from dace.core.advice import Advice
 from dace.core.advice.cautions import cautions, gates
 from dace.core.advice.feeding import Feeding
 from dace.core.figures import judgement
+from dace.core.words import shown
 
 _NITRATE_GATHERERS = {"lettuce", "spinach", "chard", "rocket", "pak_choi", "beetroot", "celery"}
 _SHORT_DAYS_H = 10.0
@@ -45,7 +46,8 @@ def seedling_salt(f: Feeding) -> Advice | None:
     most = min(cautions()["seedling_salt"].limit or 1.0, f.crop.seedling_ec_max_ms_cm)
     if f.total_ec <= most:
         return None
-    facts = f"The can reads {f.total_ec:.2f} mS/cm; {most:.1f} is the most for these seedlings."
+    read, bears = shown.ec(f.total_ec), shown.ec_number(most, 1)
+    facts = f"The can reads {read}; {bears} is the most for these seedlings."
     return cautions()["seedling_salt"].said("Too salty for seedlings", facts)
 
 
@@ -80,8 +82,8 @@ def season_enough(f: Feeding) -> Advice | None:
     if f.n_g_m2 <= most:
         return None
     facts = (
-        f"This makes {f.n_g_m2:.0f} g of nitrogen a square metre this season; "
-        f"it can use about {most:.0f}."
+        f"This makes {shown.on_an_area(f.n_g_m2, 2)} of nitrogen this season; "
+        f"it can use about {shown.on_an_area(most, 2)}."
     )
     return cautions()["overfeeding_nitrogen"].said("More nitrogen than it can use", facts)
 

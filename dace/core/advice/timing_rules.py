@@ -7,6 +7,7 @@ from collections.abc import Iterator
 from dace.core.advice import Advice
 from dace.core.advice.cautions import Caution, Gate, cautions, gates
 from dace.core.advice.feeding import Feeding
+from dace.core.words import shown
 
 _LOW_OR_RAW = ("leaf", "root", "bulb")
 _LOW_FRUIT = ("strawberry",)
@@ -53,7 +54,7 @@ def slow_release_cold(f: Feeding) -> Advice | None:
     assert caution.limit is not None
     if not caution.named(f.tokens) or f.soil_c is None or f.soil_c >= caution.limit:
         return None
-    return caution.said("The soil is cold", f"It is about {f.soil_c:.0f} °C.")
+    return caution.said("The soil is cold", f"It is about {shown.degrees(f.soil_c)}.")
 
 
 def coated_release_heat(f: Feeding) -> Advice | None:
@@ -62,7 +63,7 @@ def coated_release_heat(f: Feeding) -> Advice | None:
     assert caution.limit is not None
     if not caution.named(f.tokens) or f.warmest_c is None or f.warmest_c <= caution.limit:
         return None
-    return caution.said("Heat opens the coat", f"{f.warmest_c:.0f} °C is forecast.")
+    return caution.said("Heat opens the coat", f"{shown.degrees(f.warmest_c)} is forecast.")
 
 
 def skip_heat(f: Feeding) -> Advice | None:
@@ -82,7 +83,7 @@ def leaf_heat(f: Feeding) -> Advice | None:
     assert caution.limit is not None
     if f.route != "foliar" or f.warmest_c is None or f.warmest_c <= caution.limit:
         return None
-    return caution.said("Too hot for leaves", f"{f.warmest_c:.0f} °C is forecast.")
+    return caution.said("Too hot for leaves", f"{shown.degrees(f.warmest_c)} is forecast.")
 
 
 def _gated(
@@ -90,7 +91,8 @@ def _gated(
 ) -> Advice | None:
     if f.route != route or value is None or not gate.shut(value):
         return None
-    text = f"About {value:.0f} °C {what}; the limit is {gate.range.typ:.0f}. {gate.outside}."
+    text = f"About {shown.degrees(value)} {what}; the limit is {shown.degrees(gate.range.typ)}. "
+    text += f"{gate.outside}."
     return Advice(gate.key, "care", title, text, gate.source)
 
 

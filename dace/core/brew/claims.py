@@ -11,7 +11,8 @@ from dace.core.errors import DaceError
 from dace.core.matter.materials import Material, materials
 from dace.core.matter.nutrients import NUTRIENTS
 from dace.core.result import Step, Working, say
-from dace.core.words.quantities import NUMBER, plain, read_number
+from dace.core.words import shown
+from dace.core.words.numbers import NUMBER, plain, read_number
 
 _SO = r",? (?:so|that is|that's|which is|which makes|i\.e\.|or|=) "
 _NUTRIENT_NAMES = {
@@ -164,7 +165,7 @@ def _agree(tellings: list[str], against: Against) -> Claim:
         Step(text, "", options[0] * against.vessel_l, "mL in the can", found[0].meaning)
         for (text, found), options in zip(read, amounts, strict=True)
     )
-    can = f"in a can of {say(against.vessel_l)} L"
+    can = f"in a can of {shown.litres(against.vessel_l, 4)}"
     said = [
         f"“{text}” is {say(options[0] * against.vessel_l, 3)} mL"
         for (text, _), options in zip(read, amounts, strict=True)

@@ -2,18 +2,21 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
+from dace.core.can.dry import usual_dry_density
 from dace.core.can.fitting import friendly_parts, solve_amount, strongest_within
-from dace.core.can.measures import Owned, Rounded, round_to_owned, usual_measures
+from dace.core.can.measures import TEASPOON_ML, Owned, Rounded, round_to_owned, usual_measures
 from dace.core.can.mixing import Mixture, can_ec, fill_can
 from dace.core.can.strength import Strength, ratio_words, read_strength
 from dace.core.errors import DaceError
-from dace.core.matter.composition import Composition, composition
-from dace.core.matter.label import Label
+from dace.core.figures import Range, judgement
+from dace.core.matter.composition import Composition, combined, composition
+from dace.core.matter.label import Label, density
 from dace.core.matter.waters import WaterIons, water_from_ec
 from dace.core.result import Step, Working, say
 from dace.core.season.crops import Crop, Stage, crop, feed_cap
+from dace.core.words import shown
 from dace.core.words.amounts import Glass, measure_for
 
 
@@ -100,11 +103,13 @@ def answer(asked: CanAsked) -> Answer:
     DaceError
         Naming the field that cannot be used.
     """
-    strengths = read_strength(asked.strength, asked.measures)
+    read = read_strength(asked.strength, asked.measures, asked.feed.unit)
+    strengths = [_in_its_unit(one, asked) for one in read]
     cans = tuple(ReadAs(s, _can(s, asked)) for s in strengths)
     can = cans[min(max(asked.reading, 0), len(cans) - 1)].can
     cap = _cap(can, asked) if asked.crop and asked.stage else None
     rounded = _measured(can, asked)
+    guessed = can.unit == "g" and asked.g_per_ml is None
     return Answer(
         readings=cans,
         can=can,
@@ -112,7 +117,7 @@ def answer(asked: CanAsked) -> Answer:
         cap=cap,
         measure=measure_for(can.amount),
         rounded=rounded,
-        rounding=_rounding(can, rounded),
+        rounding=_rounding(can, rounded, guessed),
         spoken=_spoken(can, rounded),
     )
 
@@ -131,7 +136,30 @@ def _can(strength: Strength, asked: CanAsked) -> Mixture:
         amount = _liked(asked)
     else:
         amount = solve_amount(strength, asked.feed, asked.water, asked.vessel_l)
-    return fill_can(amount, asked.vessel_l, asked.feed, asked.water)
+    spooned = "level spoons" in strength.meaning and asked.g_per_ml is None
+    off = _by_spoon() if spooned else None
+    return fill_can(amount, asked.vessel_l, asked.feed, asked.water, off)
+
+
+def _in_its_unit(strength: Strength, asked: CanAsked) -> Strength:
+    """A powder told by the spoon in grams, a liquid told by weight in mL."""
+    if strength.unit in ("", asked.feed.unit):
+        return strength
+    if strength.unit == "g":
+        g_per_ml = density(asked.feed.label)
+        meaning = f"{strength.meaning}, at {say(g_per_ml, 3)} g/mL"
+        return replace(strength, amount=strength.amount / g_per_ml, unit="mL", meaning=meaning)
+    lies = judgement("dry_density").range
+    g_per_ml = asked.g_per_ml or lies.typ
+    known = "" if asked.g_per_ml else f" ({say(lies.low)} to {say(lies.high)}: weigh one once)"
+    meaning = f"{strength.meaning}, level spoons of {say(g_per_ml, 2)} g/mL{known}"
+    return replace(strength, amount=strength.amount * g_per_ml, unit="g", meaning=meaning)
+
+
+def _by_spoon() -> Range:
+    """How far off a spoon of something that nobody weighed may be, around 1."""
+    lies = judgement("dry_density").range
+    return combined(lies.scaled(1 / lies.typ), judgement("measuring_tolerance").range)
 
 
 def _liked(asked: CanAsked) -> float:
@@ -168,9 +196,9 @@ def _ways(can: Mixture, rate: float | None) -> tuple[tuple[str, str], ...]:
     return (
         ("parts", strength_words(can)),
         ("can", say(can.amount, 3)),
-        ("per_litre", say(can.amount_per_l, 3)),
+        ("per_litre", say(can.amount_per_l * shown.volume_units()[0].litres, 3)),
         ("nitrogen", say(can.nutrient("N").value, 3)),
-        ("ec", f"{can.ec.value:.2f}"),
+        ("ec", shown.ec_number(can.ec.value)),
         ("label", f"{100 * can.amount_per_l / rate:.0f}" if rate else ""),
     )
 
@@ -210,19 +238,22 @@ def _cap(can: Mixture, asked: CanAsked) -> CapCheck:
 
 
 def _measured(can: Mixture, asked: CanAsked) -> Rounded | None:
-    """The amount in measures that are owned; dry feeds only where a spoon of them was weighed."""
+    """The amount in measures that are owned; a dry feed by what a level spoon of it weighs."""
     owned = asked.owned or usual_measures(asked.measures or "metric")
     if can.unit == "mL":
         return round_to_owned(can.amount, owned)
-    if asked.g_per_ml is None:
-        return None
-    return round_to_owned(can.amount / asked.g_per_ml, owned)
+    return round_to_owned(can.amount / (asked.g_per_ml or usual_dry_density()), owned)
 
 
-def _rounding(can: Mixture, rounded: Rounded | None) -> str:
+def _rounding(can: Mixture, rounded: Rounded | None, guessed: bool) -> str:
     """What measuring that way makes of the can; empty where it makes nothing of it."""
     if rounded is None:
         return ""
+    if guessed:
+        lies = judgement("dry_density").range
+        low, likely, high = (say(TEASPOON_ML * v, 2) for v in (lies.low, lies.typ, lies.high))
+        spoon = f"if a level teaspoon of it weighs {likely} g ({low} to {high})"
+        return f"{rounded.words} {spoon}: weigh one once"
     if abs(rounded.off_percent) < 0.5:
         return f"{rounded.words} is the same"
     side = "stronger" if rounded.off_percent > 0 else "weaker"
@@ -237,5 +268,5 @@ def _spoken(can: Mixture, rounded: Rounded | None) -> str:
     kitchen = f", about {rounded.words}" if rounded else ""
     return (
         f"{say(can.amount, 3)} {unit}{kitchen}, {strength_words(can)}, "
-        f"the can reads {can.ec.value:.1f}"
+        f"the can reads {shown.ec_number(can.ec.value, 1)}"
     )

@@ -12,12 +12,19 @@ from dataclasses import dataclass
 from dace.core.errors import DaceError
 from dace.core.figures import judgement
 from dace.core.result import Step, Working, say
-from dace.core.words.quantities import NUMBER, UNIT, plain, read_amounts, read_measure, read_number
+from dace.core.words import shown
+from dace.core.words.numbers import NUMBER, plain, read_number
+from dace.core.words.quantities import AREA_UNIT, UNIT, read_amount, read_measure
 
 _WOULD_DO = "70 g/m2, 2 handfuls a plant, 1 tbsp per hole, a 5 mm layer or 1 in 20 of the mix"
 _TOTAL = r"(?:in all|altogether|total)?"
 _EACH = r"(?:each|(?:per|a|for each|in each) (?:plant|hole|pot|tub))"
-_PER_AREA = r"(?:per|/|a|on each|for each) ?(?:m2|m²|square met(?:re|er)s?|sq m)"
+_PER = r"(?:per|/|a|an|on|to|for|on each|for each|on every|every)"
+_PER_AREA = rf"{_PER} ?(?P<on_much>{NUMBER})? ?(?P<on_unit>{AREA_UNIT})"
+_PER_MIX = (
+    rf"(?:{_PER}|in|in each) ?(?P<in_much>{NUMBER})? ?(?P<in_unit>{UNIT})"
+    r" ?(?:of )?(?:the )?(?:mix|medium|compost|soil|substrate)?"
+)
 _MOST_G = 1e6
 _AGREE = 0.05
 
@@ -53,15 +60,15 @@ class DryDose:
     def words(self) -> tuple[tuple[str, str], ...]:
         """Every way in words: (kind, text)."""
         told = [
-            ("grams", f"{say(self.grams, 3)} g in all"),
-            ("each", f"{say(self.g_each, 3)} g each"),
+            ("grams", f"{shown.grams(self.grams)} in all"),
+            ("each", f"{shown.grams(self.g_each)} each"),
         ]
         if self.g_m2 is not None:
-            told.append(("area", f"{say(self.g_m2, 3)} g/m²"))
+            told.append(("area", shown.on_an_area(self.g_m2)))
         told.append(("handfuls", f"{say(self.handfuls, 2)} handful{_s(self.handfuls)} in all"))
-        told.append(("volume", f"{say(self.ml_each, 3)} mL each"))
+        told.append(("volume", f"{shown.millilitres(self.ml_each)} each"))
         if self.layer_mm is not None:
-            told.append(("layer", f"a layer of {say(self.layer_mm, 2)} mm"))
+            told.append(("layer", f"a layer of {shown.depth(self.layer_mm)}"))
         if self.share is not None:
             told.append(("share", f"{say(100 * self.share, 2)} % of the mix"))
         return tuple(told)
@@ -222,7 +229,7 @@ def _share(text: str, on: Spread, _: str | None) -> float | None:
 def _mass_or_volume(text: str, on: Spread, family: str | None) -> float | None:
     found = re.fullmatch(
         rf"(?P<much>{NUMBER}) ?(?P<unit>{UNIT}|handfuls?|hands?) ?"
-        rf"(?:(?P<area>{_PER_AREA})|(?P<each>{_EACH})|{_TOTAL})",
+        rf"(?:(?P<area>{_PER_AREA})|(?P<each>{_EACH})|(?P<mix>{_PER_MIX})|{_TOTAL})",
         text,
     )
     if not found:
@@ -231,10 +238,16 @@ def _mass_or_volume(text: str, on: Spread, family: str | None) -> float | None:
         ml = read_number(found["much"], "said") * judgement("handful_ml").range.typ
         grams = ml * on.g_per_ml
     else:
-        amount = read_amounts(f"{found['much']} {found['unit']}", family, "said")[0]
+        amount = read_amount(f"{found['much']} {found['unit']}", family, "said")
         grams = amount.value if amount.unit == "g" else amount.value * on.g_per_ml
     if found["area"]:
-        return grams * _needed("area", on.area_m2, "so much a square metre")
+        each = read_measure(f"{found['on_much'] or 1} {found['on_unit']}", "area", "said")
+        return grams / each * _needed("area", on.area_m2, "so much on an area")
+    if found["mix"]:
+        mix = read_amount(f"{found['in_much'] or 1} {found['in_unit']}", family, "said")
+        if mix.unit != "mL":
+            return None
+        return grams / mix.value * 1000 * _needed("volume", on.volume_l, "so much in the mix")
     return grams * on.plants if found["each"] else grams
 
 
@@ -283,7 +296,7 @@ def disagreement(tellings: tuple[str, ...], on: Spread, family: str | None = "me
     if most.ml <= least.ml * (1 + _AGREE):
         return ""
     parts = [
-        f"“{text.strip()}” {'comes ' if turn == 0 else ''}to {say(dose.ml / 1000, 3)} L"
+        f"“{text.strip()}” {'comes ' if turn == 0 else ''}to {shown.litres(dose.ml / 1000)}"
         for turn, (text, dose) in enumerate(zip(tellings, doses, strict=True))
     ]
     return f"{' and '.join(parts)}: they differ {say(most.ml / least.ml, 2)} times."

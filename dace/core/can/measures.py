@@ -7,7 +7,7 @@ from dataclasses import dataclass
 
 from dace.core.errors import DaceError
 from dace.core.result import say
-from dace.core.words.quantities import spoon_ml
+from dace.core.words.quantities import family_ml
 
 KINDS = ("spoon", "syringe", "beaker", "scoop")
 TEASPOON_ML = 5.0
@@ -48,7 +48,7 @@ class Rounded:
 
 def usual_measures(family: str) -> tuple[Owned, ...]:
     """Spoons that every kitchen of a family has; half a teaspoon is filled by eye."""
-    table, tea = spoon_ml(family, "tablespoon"), spoon_ml(family, "teaspoon")
+    table, tea = family_ml(family, "tablespoon"), family_ml(family, "teaspoon")
     return (
         Owned("spoon", "tablespoon", table, table),
         Owned("spoon", "teaspoon", tea, tea / 2),

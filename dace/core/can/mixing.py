@@ -17,7 +17,7 @@ from functools import lru_cache
 import numpy as np
 
 from dace.core.errors import DaceError
-from dace.core.figures import judgement
+from dace.core.figures import Range, judgement
 from dace.core.matter.carriers import Carrier
 from dace.core.matter.composition import Composition, combined, label_step
 from dace.core.matter.conductivity import IONS, conducted, ec_25
@@ -56,7 +56,13 @@ class Mixture:
         return dict(self.nutrients)[name]
 
 
-def fill_can(amount_per_l: float, vessel_l: float, feed: Composition, water: WaterIons) -> Mixture:
+def fill_can(
+    amount_per_l: float,
+    vessel_l: float,
+    feed: Composition,
+    water: WaterIons,
+    measured: Range | None = None,
+) -> Mixture:
     """Mix a source into a can of water.
 
     Parameters
@@ -69,6 +75,8 @@ def fill_can(amount_per_l: float, vessel_l: float, feed: Composition, water: Wat
         What is in the jar.
     water : WaterIons
         What fills the rest.
+    measured : Range, optional
+        How far off the measuring may be, around 1; a marked measure's where left out.
 
     Returns
     -------
@@ -92,15 +100,16 @@ def fill_can(amount_per_l: float, vessel_l: float, feed: Composition, water: Wat
         )
     amount = amount_per_l * vessel_l
     water_share = _water_share(amount_per_l, feed)
-    nutrients = tuple((n, _nutrient(n, amount, vessel_l, feed, water)) for n in NUTRIENTS)
-    ec, feed_ec = _ec(amount_per_l, feed, water)
+    off = measured or judgement("measuring_tolerance").range
+    nutrients = tuple((n, _nutrient(n, amount, vessel_l, feed, water, off)) for n in NUTRIENTS)
+    ec, feed_ec = _ec(amount_per_l, feed, water, off)
     return Mixture(
         amount=amount,
         unit=feed.unit,
         amount_per_l=amount_per_l,
         vessel_l=vessel_l,
         water_l=vessel_l * water_share,
-        concentrate=_concentrate(amount, vessel_l, feed.unit),
+        concentrate=_concentrate(amount, vessel_l, feed.unit, off),
         nutrients=nutrients,
         from_water=tuple((n, water.of(n) * water_share) for n in NUTRIENTS),
         ec=ec,
@@ -114,8 +123,7 @@ def _water_share(amount_per_l: float, feed: Composition) -> float:
     return 1 - amount_per_l / 1000 if feed.unit == "mL" else 1.0
 
 
-def _concentrate(amount: float, vessel_l: float, unit: str) -> Result:
-    spread = judgement("measuring_tolerance")
+def _concentrate(amount: float, vessel_l: float, unit: str, off: Range) -> Result:
     parts = vessel_l * 1000 / amount - 1
     step = Step(
         "concentrate",
@@ -124,12 +132,12 @@ def _concentrate(amount: float, vessel_l: float, unit: str) -> Result:
         unit,
         "a can of " + amount_words(vessel_l * 1000, "mL"),
     )
-    held = spread.range.scaled(amount)
+    held = off.scaled(amount)
     return Result(amount, held.low, held.high, unit, (step,))
 
 
 def _nutrient(
-    name: str, amount: float, vessel_l: float, feed: Composition, water: WaterIons
+    name: str, amount: float, vessel_l: float, feed: Composition, water: WaterIons, off: Range
 ) -> Result:
     per_unit = feed.element(name)
     from_feed = amount * per_unit / vessel_l
@@ -139,7 +147,7 @@ def _nutrient(
     if name == "N":
         from_water = water.of("NO3_N") * share
     value = from_feed + from_water
-    spread = combined(feed.spread_of(name), judgement("measuring_tolerance").range)
+    spread = combined(feed.spread_of(name), off)
     below = from_feed * (1 - spread.low)
     above = from_feed * (spread.high - 1)
     if known is not None:
@@ -216,9 +224,11 @@ _NO_WATER = WaterIons(
 )
 
 
-def _ec(amount_per_l: float, feed: Composition, water: WaterIons) -> tuple[Result, float]:
+def _ec(
+    amount_per_l: float, feed: Composition, water: WaterIons, off: Range
+) -> tuple[Result, float]:
     """The can's conductivity with its range, and the feed's part alone."""
-    spread = combined(feed.spread, judgement("measuring_tolerance").range)
+    spread = combined(feed.spread, off)
     share = _water_share(amount_per_l, feed)
     scenarios = [
         _mixed(amount_per_l, feed.mg, share, water),

@@ -11,19 +11,15 @@ from dataclasses import dataclass
 
 from dace.core.errors import DaceError
 from dace.core.result import say
-from dace.core.words.quantities import (
-    NUMBER,
-    UNIT,
-    amount_of,
-    families_knowing,
-    plain,
-    read_amounts,
-    read_number,
-)
+from dace.core.words import shown
+from dace.core.words.numbers import NUMBER, as_decimal, plain, read_number
+from dace.core.words.quantities import UNIT, amount_of, families_knowing, read_amounts
 
 _WOULD_DO = "write 1 + 200, 2 ml/L, 45 ml, N 90 mg/L or EC 1.2"
-_PER = r"\s*(?:per|/|in|to|a|for each)\s*"
-_LABEL = r"(?:of |x )?(?:the |a )?label(?:'s)?(?: own)?(?: rate)?"
+_PER = r"\s*(?:per|/|in|into|to|a|for)\s*(?:(?:an?|each|every|one|my|the)\b)?\s*"
+_OF_WATER = r"(?: (?:of )?(?:water|can|watering can|bucket|sprayer)s?)*"
+_LABEL = r"(?:strength|(?:of |x |times )?(?:the |a )?label(?:'s)?(?: own)?(?: rate| strength)?)"
+_SHARES = {"quarter": 0.25, "third": 1 / 3, "half": 0.5, "full": 1.0, "double": 2.0}
 _MOST_PARTS = 100_000.0
 _LEAST = 1e-3  # of whatever was said; less is nothing that one could measure
 
@@ -47,7 +43,7 @@ class Strength:
     nutrient: str = ""
 
 
-def read_strength(text: str, measures: str | None = None) -> list[Strength]:
+def read_strength(text: str, measures: str | None = None, of: str = "") -> list[Strength]:
     """Every reading of a strength as typed, likeliest first.
 
     Parameters
@@ -57,6 +53,8 @@ def read_strength(text: str, measures: str | None = None) -> list[Strength]:
         ``2 tsp per gallon``, ``N 90 mg/L`` or ``EC 1.2``.
     measures : str or None
         Family of kitchen measures; None where nobody said.
+    of : str
+        Unit of the concentrate, ``mL`` or ``g``: an ounce of a liquid is a fluid one.
 
     Returns
     -------
@@ -78,11 +76,31 @@ def read_strength(text: str, measures: str | None = None) -> list[Strength]:
         raise DaceError("strength", "nothing", _WOULD_DO)
     if len(folded) > 60:
         raise DaceError("strength", "a very long text", _WOULD_DO)
+    if of == "mL":
+        folded = re.sub(r"(?<!fl )(?<!fl\. )(?<!fluid )\b(oz|ounces?)\b", "fl oz", folded)
+    found = _read(folded, measures)
+    if not found:
+        raise DaceError("strength", f"“{text.strip()}”", _WOULD_DO)
+    return [_checked(strength, text) for strength in found] + _by_decimals(folded, measures, found)
+
+
+def _read(folded: str, measures: str | None) -> list[Strength]:
     for reader in (_ratio, _target, _per_volume, _whole_can):
         found = reader(folded, measures)
         if found:
-            return [_checked(strength, text) for strength in found]
-    raise DaceError("strength", f"“{text.strip()}”", _WOULD_DO)
+            return found
+    return []
+
+
+def _by_decimals(folded: str, measures: str | None, first: list[Strength]) -> list[Strength]:
+    """What ``1,000`` would mean as one: a metric garden writes decimals so."""
+    plain_ratio = bool(_ratio(folded, measures))  # parts by the thousand, whoever writes them
+    other = None if plain_ratio or measures not in (None, "metric") else as_decimal(folded)
+    try:
+        found = _read(other, measures) if other else []
+        return [_checked(one, folded) for one in found if one not in first]
+    except DaceError:
+        return []
 
 
 def ratio_words(amount_per_l: float) -> str:
@@ -95,19 +113,13 @@ def ratio_words(amount_per_l: float) -> str:
     return f"1 + {round(parts) if parts >= 20 else say(parts, 2)}"
 
 
-def _part(text: str) -> float:
-    """A part of a ratio; ``1,000`` is a thousand here."""
-    grouped = re.fullmatch(r"\d{1,3}(?:,\d{3})+", text)
-    return read_number(text.replace(",", "") if grouped else text, "strength")
-
-
 def _ratio(text: str, _: str | None) -> list[Strength]:
     match = re.fullmatch(
         r"([\d.,]+)\s*(\+|:|/|in|to|part in|parts? to)\s*([\d.,]+)(?:\s*parts?)?", text
     )
     if not match or not re.search(r"\d", match[1]) or not re.search(r"\d", match[3]):
         return []
-    one, parts = _part(match[1].strip(",")), _part(match[3].strip(","))
+    one, parts = (read_number(part.strip(","), "strength") for part in (match[1], match[3]))
     if one <= 0 or parts / one > _MOST_PARTS:
         raise DaceError("strength", f"“{text}”", _WOULD_DO)
     n = parts / one
@@ -129,7 +141,9 @@ def _in_all(parts: float) -> str:
 
 
 def _target(text: str, _: str | None) -> list[Strength]:
-    share = re.fullmatch(rf"(?:({NUMBER})(\s*%)?|(half|quarter|third|full))\s*{_LABEL}", text)
+    named = "|".join(_SHARES)
+    share = re.fullmatch(rf"(?:({NUMBER})(\s*%)?|(?:a )?({named}))[\s-]*{_LABEL}", text)
+    share = share or re.fullmatch(rf"()()(?:a )?({named})", text)
     if share or text in ("label", "the label", "label rate", "the label's rate"):
         return [_of_label(share)]
     if text in ("what the stage likes", "what it likes", "stage"):
@@ -146,24 +160,35 @@ def _target(text: str, _: str | None) -> list[Strength]:
         return [
             Strength("nutrient", value, f"{say(value)} mg/L of {symbol} from the feed", "", symbol)
         ]
-    ec = re.fullmatch(rf"ec\s*({NUMBER})(?:\s*ms(?:/cm)?)?|({NUMBER})\s*ms(?:/cm)?", text)
+    scale = r"(ms(?:/cm)?|[uµμ]s(?:/cm)?|ppm ?\(?[57]00\)?)"
+    ec = re.fullmatch(rf"ec\s*({NUMBER})\s*{scale}?", text)
+    ec = ec or re.fullmatch(rf"({NUMBER})\s*{scale}", text)
     if ec:
-        value = read_number(ec[1] or ec[2], "strength")
-        return [Strength("ec", value, f"the whole can reads {say(value)} mS/cm")]
+        per_ms = shown.PER_MS[_scale_of(ec[2] or "ms")]
+        value = read_number(ec[1], "strength") / per_ms
+        return [Strength("ec", value, f"the whole can reads {shown.ec(value)}")]
     return []
+
+
+def _scale_of(spelling: str) -> str:
+    if "ppm" in spelling:
+        return "ppm700" if "7" in spelling else "ppm500"
+    return "mS/cm" if spelling.startswith("m") else "uS/cm"
 
 
 def _of_label(share: re.Match[str] | None) -> Strength:
     amount = 1.0
     if share and share[3]:
-        amount = {"half": 0.5, "quarter": 0.25, "third": 1 / 3, "full": 1.0}[share[3]]
+        amount = _SHARES[share[3]]
     elif share:
         amount = read_number(share[1], "strength") / (100 if share[2] else 1)
     return Strength("label", amount, f"{say(100 * amount, 3)} % of the label's own rate")
 
 
 def _per_volume(text: str, measures: str | None) -> list[Strength]:
-    match = re.fullmatch(rf"({NUMBER})\s*({UNIT}){_PER}({NUMBER})?\s*({UNIT}|can)", text)
+    match = re.fullmatch(
+        rf"({NUMBER})\s*({UNIT}){_PER}({NUMBER})?[\s-]*({UNIT}|can){_OF_WATER}", text
+    )
     if not match:
         return []
     count = read_number(match[1], "strength")

@@ -8,8 +8,9 @@ from dataclasses import dataclass
 
 from dace.core.can.strength import read_strength
 from dace.core.errors import DaceError
-from dace.core.result import say
-from dace.core.words.quantities import NUMBER, plain, read_amounts, read_number
+from dace.core.words import shown
+from dace.core.words.numbers import NUMBER, plain, read_number
+from dace.core.words.quantities import AREA_UNIT, read_amount, read_measure
 
 _HINT = "1.5 L each, 4 L/m2 or 6 L in all would do"
 
@@ -54,7 +55,7 @@ def split_into_cans(total_l: float, vessel_l: float) -> Cans:
         )
     count = max(1, math.ceil(total_l / vessel_l - 1e-9))
     litres = total_l / count
-    return Cans(count, litres, f"{count} can{'s' if count > 1 else ''} of {say(litres, 3)} L")
+    return Cans(count, litres, f"{count} can{'s' if count > 1 else ''} of {shown.litres(litres)}")
 
 
 def read_pack(text: str, unit: str, family: str | None, field: str) -> float:
@@ -88,15 +89,15 @@ def read_pack(text: str, unit: str, family: str | None, field: str) -> float:
     """
     if re.fullmatch(NUMBER, plain(text)):
         return read_number(text, field)
-    amount = read_amounts(text, family, field)[0]
+    amount = read_amount(text, family, field)
     if amount.unit != unit:
         example = "1 L" if unit == "mL" else "500 g"
         raise DaceError(field, f"“{text.strip()}”", f"an amount such as {example} would do")
     return amount.value
 
 
-def read_rate(text: str, unit: str, family: str | None) -> float:
-    """The label's own rate, mL or g in a litre of can.
+def read_rate(text: str, unit: str, family: str | None, g_per_ml: float = 1.0) -> float:
+    """The label's own rate, mL or g in a litre of can; ``g_per_ml`` turns spoons to grams.
 
     Raises
     ------
@@ -111,12 +112,18 @@ def read_rate(text: str, unit: str, family: str | None) -> float:
     if re.fullmatch(NUMBER, plain(text)):
         return read_number(text, "rate")
     try:
-        found = read_strength(text, family)[0]
+        found = read_strength(text, family, unit)
     except DaceError:
         raise DaceError("rate", f"“{text.strip()}”", "5 ml/L or 1 + 200 would do") from None
-    if found.kind != "per_litre" or found.unit not in ("", unit):
+    first = found[0]
+    if first.kind != "per_litre":
         raise DaceError("rate", f"“{text.strip()}”", "5 ml/L or 1 + 200 would do")
-    return found.amount
+    if len({round(one.amount, 6) for one in found}) > 1 and first.unit:
+        told = " or ".join(one.meaning for one in found)
+        raise DaceError("rate", f"“{text.strip()}”, which is {told}", "say whose, or in ml/L")
+    if first.unit in ("", unit):
+        return first.amount
+    return first.amount * g_per_ml if unit == "g" else first.amount / g_per_ml
 
 
 def read_litres_each(text: str, plants: int, area_m2: float | None, family: str | None) -> float:
@@ -151,21 +158,22 @@ def read_litres_each(text: str, plants: int, area_m2: float | None, family: str 
     folded = plain(text)
     if re.fullmatch(NUMBER, folded):
         return read_number(folded, "litres_each")
-    match = re.fullmatch(
-        r"(.+?)\s*(each|a plant|per plant|/ ?m2|per m2|per square metre|in all|altogether)?", folded
-    )
+    ground = re.fullmatch(rf"(.+?) ?(?:per|/|a|on|on each) ?({NUMBER})? ?({AREA_UNIT})", folded)
+    if ground and area_m2 is None:
+        raise DaceError(
+            "litres_each", f"“{text.strip()}” where no area is known", "say it for each plant"
+        )
+    if ground and area_m2:
+        amount = read_amount(ground[1], family, "litres_each")
+        each = read_measure(f"{ground[2] or 1} {ground[3]}", "area", "litres_each")
+        return amount.value / 1000 / each * area_m2 / plants
+    match = re.fullmatch(r"(.+?)\s*(each|a plant|per plant|in all|altogether)?", folded)
     if match is None:
         raise DaceError("litres_each", f"“{text.strip()}”", _HINT)
-    amount = read_amounts(match[1], family, "litres_each")[0]
+    amount = read_amount(match[1], family, "litres_each")
     if amount.unit != "mL":
         raise DaceError("litres_each", f"“{text.strip()}”", _HINT)
     litres, share = amount.value / 1000, match[2] or "each"
     if "all" in share:
         return litres / plants
-    if "m2" in share or "metre" in share:
-        if area_m2 is None:
-            raise DaceError(
-                "litres_each", f"“{text.strip()}” where no area is known", "say it for each plant"
-            )
-        return litres * area_m2 / plants
     return litres

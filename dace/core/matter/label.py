@@ -143,6 +143,9 @@ def read_grade(text: str) -> tuple[float, float, float]:
     >>> read_grade("NPK 4,5 - 3 - 8")
     (4.5, 3.0, 8.0)
     """
+    if re.match(r"\s*[-–−]\s*\d", text):
+        would_do = "three numbers such as 4-3-8; none of them can be below zero"
+        raise DaceError("grade", f"“{text.strip()}”", would_do)
     numbers = re.findall(r"\d+(?:[.,]\d+)?", text)
     if len(numbers) != 3 or not re.fullmatch(r"[\sNPKnpk\d.,+:/–-]+", text):
         raise DaceError("grade", f"“{text.strip()}”", "three numbers such as 4-3-8 would do")

@@ -17,7 +17,7 @@ from dace.core.api import (
     composition,
     ec_25,
     ec_at,
-    read_amounts,
+    read_amount,
     water_from_ec,
     water_from_report,
 )
@@ -41,7 +41,7 @@ def ec(given: Json) -> Json:
 
 def dilute(given: Json) -> Json:
     """A jar into a can: see the architecture notes in ``docs/computation.md`` for the shape."""
-    vessel = read_amounts(text(given, "vessel"), _measures(given), "vessel")[0]
+    vessel = read_amount(text(given, "vessel"), _measures(given), "vessel")
     if vessel.unit != "mL":
         raise DaceError("vessel", f"“{given['vessel']}”", "a volume such as 9 L would do")
     asked = CanAsked(

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from dace.core.result import say
+from dace.core.words import shown
 
 _VESSELS = (
     ("syringe", 5.0),
@@ -47,6 +47,4 @@ def amount_words(amount: float, unit: str) -> str:
     >>> amount_words(17.96, "mL"), amount_words(1250, "mL")
     ('18 mL', '1.25 L')
     """
-    if amount >= 1000:
-        return f"{say(amount / 1000, 3)} {'L' if unit == 'mL' else 'kg'}"
-    return f"{say(amount, 3)} {unit}"
+    return shown.millilitres(amount) if unit == "mL" else shown.grams(amount)

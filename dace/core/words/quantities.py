@@ -7,9 +7,7 @@ every reading, each with its family named.
 
 from __future__ import annotations
 
-import math
 import re
-import unicodedata
 from dataclasses import dataclass
 from functools import cache
 
@@ -17,11 +15,9 @@ import pint
 
 from dace.core.errors import DaceError
 from dace.core.figures import load_table
+from dace.core.words.numbers import NUMBER, plain, read_number
 
 FAMILIES = ("metric", "us", "imperial", "australian")
-
-NUMBER = r"(?:\d+\s+\d+\s*/\s*\d+|\d+\s*/\s*\d+|\d+(?:[.,]\d+)?(?:e[+-]?\d+)?|[.,]\d+)"
-"""Pattern of a number as people write it, after :func:`plain`."""
 
 _KITCHEN = {
     "teaspoon": ("tsp", "tsps", "teaspoon", "teaspoons"),
@@ -29,7 +25,7 @@ _KITCHEN = {
     "cup": ("cup", "cups"),
     "pint": ("pt", "pint", "pints"),
     "quart": ("qt", "quart", "quarts"),
-    "fluid_ounce": ("floz", "fl oz", "fluid ounce", "fluid ounces"),
+    "fluid_ounce": ("floz", "fl oz", "fl. oz", "fluid ounce", "fluid ounces", "fl ounces"),
     "gallon": ("gal", "gals", "gallon", "gallons"),
 }
 _METRIC_VOLUMES = {
@@ -55,12 +51,17 @@ _OTHER = {
         "meter": ("m", "metre", "metres", "meter", "meters"),
         "centimeter": ("cm",),
         "millimeter": ("mm",),
-        "inch": ("in", "inch", "inches", '"'),
+        "inch": ("in", "inch", "inches", '"', "”"),
+        "yard": ("yd", "yds", "yard", "yards"),
         "foot": ("ft", "foot", "feet", "'"),
     },
     "area": {
-        "meter ** 2": ("m2", "m²", "sq m", "square metres", "square meters"),
-        "foot ** 2": ("ft2", "sq ft", "square feet", "square foot"),
+        "meter ** 2": (
+            *("m2", "m²", "sq m", "sqm"),
+            *("square metre", "square metres", "square meter", "square meters"),
+        ),
+        "foot ** 2": ("ft2", "sq ft", "sqft", "sq feet", "square feet", "square foot"),
+        "yard ** 2": ("yd2", "sq yd", "sq yds", "square yard", "square yards", "sq yard"),
     },
     "temperature": {
         "degC": ("c", "°c", "°", "degrees", "degrees c", "celsius"),
@@ -73,8 +74,25 @@ _EXAMPLES = {
     "area": "2.5 m2 or 30 sq ft",
     "temperature": "18 °C or 64 °F",
 }
-UNIT = "|".join(re.escape(s) for s in sorted(_NAMES, key=len, reverse=True))
-"""Pattern of every unit that is read, longest first."""
+_WHOSE = {
+    "us": ("us", "u.s.", "american"),
+    "imperial": ("imperial", "imp", "uk", "british", "english"),
+    "australian": ("australian", "aus", "aussie"),
+    "metric": ("metric",),
+}
+_OWNERS = {spelling: family for family, spellings in _WHOSE.items() for spelling in spellings}
+_FAMILY_FIRST = "|".join(re.escape(s) for s in sorted(_OWNERS, key=len, reverse=True))
+UNIT = rf"(?:(?:{_FAMILY_FIRST}) )?(?:level )?(?:" + (
+    "|".join(re.escape(s) for s in sorted(_NAMES, key=len, reverse=True)) + ")"
+)
+"""Pattern of every unit that is read, longest first, with whose it is before it or without."""
+AREA_UNIT = "|".join(
+    re.escape(spelling)
+    for spelling in sorted(
+        (s for row in _OTHER["area"].values() for s in row), key=len, reverse=True
+    )
+)
+"""Pattern of every unit of area."""
 
 
 @dataclass(frozen=True)
@@ -95,56 +113,6 @@ def _registry() -> pint.UnitRegistry[float]:
             name = _unit_name(row.text("family"), row.text("measure"))
             registry.define(f"{name} = {ml!r} milliliter")
     return registry
-
-
-def plain(text: str) -> str:
-    """Lower case, one kind of space, fractions as ``1/2``.
-
-    >>> plain("1 ½ Tbsp")
-    '1 1/2 tbsp'
-    """
-    spaced = re.sub(r"(\d)([\u00bc-\u00be\u2150-\u215e])", r"\1 \2", text)
-    folded = unicodedata.normalize("NFKC", spaced).replace("\u2044", "/").replace("×", "x")
-    return re.sub(r"\s+", " ", folded).strip().lower()
-
-
-def read_number(text: str, field: str = "number") -> float:
-    """A number as people write it: ``2.5``, ``2,5``, ``1/2``, ``1 1/2``.
-
-    Parameters
-    ----------
-    text : str
-        What was typed.
-    field : str
-        Named in the error.
-
-    Returns
-    -------
-    float
-        The number, finite.
-
-    Raises
-    ------
-    DaceError
-        If it is no number, or too large to be one of a garden.
-
-    Examples
-    --------
-    >>> read_number("1 ½"), read_number("2,5")
-    (1.5, 2.5)
-    """
-    folded = plain(text)
-    if not re.fullmatch(NUMBER, folded):
-        raise DaceError(field, f"“{text.strip()}”", "a number such as 2.5 or 1 ½ would do")
-    whole, _, fraction = folded.rpartition(" ") if "/" in folded else ("", "", "")
-    if "/" in folded:
-        above, below = (float(part) for part in fraction.split("/"))
-        value = (float(whole) if whole else 0.0) + (above / below if below else math.inf)
-    else:
-        value = float(folded.replace(",", "."))
-    if not value < 1e9:
-        raise DaceError(field, f"“{text.strip()}”", "a number of ordinary size would do")
-    return value
 
 
 def read_amounts(text: str, family: str | None, field: str) -> list[Amount]:
@@ -174,7 +142,11 @@ def read_amounts(text: str, family: str | None, field: str) -> list[Amount]:
     >>> [round(a.value) for a in read_amounts("1 gallon", None, "vessel")]
     [3785, 4546]
     """
-    match = re.fullmatch(rf"({NUMBER})\s*({UNIT})\.?", plain(text))
+    folded = plain(text)
+    match = re.fullmatch(rf"({NUMBER})\s*({UNIT})\.?", folded)
+    two = re.fullmatch(rf"({NUMBER}\s*{UNIT})\.?,?\s*(?:and|\+)?\s*({NUMBER}\s*{UNIT})\.?", folded)
+    if two and not match:
+        return _summed([read_amounts(part, family, field) for part in two.groups()], text, field)
     if not match:
         raise DaceError(field, f"“{text.strip()}”", "a number and a measure such as 9 L would do")
     count = read_number(match[1], field)
@@ -183,6 +155,46 @@ def read_amounts(text: str, family: str | None, field: str) -> list[Amount]:
         amount = amount_of(count, match[2], candidate)
         found.setdefault(round(amount.value, 9), amount)
     return list(found.values())
+
+
+def _summed(parts: list[list[Amount]], text: str, field: str) -> list[Amount]:
+    """``1 lb 2 oz`` or ``2 tbsp and 1 tsp``: the two together, each in the same family."""
+    one, other = parts
+    if one[0].unit != other[0].unit:
+        raise DaceError(field, f"“{text.strip()}”", "two of a kind, such as 1 lb 2 oz, would do")
+    pairs = zip(one, other, strict=False) if len(one) == len(other) else [(one[0], other[0])]
+    return [Amount(a.value + b.value, a.unit, a.family) for a, b in pairs]
+
+
+def read_amount(text: str, family: str | None, field: str) -> Amount:
+    """The one amount that is meant.
+
+    Raises
+    ------
+    DaceError
+        As for :func:`read_amounts`, and where more than one could be meant.
+
+    Examples
+    --------
+    >>> read_amount("2 US gallon", "metric", "vessel").value
+    7570.823568
+    """
+    found = read_amounts(text, family, field)
+    if len(found) > 1:
+        told = [f"{_litres_words(one)} ({one.family})" for one in found]
+        whose = " or ".join(dict.fromkeys(f"“{one.family} …”" for one in found))
+        raise DaceError(
+            field,
+            f"“{text.strip()}”, which is {' or '.join(told)}",
+            f"say whose, {whose}, or say it in litres",
+        )
+    return found[0]
+
+
+def _litres_words(amount: Amount) -> str:
+    if amount.unit == "mL" and amount.value >= 1000:
+        return f"{amount.value / 1000:.3g} L"
+    return f"{amount.value:.3g} {amount.unit}"
 
 
 def read_measure(text: str, kind: str, field: str, usual: str = "") -> float:
@@ -231,21 +243,35 @@ def families_knowing(spellings: list[str], family: str | None) -> list[str]:
 
     A family that was named and knows them is the only one.
     """
-    kitchen = {_NAMES[s] for s in spellings if _NAMES[s] in _KITCHEN}
+    named = [_parted(spelling) for spelling in spellings]
+    kitchen = {name for _, name in named if name in _KITCHEN}
     if not kitchen:
         return [""]
+    said = {whose for whose, _ in named if whose}
+    if len(said) == 1:
+        family = said.pop()
     known = [f for f in FAMILIES if all((f, measure) in _defined() for measure in kitchen)]
     return [family] if family in known else known
 
 
 def amount_of(count: float, spelling: str, family: str) -> Amount:
     """``count`` of a unit as spelt, in one family (empty for metric and mass units)."""
-    name = _NAMES[spelling]
+    said, name = _parted(spelling)
+    family = said or family
     if name in _MASSES:
         return Amount(_convert(count, name, "gram"), "g")
     if name in _METRIC_VOLUMES:
         return Amount(_convert(count, name, "milliliter"), "mL")
     return Amount(_convert(count, _unit_name(family, name), "milliliter"), "mL", family)
+
+
+def _parted(spelling: str) -> tuple[str, str]:
+    """Whose measure it is, empty where nobody said, and its name."""
+    bare = re.sub(r"^level ", "", spelling)
+    if bare in _NAMES:
+        return "", _NAMES[bare]
+    whose, _, unit = bare.partition(" ")
+    return _OWNERS[whose], _NAMES[re.sub(r"^level ", "", unit)]
 
 
 @cache
@@ -254,14 +280,19 @@ def _defined() -> frozenset[tuple[str, str]]:
     return frozenset((r.text("family"), r.text("measure")) for r in rows if r.maybe("ml"))
 
 
-def spoon_ml(family: str, measure: str) -> float:
-    """Volume [mL] of a family's ``teaspoon`` or ``tablespoon``."""
+def family_ml(family: str, measure: str) -> float:
+    """Volume [mL] of a family's ``teaspoon``, ``tablespoon``, ``pint`` or ``gallon``."""
     return _convert(1, _unit_name(family, measure), "milliliter")
 
 
 def _unit_name(family: str, measure: str) -> str:
     """A name that meets none of Pint's own."""
     return f"dace_{family}_{measure}"
+
+
+def converted(count: float, unit: str, target: str) -> float:
+    """So many of one of Pint's own units in another; see ``words/shown``."""
+    return _convert(count, unit, target)
 
 
 def _convert(count: float, unit: str, target: str) -> float:

@@ -8,7 +8,8 @@ from dataclasses import dataclass
 
 from dace.core.errors import DaceError
 from dace.core.figures import judgement
-from dace.core.words.quantities import NUMBER, plain, read_amounts, read_measure, read_number
+from dace.core.words.numbers import NUMBER, plain, read_number
+from dace.core.words.quantities import read_amount, read_measure
 
 _HINT = "40 L, 3.6 x 1.2 m, 2.5 m2 or a 25 cm pot would do"
 _MOST_L, _MOST_M2 = 20_000.0, 10_000.0
@@ -59,14 +60,16 @@ def read_size(text: str, family: str | None) -> Size:
     if across and not re.search(rf"{NUMBER}\s*l", across[1]):
         width = read_measure(across[1], "length", "size")
         return _volume(1000 * judgement("pot_shape").range.typ * width**3, text)
-    if re.search(r"(m2|m²|ft2|sq)", folded):
+    if re.search(r"(m2|m²|ft2|yd2|sq)", folded):
         return _area(read_measure(folded, "area", "size"), text)
     if re.fullmatch(NUMBER, folded):
         read_number(folded, "size")
         raise DaceError("size", f"“{text.strip()}” without a measure", _HINT)
     try:
-        amount = read_amounts(re.sub(r"\s*pots?$", "", folded), family, "size")[0]
-    except DaceError:
+        amount = read_amount(re.sub(r"\s*pots?$", "", folded), family, "size")
+    except DaceError as wrong:
+        if "which is" in wrong.read:
+            raise
         raise DaceError("size", f"“{text.strip()}”", _HINT) from None
     if amount.unit != "mL":
         raise DaceError("size", f"“{text.strip()}”", _HINT)

@@ -5,7 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from dace.core import api as core
-from dace.core.api import DaceError, say
+from dace.core.api import DaceError, shown
 from dace.desks.bench.laid_out import laid_out
 from dace.desks.bench.schemas import (
     CapOut,
@@ -51,7 +51,7 @@ def supplies_page(scope: Scope) -> SuppliesOut:
     ]
     return SuppliesOut(
         jars=jars,
-        waters=[WaterOut(id=w.id, name=w.name, ec=say(w.ec_ms_cm, 2)) for w in waters(scope)],
+        waters=[WaterOut(id=w.id, name=w.name, ec=shown.ec(w.ec_ms_cm)) for w in waters(scope)],
         vessels=[VesselOut(id=v.id, name=v.name, volume_l=v.volume_l) for v in vessels(scope)],
         measures=garden_of(scope).measures,
     )
@@ -101,7 +101,7 @@ def _shown(
             ReadingOfStrength(
                 meaning=r.strength.meaning,
                 amount_text=core.amount_words(r.can.amount, r.can.unit),
-                ec_text=f"{r.can.ec.value:.2f}",
+                ec_text=shown.ec(r.can.ec.value),
             )
             for r in found.readings
         ],

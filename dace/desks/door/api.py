@@ -30,6 +30,7 @@ class SessionOut(Out):
     signed_in: bool
     user: str
     household: str
+    owner: bool
     is_demo: bool
     demo_on: bool
     first_start: bool
@@ -59,6 +60,7 @@ def session(request: HttpRequest) -> SessionOut:
         signed_in=member is not None,
         user=member.user.username if member else "",
         household=member.household.name if member else "",
+        owner=member is not None and member.role == Membership.Role.OWNER,
         is_demo=member.household.is_demo if member else False,
         demo_on=settings.DACE_DEMO and Membership.objects.filter(household__is_demo=True).exists(),
         first_start=not Membership.objects.filter(household__is_demo=False).exists(),

@@ -17,6 +17,7 @@ from dace.core.api import (
     compare_with_expected,
     crop,
     say,
+    shown,
 )
 from dace.desks.notebook.entries import KINDS, Cursor, Entry, page_of
 from dace.desks.notebook.schemas import DoseOut, NotebookOut, OtherOut, ReadingOut
@@ -186,7 +187,7 @@ def _dose(
         litres_each=say(dose.litres_each, 3),
         litres=say(dose.litres, 3),
         ratio=can.ratio,
-        vessel=f"{say(can.vessel_l)} L",
+        vessel=shown.litres(can.vessel_l),
         water=can.water.name,
         sources=[f"{amount_words(p.amount, _unit(p))} {p.jar.name}" for p in parts],
         mg_l={name: say(value, 3) for name, value in can.mg_l.items()},
@@ -222,10 +223,10 @@ def _reading(
         stop_id=stop[0],
         stop=stop[1],
         kind=row.subject.kind,
-        shown=f"{say(row.value, 4)} {row.scale}{parts}",
-        ec=f"{row.ec_likely:.2f}",
+        shown=f"{say(row.value, 4)} {shown.scale_name(row.scale)}{parts}",
+        ec=shown.ec_number(row.ec_likely),
         ec_ms_cm=row.ec_likely,
-        range_text=f"{row.ec_low:.2f} to {row.ec_high:.2f}",
+        range_text=shown.ec_span(row.ec_low, row.ec_high, 2),
         method=row.method,
         verdict=verdict.verdict if verdict else "",
         text=verdict.text if verdict else _as_pour_through(row),
@@ -241,5 +242,5 @@ def _as_pour_through(row: Reading) -> str:
     found = as_pour_through(pen_reading(row))
     if found is None:
         return ""
-    span = f"{found.low:.1f} to {found.high:.1f}"
-    return f"As much as {found.value:.1f} mS/cm ({span}) in what drains."
+    span = shown.ec_span(found.low, found.high)
+    return f"As much as {shown.ec(found.value, 1)} ({span}) in what drains."

@@ -5,7 +5,7 @@ from __future__ import annotations
 import uuid
 
 from dace.core import api as core
-from dace.core.api import DaceError
+from dace.core.api import DaceError, shown
 from dace.desks.notebook.schemas import MethodOut, PenToReadOut, ReadableOut, ReadablesOut
 from dace.feeding.reads import jars_with_stock, newest_cans
 from dace.garden.reads import garden_of, stops, waters
@@ -34,7 +34,7 @@ def readables_page(scope: Scope, stop_id: uuid.UUID | None) -> ReadablesOut:
     found: dict[uuid.UUID, ReadableOut] = {}
     for dose in newest_cans(scope, _NEWEST_CANS):
         can = dose.can
-        name = f"the can: {can.ratio} in {can.vessel_l:g} L, poured on {dose.fill.place}"
+        name = f"the can: {can.ratio} in {shown.litres(can.vessel_l)}, poured on {dose.fill.place}"
         parts, advice = _parts(can.ec_likely, most)
         found[can.subject_id] = _readable(can.subject_id, name, "can", parts, advice)
     found |= _liquids(scope, most)
@@ -96,4 +96,7 @@ def _parts(expected: float, most: float | None) -> tuple[int, str]:
         return 0, error.sentence
     if parts == 0:
         return 0, ""
-    return parts, f"Too strong for a pen of {most:g} mS/cm: stir 1 part in {parts} of rain water."
+    return (
+        parts,
+        f"Too strong for a pen of {shown.ec(most, 1)}: stir 1 part in {parts} of rain water.",
+    )

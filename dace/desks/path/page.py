@@ -6,7 +6,8 @@ import uuid
 from datetime import datetime
 
 from dace.core import api as core
-from dace.desks.path.schemas import BrewDueOut, PathOut, StandOut, StopOut
+from dace.core.api import shown
+from dace.desks.path.schemas import BrewDueOut, PathOut, StandOut, StopOut, VolumeUnitOut
 from dace.feeding.reads import last_fed
 from dace.garden.reads import StandRecord, StopRecord, garden_of, stops
 from dace.households.scope import Scope
@@ -39,6 +40,10 @@ def path_page(scope: Scope) -> PathOut:
         garden=garden.name,
         zone=garden.zone,
         measures=garden.measures,
+        degrees=garden.degrees,
+        scale=shown.scale_name(),
+        volumes=[VolumeUnitOut(**vars(one)) for one in shown.volume_units()],
+        per_ms=shown.PER_MS[shown.shown_in().scale],
         now=scope.now,
         stops=[_stop(stop, drains, fed) for stop in stops(scope)],
         brews=[
@@ -54,7 +59,7 @@ def _stop(
 ) -> StopOut:
     read = [drains[subject] for subject, _ in stop.fills if subject in drains]
     latest = max(read, key=lambda r: r.taken_at, default=None)
-    drain = f"{latest.ec_likely:.1f}" if latest else ""
+    drain = shown.ec_number(latest.ec_likely, 1) if latest else ""
     word = _word(stop, latest) if latest else ""
     return StopOut(
         id=stop.id,

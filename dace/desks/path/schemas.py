@@ -52,12 +52,27 @@ class BrewDueOut(Out):
     text: str
 
 
+class VolumeUnitOut(Out):
+    """A unit that volumes are said in, from so many litres on."""
+
+    unit: str
+    litres: float
+    least_l: float
+
+
 class PathOut(Out):
-    """The garden, its stops in walking order, and brews that want something today."""
+    """The garden, its stops in walking order, and brews that want something today.
+
+    ``scale`` is the pen's as it is written, ``per_ms`` what it shows for 1 mS/cm.
+    """
 
     garden: str
     zone: str
     measures: str
+    degrees: str
+    scale: str
+    per_ms: float
+    volumes: list[VolumeUnitOut]
     now: datetime
     stops: list[StopOut]
     brews: list[BrewDueOut]

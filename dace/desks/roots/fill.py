@@ -9,7 +9,7 @@ from typing import Literal
 from zoneinfo import ZoneInfo
 
 from dace.core import api as core
-from dace.core.api import DaceError, Followed, say
+from dace.core.api import DaceError, Followed, say, shown
 from dace.desks.roots.schemas import (
     DotOut,
     FlushOut,
@@ -54,13 +54,13 @@ def stands(found: Followed) -> Stands:
     factor = core.as_paste(1.0) if root.is_bed else 1.0
     low, likely, high = (v * factor for v in found.now)
     what = "a paste of the soil" if root.is_bed else "what drains"
-    at = f"{what} reads about {likely:.1f} mS/cm ({low:.1f} to {high:.1f})"
+    at = f"{what} reads about {shown.ec(likely, 1)} ({shown.ec_span(low, high)})"
     at = f"{at[0].upper()}{at[1:]}"
     if band is None:
         return Stands((low, likely, high), None, "", factor, what, f"{at}.")
     word = core.word_for(found.now[1], band)
     ends = (band.low * factor, band.high * factor)
-    likes = f"{band.whose.capitalize()} likes {say(ends[0], 2)} to {say(ends[1], 2)}."
+    likes = f"{band.whose.capitalize()} likes {shown.ec_span(*ends)}."
     headline = f"{at}: {core.ROOT_WORDS[word]}. {likes}"
     return Stands((low, likely, high), ends, word, factor, what, headline)
 
@@ -191,16 +191,16 @@ def flush_out(scope: Scope, record: RootRecord, at: Stands) -> FlushOut | None:
         water_id=water.pk,
         water=water.name,
         litres=round(litres.value, 2),
-        text=f"{'Flush' if not done else 'Go on'} with about {rough(litres.value)} L from the "
-        f"{water.name} in {goes}{read}.",
-        range_text=f"{rough(litres.low)} to {rough(litres.high)} L",
+        text=f"{'Flush' if not done else 'Go on'} with about {shown.litres(litres.value, 2)} "
+        f"from the {water.name} in {goes}{read}.",
+        range_text=shown.litres_span(litres.low, litres.high),
         done=done,
         goes=plan.goes,
         each_l=round(plan.each_l, 2),
-        each_text=f"{rough(plan.each_l)} L",
+        each_text=shown.litres(plan.each_l, 2),
         read_next=plan.goes == 1 and done > 0,
-        after_text=f"It should read {plan.after.low:.1f} to {plan.after.high:.1f} then, likely "
-        f"{plan.after.value:.1f}.",
+        after_text=f"It should read {shown.ec_span(plan.after.low, plan.after.high)} then, likely "
+        f"{shown.ec_number(plan.after.value, 1)}.",
         working=steps_out(litres.working),
     )
 
@@ -229,7 +229,7 @@ def _chart(record: RootRecord, zone: ZoneInfo, factor: float, what: str) -> Root
             day=day(d.poured_at),
             kind="feed",
             amount=d.can.mg_l["N"] * d.litres,
-            title=f"{say(d.litres, 3)} L at {d.can.ratio}",
+            title=f"{shown.litres(d.litres)} at {d.can.ratio}",
         )
         for d in record.doses
     ]
@@ -238,7 +238,7 @@ def _chart(record: RootRecord, zone: ZoneInfo, factor: float, what: str) -> Root
             day=day(w.poured_at),
             kind="flush" if w.flush else "water",
             amount=w.litres,
-            title=f"{say(w.litres, 3)} L from the {w.water.name}",
+            title=f"{shown.litres(w.litres)} from the {w.water.name}",
         )
         for w in record.waterings
     ]

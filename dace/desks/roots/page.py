@@ -6,7 +6,7 @@ import uuid
 from dataclasses import dataclass
 
 from dace.core import api as core
-from dace.core.api import PenReading
+from dace.core.api import PenReading, shown
 from dace.desks.roots.fill import root_line, roots_out
 from dace.desks.roots.schemas import AllRootsOut, MeaningOut, NoteOut, PickableOut, PlaceRootsOut
 from dace.desks.shared.said import harvest_words
@@ -71,25 +71,25 @@ class ShownReading:
     pen: PenReading
 
 
-def meaning(scope: Scope, shown: ShownReading) -> MeaningOut:
+def meaning(scope: Scope, read: ShownReading) -> MeaningOut:
     """What a reading means for what grows there; writes nothing."""
-    at_25 = core.reading_at_25(shown.pen)
+    at_25 = core.reading_at_25(read.pen)
     for stop in stops(scope):
-        if any(subject == shown.subject_id for subject, _ in stop.fills):
-            return _meaning(stop, shown)
-    return MeaningOut(word="", text=f"{at_25.value:.2f} mS/cm at 25 °C.")
+        if any(subject == read.subject_id for subject, _ in stop.fills):
+            return _meaning(stop, read)
+    return MeaningOut(word="", text=f"{shown.ec(at_25.value)} at {shown.degrees(25)}.")
 
 
-def _meaning(stop: StopRecord, shown: ShownReading) -> MeaningOut:
-    drain = core.as_pour_through(shown.pen) or core.reading_at_25(shown.pen)
-    here = tuple((s.crop, s.stage) for s in stop.stands if s.subject_id == shown.subject_id)
+def _meaning(stop: StopRecord, read: ShownReading) -> MeaningOut:
+    drain = core.as_pour_through(read.pen) or core.reading_at_25(read.pen)
+    here = tuple((s.crop, s.stage) for s in stop.stands if s.subject_id == read.subject_id)
     band = core.comfort_of(here)
-    read = f"{drain.value:.1f} mS/cm ({drain.low:.1f} to {drain.high:.1f}) in what drains"
+    reads = f"{shown.ec(drain.value, 1)} ({shown.ec_span(drain.low, drain.high)}) in what drains"
     if band is None:
-        return MeaningOut(word="", text=f"As much as {read}.")
+        return MeaningOut(word="", text=f"As much as {reads}.")
     word = core.word_for(drain.value, band)
     return MeaningOut(
         word=word,
-        text=f"{core.ROOT_WORDS[word].capitalize()}: as much as {read}, where {band.whose} likes "
-        f"{band.low:.1f} to {band.high:.1f}.",
+        text=f"{core.ROOT_WORDS[word].capitalize()}: as much as {reads}, where {band.whose} likes "
+        f"{shown.ec_span(band.low, band.high)}.",
     )

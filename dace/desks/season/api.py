@@ -9,6 +9,7 @@ from typing import Annotated, Any
 from ninja import Router, Schema
 from pydantic import Field
 
+from dace.core.api import shown
 from dace.desks.season.page import season_page
 from dace.desks.season.planting import planting_page
 from dace.desks.season.schemas import PlantingOut, SeasonOut
@@ -112,7 +113,7 @@ def _weather_out(known: Weather) -> WeatherOut:
     return WeatherOut(
         today=now,
         ahead=days,
-        words=f"today {now.t_max:.0f}°, {wet}",
+        words=f"today {shown.degrees(now.t_max)}, {wet}",
         own_days=known.own_days,
     )
 

@@ -6,7 +6,7 @@ from dataclasses import replace
 from datetime import timedelta
 
 from dace.core import api as core
-from dace.core.api import say
+from dace.core.api import say, shown
 from dace.desks.season.schemas import ByDayOut, DressingOut, DryFeedOut, ToldOut
 from dace.desks.shared.advice import advice_out
 from dace.desks.shared.figures import steps_out
@@ -88,7 +88,7 @@ def _cooler(content: core.Content, likely: float, cooler: float) -> str:
         return "All of it is there at once."
     return (
         f"In four weeks about {say(likely, 3)} mg of nitrogen a plant comes out; "
-        f"were it {_COOLER_C:.0f} °C cooler, about {say(cooler, 3)} mg."
+        f"were it {shown.warmer_by(_COOLER_C)} cooler, about {say(cooler, 3)} mg."
     )
 
 
@@ -116,7 +116,7 @@ def _release_steps(content: core.Content, each: float) -> core.Working:
             f"{say(each)} g × {say(later)} mg/g",
             each * later,
             "mg a plant",
-            f"half of it in {content.half_life_days:.0f} days at 20 °C, slower in the cool",
+            f"half of it in {content.half_life_days:.0f} days at {shown.degrees(20)}",
             "medium",
         ),
     )

@@ -6,7 +6,7 @@ import uuid
 from datetime import date, timedelta
 
 from dace.core import api as core
-from dace.core.api import NUTRIENTS, Balance, Offer, say
+from dace.core.api import NUTRIENTS, Balance, Offer, shown
 from dace.desks.season.page import bands, sow_again_on
 from dace.desks.season.schemas import (
     BalanceOut,
@@ -217,7 +217,7 @@ def _events(found: Books) -> list[EventOut]:
 
 
 def _stood(turn: int, stand: Stand) -> EventOut:
-    size = f"{say(stand.fill.volume_l, 3)} L" if stand.fill.volume_l else "open ground"
+    size = shown.litres(stand.fill.volume_l) if stand.fill.volume_l else "open ground"
     verb = "begun" if turn == 0 else "moved"
     text = f"{verb}: {stand.count} in {stand.fill}, {size} of {_medium(stand)}"
     return EventOut(on=stand.from_on, kind="stand", text=text)

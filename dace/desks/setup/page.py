@@ -7,7 +7,7 @@ from datetime import datetime
 from typing import TypeVar
 
 from dace.core import api as core
-from dace.core.api import say
+from dace.core.api import say, shown
 from dace.desks.setup.schemas import (
     FillOut,
     GardenOut,
@@ -50,7 +50,6 @@ def setup_page(scope: Scope) -> SetupOut:
     return SetupOut(
         edition=edition,
         garden=_copied(GardenOut, garden),
-        owner=scope.owner,
         places=[_place(stop, fills.get(stop.id, [])) for stop in stops(scope)],
         waters=[_water(water) for water in waters(scope)],
         vessels=[_copied(OwnVesselOut, row) for row in vessels(scope)],
@@ -120,8 +119,8 @@ def _place(stop: StopRecord, fills: list[Fill]) -> PlaceOut:
 
 def _size(fill: Fill) -> str:
     if fill.volume_l is not None:
-        return f"{say(fill.volume_l, 4)} L"
-    return f"{say(fill.area_m2 or 0.0, 4)} m2"
+        return shown.litres(fill.volume_l, 4)
+    return shown.square_metres(fill.area_m2 or 0.0, 4).replace("m²", "m2")
 
 
 def _water(row: Water) -> OwnWaterOut:
@@ -164,6 +163,7 @@ def _jar(jar: Jar, stock: float) -> OwnJarOut:
         use_by=jar.use_by,
         holds=jar.holds,
         stock=stock,
+        stock_text=core.amount_words(stock, "mL" if jar.form == "liquid" else "g"),
         unit=found.unit,
         elements=f"{elements} mg in 1 {found.unit}",
     )

@@ -114,6 +114,7 @@ class OwnJarOut(Out):
     use_by: date | None
     holds: float
     stock: float
+    stock_text: str
     unit: str
     elements: str
 
@@ -153,7 +154,6 @@ class SetupOut(Out):
 
     edition: int
     garden: GardenOut
-    owner: bool
     places: list[PlaceOut]
     waters: list[OwnWaterOut]
     vessels: list[OwnVesselOut]

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from dace.core import api as core
-from dace.core.api import say
+from dace.core.api import say, shown
 from dace.feeding.models import Dressing, Watering
 from dace.garden.models import Harvest, SoilTest, StageSeen
 from dace.measuring.models import FieldTest
@@ -12,7 +12,9 @@ from dace.shelf.models import BrewEvent
 
 def watering_words(row: Watering) -> str:
     """``4.6 L from the rain butt, to flush``."""
-    return f"{say(row.litres, 3)} L from the {row.water.name}{', to flush' if row.flush else ''}"
+    return (
+        f"{shown.litres(row.litres)} from the {row.water.name}{', to flush' if row.flush else ''}"
+    )
 
 
 def test_words(row: FieldTest) -> str:
@@ -54,5 +56,5 @@ def soil_test_words(row: SoilTest) -> str:
 
 def brew_words(row: BrewEvent) -> str:
     """``Comfrey ferment: strained, 14 L``."""
-    litres = f", {say(row.litres, 3)} L" if row.litres else ""
+    litres = f", {shown.litres(row.litres)}" if row.litres else ""
     return f"{row.brew.name}: {row.get_kind_display()}{litres}"

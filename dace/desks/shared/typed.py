@@ -9,7 +9,7 @@ from dace.garden.models import Garden
 
 def read_litres(garden: Garden, text: str, field: str = "vessel") -> float:
     """A volume as typed [L], in the garden's measures."""
-    found = core.read_amounts(text, garden.measures, field)[0]
+    found = core.read_amount(text, garden.measures, field)
     if found.unit != "mL" or not 0 < found.value <= 1000 * core.MOST_VESSEL_L:
         raise DaceError(field, f"“{text.strip()}”", "a volume such as 9 L would do")
     return found.value / 1000

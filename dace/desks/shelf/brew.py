@@ -7,7 +7,7 @@ from datetime import date
 from zoneinfo import ZoneInfo
 
 from dace.core import api as core
-from dace.core.api import BrewEstimate, Limits, Recipe, say
+from dace.core.api import BrewEstimate, Limits, Recipe, say, shown
 from dace.desks.shared.advice import advice_out
 from dace.desks.shared.figures import rough, steps_out
 from dace.desks.shelf.page import due_out, ready_text, shelf_jar
@@ -81,8 +81,8 @@ def dilute_words(purpose: core.Purpose) -> str:
     """How thin it is poured, and what a litre brings then."""
     brings = ", ".join(f"{n} {rough(v)}" for n, v in purpose.brings)
     if purpose.parts == 0:
-        return f"As it is, a litre brings {brings} mg."
-    return f"At 1 + {purpose.parts} a litre brings {brings} mg."
+        return f"As it is, it brings {brings} mg/L."
+    return f"At 1 + {purpose.parts} it brings {brings} mg/L."
 
 
 def _limits(limits: Limits | None) -> LimitsOut | None:
@@ -91,8 +91,9 @@ def _limits(limits: Limits | None) -> LimitsOut | None:
     runs = "the acid runs out" if limits.acid_runs_out else "the shell or bone runs out"
     sentence = (
         f"Here {runs}: about {say(limits.solid_used_g, 2)} g of solids can go, at most "
-        f"{limits.ca_ceiling_mg_l:,.0f} mg of calcium a litre, and up to "
-        f"{say(limits.gas_l, 3)} L of gas. {say(limits.acid_left_g, 2)} g of acid is left over. "
+        f"{limits.ca_ceiling_mg_l:,.0f} mg/L of calcium, and "
+        f"up to {shown.litres(limits.gas_l)} of gas. "
+        f"{say(limits.acid_left_g, 2)} g of acid is left over. "
         "Never close the lid."
     )
     return LimitsOut(
@@ -143,7 +144,7 @@ def brew_page(scope: Scope, brew_id: uuid.UUID) -> BrewOut:
                 id=event.pk,
                 at=event.at,
                 text=event.get_kind_display()
-                + (f", {say(event.litres, 3)} L" if event.litres else ""),
+                + (f", {shown.litres(event.litres)}" if event.litres else ""),
             )
             for event in reversed(record.events)
         ],
@@ -168,8 +169,8 @@ def _went_in(record: BrewRecord) -> list[str]:
     if brew.volume_l > 0:
         acid = brew.acid_percent
         liquid = f"of vinegar of {say(acid)} %" if acid else f"from the {brew.water.name}"
-        found.append(f"{say(brew.volume_l, 3)} L {liquid}")
-    found.append(f"at about {say(brew.temperature_c)} °C")
+        found.append(f"{shown.litres(brew.volume_l)} {liquid}")
+    found.append(f"at about {shown.degrees(brew.temperature_c)}")
     if brew.after_days:
         found.append("on solids that were soaked once before")
     return found

@@ -6,7 +6,7 @@ import uuid
 from zoneinfo import ZoneInfo
 
 from dace.core import api as core
-from dace.core.api import say
+from dace.core.api import say, shown
 from dace.desks.shared.advice import advice_out
 from dace.desks.shared.figures import rough
 from dace.desks.shelf.brew import dilute_words, reading_words
@@ -66,14 +66,16 @@ def jar_page(scope: Scope, jar_id: uuid.UUID) -> JarPageOut:
 
 
 def _strength(one: BottleStrength, jar: Jar, zone: ZoneInfo) -> StrengthOut:
-    low, likely, high = (f"{v:.1f}" for v in one.contents.ec_ms_cm)
+    low, likely, high = one.contents.ec_ms_cm
     row = one.reading
     at = jar.created_at if row is None else row.taken_at
     text = "as strained" if row is None else f"read {reading_words(row)}"
     if one.doubted:
         text += ", which is doubted"
     return StrengthOut(
-        on=at.astimezone(zone).date(), text=text, ec_text=f"{likely} mS/cm ({low} to {high})"
+        on=at.astimezone(zone).date(),
+        text=text,
+        ec_text=f"{shown.ec(likely, 1)} ({shown.ec_span(low, high)})",
     )
 
 

@@ -7,7 +7,7 @@ from datetime import datetime
 from zoneinfo import ZoneInfo
 
 from dace.core import api as core
-from dace.core.api import say
+from dace.core.api import say, shown
 from dace.desks.shelf.schemas import (
     BrewChoicesOut,
     DueOut,
@@ -92,7 +92,7 @@ def _brew(record: BrewRecord) -> ShelfBrewOut:
         method=core.method(record.brew.method).name,
         state=record.state,
         day=int(record.day),
-        ec_text=f"{say(likely, 2)} mS/cm ({say(low, 2)} to {say(high, 2)})",
+        ec_text=f"{shown.ec(likely, 1)} ({shown.ec_span(low, high)})",
         ready_text=ready_text(found.ready_day),
         next=due_out(record.steps),
     )
@@ -129,8 +129,7 @@ def brew_choices(scope: Scope) -> BrewChoicesOut:
         ],
         recipes=[_recipe(found) for found in recipes(scope)],
         waters=[
-            NamedOut(key=str(w.pk), name=w.name, text=f"{say(w.ec_ms_cm, 2)} mS/cm")
-            for w in waters(scope)
+            NamedOut(key=str(w.pk), name=w.name, text=shown.ec(w.ec_ms_cm)) for w in waters(scope)
         ],
         spread_only=[core.material(key).name for key in core.SPREAD_ONLY],
     )

@@ -78,7 +78,7 @@ class RoomLeft(SimpleTestCase):
 
     def test_a_solid_is_said_in_grams(self):
         crystals = composition(Label(16, 8, 24, form="solid"))
-        self.assertIn("g a litre", rules.room_left(situation(0.2, feed=crystals)).text)
+        self.assertIn("g/L", rules.room_left(situation(0.2, feed=crystals)).text)
 
 
 class Stock(SimpleTestCase):

@@ -59,7 +59,7 @@ class Caps(SimpleTestCase):
         advice = advice_on("1 + 200", stock=10.0)
         # 44.8 - 10 = 34.8 mL short; 10 mL x 201 = 2.0 L
         self.assertIn("34.8 mL short", advice["short_of_stock"].title)
-        self.assertIn("2.0 L", advice["short_of_stock"].text)
+        self.assertIn("2 L", advice["short_of_stock"].text)
 
     def test_friendly_parts_never_stronger(self):
         for exact in (14.2, 52.0, 258.4, 1204.0):

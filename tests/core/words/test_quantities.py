@@ -7,7 +7,8 @@ from hypothesis import strategies as st
 from dace.core.can.vessels import read_litres_each, read_pack, read_rate, split_into_cans
 from dace.core.errors import DaceError
 from dace.core.words.amounts import amount_words, measure_for
-from dace.core.words.quantities import FAMILIES, read_amounts, read_measure, read_number, spoon_ml
+from dace.core.words.numbers import read_number
+from dace.core.words.quantities import FAMILIES, family_ml, read_amounts, read_measure
 from dace.core.words.sizes import read_size
 
 
@@ -37,7 +38,7 @@ class Numbers(SimpleTestCase):
     @given(st.floats(0.001, 1e6))
     def test_a_printed_number_is_read_back(self, value):
         self.assertAlmostEqual(read_number(f"{value:.6f}"), value, delta=1e-6)
-        self.assertEqual(read_number(f"{value:.3f}".replace(".", ",")), round(value, 3))
+        self.assertEqual(read_number(f"{value:.4f}".replace(".", ",")), round(value, 4))
 
 
 class Volumes(SimpleTestCase):
@@ -69,7 +70,7 @@ class Volumes(SimpleTestCase):
             ("1 cup", "us", 236.59),
             ("1 tbsp", "metric", 15),
             ("1 tbsp", "us", 14.79),
-            ("1 tbsp", "imperial", 17.76),
+            ("1 tbsp", "imperial", 15.0),
             ("1 tbsp", "australian", 20),
             ("1 tsp", "us", 4.93),
             ("1 tsp", "imperial", 5),
@@ -91,7 +92,7 @@ class Volumes(SimpleTestCase):
 
     def test_spoons_of_every_family_are_spoons(self):
         for family in FAMILIES:
-            table, tea = spoon_ml(family, "tablespoon"), spoon_ml(family, "teaspoon")
+            table, tea = family_ml(family, "tablespoon"), family_ml(family, "teaspoon")
             self.assertTrue(3 <= table / tea <= 4.01, family)
 
     def test_no_unit_or_a_strange_one_is_refused(self):
@@ -158,7 +159,7 @@ class OtherMeasures(SimpleTestCase):
         for text, unit in (("1 kg", "mL"), ("some", "g")):
             with self.assertRaises(DaceError):
                 read_pack(text, unit, None, "pack")
-        for text, unit in (("1 g/L", "mL"), ("a splash", "mL"), ("45 ml", "mL"), ("EC 1.2", "mL")):
+        for text, unit in (("a splash", "mL"), ("45 ml", "mL"), ("EC 1.2", "mL")):
             with self.subTest(text), self.assertRaises(DaceError) as caught:
                 read_rate(text, unit, None)
             self.assertEqual(caught.exception.field, "rate")

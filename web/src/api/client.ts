@@ -13,6 +13,7 @@ export interface Problem {
   status?: number;
 }
 
+const NOBODY = 401;
 const UNREACHED: Problem = {
   field: '',
   read: 'no answer',
@@ -22,16 +23,29 @@ const UNREACHED: Problem = {
 };
 
 let token = '';
+let seen: number | null = null;
+let lapsed = () => {};
 
 /** The CSRF token to send with every write; it changes when somebody signs in or out. */
 export function useToken(fresh: string): void {
   token = fresh;
 }
 
+/** The newest change that was on the screen when an edit began: sent until it is null again. */
+export function useSeen(edition: number | null): void {
+  seen = edition;
+}
+
+/** What to do when the server says that nobody is signed in. */
+export function onLapse(act: () => void): void {
+  lapsed = act;
+}
+
 export const client = createClient<paths>({ baseUrl: '' });
 client.use({
   onRequest({ request }) {
     if (request.method !== 'GET') request.headers.set('X-CSRFToken', token);
+    if (request.method === 'PUT' && seen !== null) request.headers.set('If-Match', `"${seen}"`);
     return request;
   },
 });
@@ -46,6 +60,7 @@ export async function ask<T>(
   try {
     const { data, error, response } = await request;
     if (response.ok && data !== undefined) return { data };
+    if (response.status === NOBODY) lapsed();
     return { problem: problemOf(error, response.status) };
   } catch (failure) {
     if (failure instanceof DOMException && failure.name === 'AbortError') throw failure;

@@ -3108,6 +3108,8 @@ export interface components {
             spoon_g: number | null;
             /** Stock */
             stock: number;
+            /** Stock Text */
+            stock_text: string;
             /** Unit */
             unit: string;
             /** Use By */
@@ -3324,10 +3326,14 @@ export interface components {
         /**
          * PathOut
          * @description The garden, its stops in walking order, and brews that want something today.
+         *
+         *     ``scale`` is the pen's as it is written, ``per_ms`` what it shows for 1 mS/cm.
          */
         PathOut: {
             /** Brews */
             brews: components["schemas"]["BrewDueOut"][];
+            /** Degrees */
+            degrees: string;
             /** Garden */
             garden: string;
             /** Measures */
@@ -3337,8 +3343,14 @@ export interface components {
              * Format: date-time
              */
             now: string;
+            /** Per Ms */
+            per_ms: number;
+            /** Scale */
+            scale: string;
             /** Stops */
             stops: components["schemas"]["StopOut"][];
+            /** Volumes */
+            volumes: components["schemas"]["VolumeUnitOut"][];
             /** Zone */
             zone: string;
         };
@@ -4149,6 +4161,8 @@ export interface components {
              * Format: date-time
              */
             now: string;
+            /** Owner */
+            owner: boolean;
             /** Signed In */
             signed_in: boolean;
             /** User */
@@ -4156,9 +4170,11 @@ export interface components {
         };
         /**
          * SetupOut
-         * @description All of it.
+         * @description All of it; ``edition`` is the newest change that it shows, to send back as ``If-Match``.
          */
         SetupOut: {
+            /** Edition */
+            edition: number;
             garden: components["schemas"]["GardenOut"];
             /** Jars */
             jars: components["schemas"]["OwnJarOut"][];
@@ -4166,8 +4182,6 @@ export interface components {
             materials: components["schemas"]["OwnMaterialOut"][];
             /** Measures */
             measures: components["schemas"]["OwnMeasureOut"][];
-            /** Owner */
-            owner: boolean;
             /** Pens */
             pens: components["schemas"]["PenOut"][];
             /** People */
@@ -4678,6 +4692,18 @@ export interface components {
             name: string;
             /** Volume L */
             volume_l: number;
+        };
+        /**
+         * VolumeUnitOut
+         * @description A unit that volumes are said in, from so many litres on.
+         */
+        VolumeUnitOut: {
+            /** Least L */
+            least_l: number;
+            /** Litres */
+            litres: number;
+            /** Unit */
+            unit: string;
         };
         /**
          * WaterIn

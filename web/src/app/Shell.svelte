@@ -8,6 +8,7 @@
   import { garden } from './garden.svelte';
   import KeysHelp from './KeysHelp.svelte';
   import { keys } from './keys.svelte';
+  import LapsedSheet from './LapsedSheet.svelte';
   import PathRail from './PathRail.svelte';
   import ThumbBar from './ThumbBar.svelte';
   import TopBar from './TopBar.svelte';
@@ -52,6 +53,7 @@
 <UndoBar />
 <KeysHelp />
 <FindSheet />
+<LapsedSheet />
 <ReadingSheet subjectId={keys.readingOf} bind:open={keys.readingOpen} />
 
 <style>

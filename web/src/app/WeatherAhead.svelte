@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { degreesNumber, degreesUnit } from './measures';
   import { weather } from './weather.svelte';
 
   const WET_MM = 1;
@@ -10,7 +11,7 @@
 
   function dayTitle(day: { t_min: number; t_max: number; rain_mm: number }): string {
     const rain = day.rain_mm >= WET_MM ? `${Math.round(day.rain_mm)} mm of rain` : 'dry';
-    return `${Math.round(day.t_min)}° to ${Math.round(day.t_max)}°, ${rain}: a forecast`;
+    return `${degreesNumber(day.t_min)} to ${degreesNumber(day.t_max)} ${degreesUnit()}, ${rain}: a forecast`;
   }
 </script>
 
@@ -18,7 +19,7 @@
   <ol class="ahead" aria-label="The days ahead">
     {#each weather.data.ahead.slice(0, 3) as day (day.on)}
       <li title={dayTitle(day)}>
-        <b>{Math.round(day.t_max)}°</b>
+        <b>{degreesNumber(day.t_max)}°</b>
         <svg width="24" height="10" viewBox="0 0 24 10" aria-hidden="true">
           {#if day.rain_mm >= WET_MM}
             <rect class="rain" width="24" height={Math.min(10, 2 + day.rain_mm)} rx="2" />

@@ -1,9 +1,18 @@
-import { ask, client, useToken, type Problem, type Schemas } from '../api/client';
+import { dropDrafts } from '../ui/drafts';
+import { ask, client, onLapse, useToken, type Problem, type Schemas } from '../api/client';
 
 /** Who is signed in. */
 class Session {
   info = $state<Schemas['SessionOut'] | null>(null);
   problem = $state<Problem | null>(null);
+  /** It ended while the page stood open: what is typed there waits. */
+  lapsed = $state(false);
+  /** Set-up and the like are the owner's; helpers pour, read and look. */
+  owner = $derived(this.info?.owner ?? false);
+
+  constructor() {
+    onLapse(() => (this.lapsed = this.info?.signed_in ?? false));
+  }
 
   async load(): Promise<void> {
     this.keep(await ask(client.GET('/api/session')));
@@ -27,17 +36,22 @@ class Session {
 
   async signOutEverywhere(): Promise<void> {
     await ask(client.POST('/api/sign-out-everywhere'));
+    dropDrafts();
     location.assign('/');
   }
 
   async signOut(): Promise<void> {
     await ask(client.POST('/api/sign-out'));
+    dropDrafts();
     location.assign('/');
   }
 
   private keep(reply: { data?: Schemas['SessionOut']; problem?: Problem }): Problem | null {
     if (reply.data) {
       useToken(reply.data.csrf);
+      const other = this.lapsed && reply.data.household !== this.info?.household;
+      if (other && reply.data.signed_in) location.assign('/'); // another garden's page stands there
+      this.lapsed = this.lapsed && !reply.data.signed_in;
       this.info = reply.data;
     }
     this.problem = reply.problem ?? null;

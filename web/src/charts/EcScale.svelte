@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { ecNumber, ecScale } from '../app/measures';
   import { along, endFor } from './frame';
 
   interface Props {
@@ -14,9 +15,9 @@
   const at = $derived(along(endFor(can.high, most && most * 1.1), WIDTH));
   const over = $derived(most !== null && can.value > most);
   const label = $derived(
-    `Water ${water.toFixed(2)}, the can ${can.value.toFixed(2)}` +
-      (most === null ? '' : `, at most ${most.toFixed(2)}`) +
-      ' millisiemens',
+    `Water ${ecNumber(water)}, the can ${ecNumber(can.value)}` +
+      (most === null ? '' : `, at most ${ecNumber(most)}`) +
+      ` ${ecScale()}`,
   );
 </script>
 
@@ -27,9 +28,9 @@
   <path class="whisker" d="M{at(can.low)} 5H{at(can.high)}M{at(can.low)} 1v8M{at(can.high)} 1v8" />
   {#if most !== null}
     <path class="most" d="M{at(most)} -6v22" />
-    <text class="limit" x={Math.min(at(most), WIDTH - 34)} y="30">most {most.toFixed(2)}</text>
+    <text class="limit" x={Math.min(at(most), WIDTH - 34)} y="30">most {ecNumber(most)}</text>
   {/if}
-  <text x="0" y="30">water {water.toFixed(2)}</text>
+  <text x="0" y="30">water {ecNumber(water)}</text>
 </svg>
 
 <style>

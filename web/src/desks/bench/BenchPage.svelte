@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { ecNumber } from '../../app/measures';
   import { onMount } from 'svelte';
   import { garden } from '../../app/garden.svelte';
   import { follow } from '../../app/resource.svelte';
@@ -60,8 +61,8 @@
         <p class="soft">fill up with water to {preview?.vessel_l ?? 9} L</p>
         <WateringCan
           holds="{preview?.vessel_l ?? 9} L"
-          reads={preview ? preview.ec.value.toFixed(2) : '–'}
-          range={preview ? `${preview.ec.low.toFixed(2)} to ${preview.ec.high.toFixed(2)}` : ''}
+          reads={preview ? ecNumber(preview.ec.value) : '–'}
+          range={preview ? `${ecNumber(preview.ec.low)} to ${ecNumber(preview.ec.high)}` : ''}
         />
         {#if preview}
           <EcScale

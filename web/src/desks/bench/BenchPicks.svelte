@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { volume } from '../../app/measures';
   import Choice from '../../ui/Choice.svelte';
   import type { Bench } from './bench.svelte';
 
@@ -17,7 +18,7 @@
   const waters = $derived(
     (bench.supplies?.waters ?? []).map((water) => ({
       value: water.id,
-      name: `${water.name}, ${water.ec} mS/cm`,
+      name: `${water.name}, ${water.ec}`,
     })),
   );
 </script>
@@ -37,7 +38,7 @@
   </label>
   <datalist id="vessels">
     {#each bench.supplies?.vessels ?? [] as vessel (vessel.id)}
-      <option value="{vessel.volume_l} L">{vessel.name}</option>
+      <option value={volume(vessel.volume_l, 4)}>{vessel.name}</option>
     {/each}
   </datalist>
   <Choice label="Water" bind:value={bench.waterId} options={waters} onchange={() => bench.work()} />

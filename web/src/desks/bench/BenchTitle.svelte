@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { volume } from '../../app/measures';
   import { garden } from '../../app/garden.svelte';
   import Button from '../../ui/Button.svelte';
   import { dateInWords } from '../../ui/time';
@@ -19,7 +20,7 @@
 <header>
   <h1>
     {bench.jar?.name ?? 'The Bench'}
-    {#if bench.preview}in a {bench.preview.vessel_l}-litre can{/if}
+    {#if bench.preview}in a can of {volume(bench.preview.vessel_l)}{/if}
   </h1>
   <div class="for">
     {#if stand && garden.stop}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { ec, ecNumber, volume } from '../../app/measures';
   import { garden } from '../../app/garden.svelte';
   import { dayInWords } from '../../ui/time';
   import type { Bench } from './bench.svelte';
@@ -17,16 +18,16 @@
     <h2>{bench.jar?.name}</h2>
     <p class="how">
       {preview.concentrate.text}
-      {preview.unit}{#if preview.spoons}, about {preview.spoons}{/if}, in {preview.vessel_l} L ({preview
+      {preview.unit}{#if preview.spoons}, about {preview.spoons}{/if}, in {volume(preview.vessel_l)} ({preview
         .ways.parts})
     </p>
     {#if garden.stand}<p>
         for {garden.stand.spot}: {garden.stand.counted}, {garden.stand.stage}
       </p>{/if}
     <p>
-      {preview.nutrients.map((row) => `${row.name} ${row.figure.text}`).join(', ')} mg in a litre
+      {preview.nutrients.map((row) => `${row.name} ${row.figure.text}`).join(', ')} mg/L
     </p>
-    <p>the pen should read {preview.ec.range_text}</p>
+    <p>the pen should read {ecNumber(preview.ec.low)} to {ec(preview.ec.high)}</p>
     <p>{path.garden}, {dayInWords(path.now, path.zone)}. Never keep feed in a drink bottle.</p>
   </article>
 {/if}

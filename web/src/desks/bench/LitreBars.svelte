@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { inGallons } from '../../app/measures';
   import BulletBar from '../../charts/BulletBar.svelte';
   import Button from '../../ui/Button.svelte';
   import type { Bench, Preview } from './bench.svelte';
@@ -39,11 +40,11 @@
 <section>
   <header>
     <h3>
-      One litre{#if who}, and what {who} likes now{/if}
+      {inGallons() ? 'In it, mg/L' : 'One litre'}{#if who}, and what {who} likes now{/if}
     </h3>
     {#if who}<Button look="quiet" onclick={() => bench.like()}>Fill to that</Button>{/if}
   </header>
-  <div role="group" aria-label="What one litre holds; arrows move, Enter shows how">
+  <div role="group" aria-label="What it holds, mg/L; arrows move, Enter shows how">
     {#each preview.nutrients as row, index (row.name)}
       <button
         bind:this={rows[index]}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { volume } from '../../app/measures';
   import { garden } from '../../app/garden.svelte';
   import { keys } from '../../app/keys.svelte';
   import Button from '../../ui/Button.svelte';
@@ -15,7 +16,6 @@
   const rest = $derived(bench.rest && bench.rest.standId !== stand?.id ? bench.rest : null);
   const short = $derived((pour?.left_l ?? 0) < -1e-6);
   const step = $derived(bench.litres > 1 ? 0.5 : bench.litres > 0.2 ? 0.1 : 0.01);
-  const litres = (value: number) => Number(value.toPrecision(3)).toString();
   const trouble = $derived(bench.problem?.field === 'litres_each' && !bench.typing);
 
   function say(text: string) {
@@ -25,14 +25,14 @@
 
   function change(by: number) {
     const next = Math.round((bench.litres + by * step) / step) * step;
-    if (next > 0) say(`${Number(next.toFixed(4))} L`);
+    if (next > 0) say(volume(next, 4));
   }
 </script>
 
 <div class="pour">
   {#if rest && stand}
     <div class="rest">
-      <p>{litres(rest.leftL)} L of {rest.ratio} are left in the can.</p>
+      <p>{volume(rest.leftL)} of {rest.ratio} are left in the can.</p>
       <Button onclick={() => bench.pourRest()} disabled={bench.pouring}>
         Pour them on {stand.spot}
       </Button>
@@ -45,13 +45,13 @@
       disabled={bench.pouring || short || bench.problem !== null}
       onclick={() => bench.pour(() => keys.read(''))}
     >
-      {bench.pouring ? 'Pouring…' : `Pour ${litres(bench.litres)} L on each of ${stand.count}`}
+      {bench.pouring ? 'Pouring…' : `Pour ${volume(bench.litres)} on each of ${stand.count}`}
     </Button>
-    <div class="each" role="group" aria-label="Litres for each plant">
+    <div class="each" role="group" aria-label="How much for each plant">
       <button type="button" aria-label="Less for each" onclick={() => change(-1)}>−</button>
       <input
-        aria-label="Litres for each: 1.5 L, 4 L/m2 or 6 L in all"
-        value={bench.litresSaid || `${litres(bench.litres)} L`}
+        aria-label="How much for each, or in all"
+        value={bench.litresSaid || volume(bench.litres)}
         autocomplete="off"
         aria-invalid={trouble ? 'true' : undefined}
         onchange={(event) => say(event.currentTarget.value)}
@@ -60,12 +60,12 @@
     </div>
     <p>
       {#if short}
-        <strong>{litres(-pour.left_l)} L more than this can holds; {pour.cans} would do.</strong> Pour
-        one can at a time, or fill a larger one.
+        <strong>{volume(-pour.left_l)} more than this can holds; {pour.cans} would do.</strong> Pour one
+        can at a time, or fill a larger one.
       {:else}
         <b>{preview.concentrate.text} {preview.unit}</b> in the can{#if preview.spoons}, about
           {preview.spoons}{/if}.
-        {pour.left_l > 0.005 ? `${litres(pour.left_l)} L will be left over;` : 'Nothing left over;'}
+        {pour.left_l > 0.005 ? `${volume(pour.left_l)} will be left over;` : 'Nothing left over;'}
         {preview.stock_after >= 0
           ? `the jar has ${preview.stock_after_text} left after.`
           : 'the jar does not hold enough.'}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { inGallons } from '../../app/measures';
   import type { Bench } from './bench.svelte';
   import { WAYS, type Way } from './strength';
 
@@ -7,6 +8,8 @@
   }
   let { bench }: Props = $props();
   const id = $props.id();
+  /** Characters that a box shows whole. */
+  const FITS = 8;
   const trouble = $derived(bench.problem && !bench.typing ? bench.problem.message : '');
   const ofStrength = $derived(!bench.problem || bench.problem.field === 'strength');
 
@@ -32,14 +35,16 @@
     bench.typedOut();
   }
 
+  const named = (label: string) =>
+    label.replace('unit', unit).replace('volume', inGallons() ? 'gallon' : 'litre');
   const wrong = (way: Way) =>
     trouble !== '' && ofStrength && (bench.typed ? bench.typed.way === way : way === 'parts');
 </script>
 
 <div class="ways" role="group" aria-label="How strong, said in any of these ways">
   {#each ways as { way, label } (way)}
-    <label class:wrong={wrong(way)}>
-      <span>{label.replace('unit', unit)}</span>
+    <label class:wrong={wrong(way)} class:long={shown(way).length > FITS}>
+      <span>{named(label)}</span>
       <input
         value={shown(way)}
         autocomplete="off"
@@ -82,6 +87,10 @@
     border: 1px solid var(--color-edge);
     border-radius: var(--radius);
     background: var(--color-field);
+  }
+
+  .long {
+    grid-column: span 3;
   }
 
   label:focus-within {

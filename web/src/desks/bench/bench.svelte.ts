@@ -1,6 +1,7 @@
 import { searchParams } from 'sv-router';
 import { ask, client, type Schemas } from '../../api/client';
 import { garden } from '../../app/garden.svelte';
+import { volume } from '../../app/measures';
 import { Resource } from '../../app/resource.svelte';
 import { working } from '../../app/working.svelte';
 import { Write } from '../../app/write.svelte';
@@ -55,7 +56,7 @@ export class Bench {
     this.jarId ||= (jars.find((jar) => jar.id === named) ?? jars[0])?.id ?? '';
     this.waterId ||= found.waters[0]?.id ?? '';
     const usual = found.vessels[0];
-    if (usual && !this.preview) this.vessel = `${usual.volume_l} L`;
+    if (usual && !this.preview) this.vessel = volume(usual.volume_l, 4);
   }
 
   /** A strength typed into one of the boxes. */

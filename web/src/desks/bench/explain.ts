@@ -1,3 +1,4 @@
+import { ec, volume } from '../../app/measures';
 import type { Shown } from '../../app/working.svelte';
 import type { Schemas } from '../../api/client';
 
@@ -27,11 +28,11 @@ export function explanation(preview: Schemas['PreviewOut'], asked: Asked): Shown
   }
   if (asked === 'each' && preview.pour) {
     const { each } = preview.pour;
-    return { title: `How ${each.text} L for each was got`, steps: each.working };
+    return { title: `How ${volume(each.value)} for each was got`, steps: each.working };
   }
   if (asked === 'concentrate') {
     const { concentrate, unit } = preview;
     return { title: `How ${concentrate.text} ${unit} was got`, steps: concentrate.working };
   }
-  return { title: `How ${preview.ec.value.toFixed(2)} mS/cm was got`, steps: preview.ec.working };
+  return { title: `How ${ec(preview.ec.value)} was got`, steps: preview.ec.working };
 }

@@ -1,3 +1,4 @@
+import { ecScale, inGallons } from '../../app/measures';
 /** The ways to say how strong a can is; each has a box on the Bench. */
 export type Way = 'parts' | 'can' | 'per_litre' | 'nitrogen' | 'ec' | 'label';
 
@@ -5,7 +6,7 @@ export type Way = 'parts' | 'can' | 'per_litre' | 'nitrogen' | 'ec' | 'label';
 export const WAYS: { way: Way; label: string }[] = [
   { way: 'parts', label: 'parts' },
   { way: 'can', label: 'unit a can' },
-  { way: 'per_litre', label: 'unit a litre' },
+  { way: 'per_litre', label: 'unit a volume' },
   { way: 'nitrogen', label: 'N, mg/L' },
   { way: 'ec', label: 'can reads' },
   { way: 'label', label: '% label' },
@@ -23,11 +24,11 @@ export function inFull(way: Way, typed: string, unit: string): string {
     case 'can':
       return `${number} ${unit}`;
     case 'per_litre':
-      return `${number} ${unit}/L`;
+      return `${number} ${unit}/${inGallons() ? 'gal' : 'L'}`;
     case 'nitrogen':
       return `N ${number} mg/L`;
     case 'ec':
-      return `EC ${number}`;
+      return `EC ${number} ${ecScale()}`;
     case 'label':
       return `${number} % of the label`;
   }

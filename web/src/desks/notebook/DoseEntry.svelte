@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { volume } from '../../app/measures';
   import { undo } from '../../app/undo.svelte';
   import type { Schemas } from '../../api/client';
   import Button from '../../ui/Button.svelte';
@@ -18,9 +19,10 @@
     <path d="M11 2c5 8 9 12 9 17a9 9 0 0 1-18 0c0-5 4-9 9-17Z" />
   </svg>
   <div class="words">
-    <h3>{dose.litres} L on {dose.stop}</h3>
+    <h3>{volume(Number(dose.litres))} on {dose.stop}</h3>
     <p>
-      {dose.litres_each} L on each of {dose.counted} · {dose.ratio} in {dose.vessel} of {dose.water} ·
+      {volume(Number(dose.litres_each))} on each of {dose.counted} · {dose.ratio} in {dose.vessel} of
+      {dose.water} ·
       {dose.sources.join(', ')}
     </p>
     <p class="figures">
@@ -31,7 +33,7 @@
       <span
         ><b>should read</b> {dose.expected} <span class="soft">({dose.expected_range})</span></span
       >
-      {#if dose.left_l > 0.01}<span class="soft">{dose.left} L left in the can</span>{/if}
+      {#if dose.left_l > 0.01}<span class="soft">{volume(dose.left_l)} left in the can</span>{/if}
     </p>
     {#each dose.readings as reading (reading.id)}
       <ReadingEntry {reading} {zone} />

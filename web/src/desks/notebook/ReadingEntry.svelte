@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { ecScale } from '../../app/measures';
   import { undo } from '../../app/undo.svelte';
   import type { Schemas } from '../../api/client';
   import Button from '../../ui/Button.svelte';
@@ -11,7 +12,7 @@
     drain?: boolean;
   }
   let { reading, zone, drain = false }: Props = $props();
-  const asShown = $derived(`${reading.ec} mS/cm` === reading.shown);
+  const asShown = $derived(`${reading.ec} ${ecScale()}` === reading.shown);
 </script>
 
 <div class:drain class={reading.verdict}>
@@ -25,7 +26,8 @@
         : reading.kind === 'water'
           ? `${reading.stop} reads`
           : `${reading.stop}: the ${reading.method === 'pour_through' ? 'drain' : 'sample'} reads`}
-      {reading.ec} mS/cm
+      {reading.ec}
+      {ecScale()}
     </b>
     <span class="soft">
       {reading.range_text}{asShown ? '' : `, shown as ${reading.shown}`}{drain

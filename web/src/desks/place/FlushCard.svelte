@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { volume } from '../../app/measures';
   import { keys } from '../../app/keys.svelte';
   import { working } from '../../app/working.svelte';
   import { Write } from '../../app/write.svelte';
@@ -17,7 +18,7 @@
   const goes = $derived(Array.from({ length: all }, (_, index) => index));
 
   function pour() {
-    const litres = `${flush.each_l} L`;
+    const litres = volume(flush.each_l, 4);
     const { water_id } = flush;
     const body = { id: write.id(), fill_id: fillId, water_id, litres, flush: true };
     return write.send(() => ask(client.POST('/api/waterings', { body })));

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { degreesNumber, degreesUnit, ec } from '../../app/measures';
   import { ask, client, type Schemas } from '../../api/client';
   import { garden } from '../../app/garden.svelte';
   import { keys } from '../../app/keys.svelte';
@@ -10,7 +11,7 @@
 
   const STEPS = [
     'Rinse the tip with rain water and shake it dry; wipe nothing.',
-    'Dip it in a standard of 1.413 mS/cm at about 25 °C, stir, and wait until the number stands still.',
+    `Dip it in a standard of 1.413 mS/cm at about ${degreesNumber(25)} ${degreesUnit()}, stir, and wait until the number stands still.`,
     'Turn its screw, or hold its button, until it shows 1.41. Rinse it again.',
     'Press “Set right today” here: from now on its age counts anew.',
   ];
@@ -36,9 +37,12 @@
     <article aria-label={pen.name}>
       <h2>{pen.name}</h2>
       <p>
-        {pen.trust.charAt(0).toUpperCase() + pen.trust.slice(1)}. It shows up to {pen.most_ms_cm} mS/cm
+        {pen.trust.charAt(0).toUpperCase() + pen.trust.slice(1)}. It shows up to {ec(
+          pen.most_ms_cm,
+          0,
+        )}
         in steps of {pen.step_ms_cm}, and
-        {pen.compensates ? 'corrects to 25 °C by itself' : 'wants the temperature beside it'}.
+        {pen.compensates ? 'corrects for warmth by itself' : 'wants the temperature beside it'}.
       </p>
       <div class="acts">
         <Button look="go" onclick={() => setRight(pen.id)}>Set right today</Button>

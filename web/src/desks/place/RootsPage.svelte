@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { ec } from '../../app/measures';
   import { ask, client, type Schemas } from '../../api/client';
   import { garden } from '../../app/garden.svelte';
   import { follow, Resource } from '../../app/resource.svelte';
@@ -46,8 +47,8 @@
   {/if}
   {#if fills.length}
     <p class="soft">
-      Bars run from 0 to {most.toFixed(0)} mS/cm: the dot is what it likely reads, the line where 8 in
-      10 lie, the green what suits what grows there. Beds speak of a paste of their soil.
+      Bars run from 0 to {ec(most, 0)}: the dot is what it likely reads, the line where 8 in 10 lie,
+      the green what suits what grows there. Beds speak of a paste of their soil.
     </p>
   {/if}
 </Page>

@@ -1,5 +1,6 @@
 <script lang="ts">
   import { keys } from '../../app/keys.svelte';
+  import { session } from '../../app/session.svelte';
   import { working } from '../../app/working.svelte';
   import { Write } from '../../app/write.svelte';
   import { ask, client, type Schemas } from '../../api/client';
@@ -62,14 +63,14 @@
     </Button>
     <Button onclick={() => (sheet = 'water')}>Plain water</Button>
     <Button onclick={() => (sheet = 'test')}>pH, nitrate, moisture</Button>
-    <label>
-      <input
-        type="checkbox"
-        checked={roots.logs_waterings}
-        onchange={(event) => logs(event.currentTarget.checked)}
-      />
-      I log every watering
-    </label>
+    {#if session.owner}<label>
+        <input
+          type="checkbox"
+          checked={roots.logs_waterings}
+          onchange={(event) => logs(event.currentTarget.checked)}
+        />
+        I log every watering
+      </label>{/if}
   </div>
   <Message problem={write.problem} />
   {#if roots.records.length}

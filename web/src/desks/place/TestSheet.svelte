@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { volume } from '../../app/measures';
   import { untrack } from 'svelte';
   import { ask, client, type Schemas } from '../../api/client';
   import { Resource } from '../../app/resource.svelte';
@@ -72,7 +73,7 @@
   <Field
     label="How much, over all of it"
     bind:value={litres}
-    hint="Such as 6 L."
+    hint="Such as {volume(6, 2)}."
     trouble={write.trouble('litres')}
   />
   <Choice

@@ -1,3 +1,4 @@
+import { volume } from '../../app/measures';
 /** How all fills are told apart in the list of roots. */
 import type { Schemas } from '../../api/client';
 
@@ -21,6 +22,6 @@ export function verdict(fills: Line[]): string {
   const names = wanting.length === 1 ? 'One asks' : `${wanting.length} ask`;
   const litres = fills.reduce((sum, one) => sum + one.flush_l, 0);
   const source = fills.find((one) => one.flush_l)?.flush_water;
-  const water = source ? ` Flushing takes about ${Math.round(litres)} L from the ${source}.` : '';
+  const water = source ? ` Flushing takes about ${volume(litres, 2)} from the ${source}.` : '';
   return `${names} for something before the next feed.${water}`;
 }

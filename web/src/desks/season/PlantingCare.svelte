@@ -1,5 +1,6 @@
 <script lang="ts">
   import { ask, client, type Schemas } from '../../api/client';
+  import { session } from '../../app/session.svelte';
   import { Write } from '../../app/write.svelte';
   import Button from '../../ui/Button.svelte';
   import Choice from '../../ui/Choice.svelte';
@@ -49,47 +50,52 @@
 
 <div class="care">
   <Message problem={write.problem} />
-  <Choice
-    label="How it is fed"
-    labelled
-    value={page.approach}
-    options={Object.entries(page.approaches).map(([value, words]) => ({
-      value,
-      name: `${NAMES[value] ?? value}: ${words}`,
-    }))}
-    onchange={follow}
-  />
-  <Choice
-    label="Sow the same again"
-    labelled
-    value={page.repeat_days ? String(page.repeat_days) : ''}
-    options={[
-      { value: '', name: 'no' },
-      ...EVERY.map((days) => ({ value: String(days), name: `every ${days} days` })),
-    ]}
-    onchange={repeat}
-  />
+  {#if session.owner}
+    <Choice
+      label="How it is fed"
+      labelled
+      value={page.approach}
+      options={Object.entries(page.approaches).map(([value, words]) => ({
+        value,
+        name: `${NAMES[value] ?? value}: ${words}`,
+      }))}
+      onchange={follow}
+    />
+    <Choice
+      label="Sow the same again"
+      labelled
+      value={page.repeat_days ? String(page.repeat_days) : ''}
+      options={[
+        { value: '', name: 'no' },
+        ...EVERY.map((days) => ({ value: String(days), name: `every ${days} days` })),
+      ]}
+      onchange={repeat}
+    />
+  {/if}
   {#if page.sow_again_on}
     <p>
       {page.sow_again_on <= page.today ? 'Due since' : 'Due'}
       <b>{dateShort(page.sow_again_on)}</b>
     </p>
-    <Button look={page.sow_again_on <= page.today ? 'go' : 'plain'} onclick={again}>
-      Sown again today
-    </Button>
+    {#if session.owner}<Button
+        look={page.sow_again_on <= page.today ? 'go' : 'plain'}
+        onclick={again}
+      >
+        Sown again today
+      </Button>{/if}
   {/if}
   {#if page.soil_test}<p class="soft">{page.soil_test}</p>{/if}
-  <div class="acts">
-    {#if page.fill_id}<Button onclick={() => (testOpen = true)}>A test of the soil or mix</Button
-      >{/if}
-    {#if !page.ended_on && !ending}
-      <Button onclick={() => (ending = true)}>This crop is over</Button>
-    {/if}
-    {#if ending}
-      <Button look="go" onclick={end}>Yes, it is over</Button>
-      <Button onclick={() => (ending = false)}>No</Button>
-    {/if}
-  </div>
+  {#if session.owner}<div class="acts">
+      {#if page.fill_id}<Button onclick={() => (testOpen = true)}>A test of the soil or mix</Button
+        >{/if}
+      {#if !page.ended_on && !ending}
+        <Button onclick={() => (ending = true)}>This crop is over</Button>
+      {/if}
+      {#if ending}
+        <Button look="go" onclick={end}>Yes, it is over</Button>
+        <Button onclick={() => (ending = false)}>No</Button>
+      {/if}
+    </div>{/if}
 </div>
 {#if page.fill_id}<SoilTestSheet
     fillId={page.fill_id}

@@ -2,6 +2,7 @@
   import { garden } from '../../app/garden.svelte';
   import { follow } from '../../app/resource.svelte';
   import { working } from '../../app/working.svelte';
+  import { session } from '../../app/session.svelte';
   import Button from '../../ui/Button.svelte';
   import Message from '../../ui/Message.svelte';
   import Page from '../../ui/Page.svelte';
@@ -60,7 +61,7 @@
     {#if garden.stop}<Button onclick={() => garden.choose(null)}>The whole garden</Button>{/if}
     <Button disabled={season.ahead <= 4} onclick={() => (season.ahead -= 4)}>Earlier</Button>
     <Button disabled={season.ahead >= FURTHEST} onclick={() => (season.ahead += 4)}>Later</Button>
-    <Button onclick={() => (weatherOpen = true)}>Own weather</Button>
+    {#if session.owner}<Button onclick={() => (weatherOpen = true)}>Own weather</Button>{/if}
     <Button onclick={() => print()}>Print</Button>
   {/snippet}
   {#if data && strips.length === 0}

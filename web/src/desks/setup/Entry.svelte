@@ -1,14 +1,16 @@
 <script lang="ts">
   import type { Snippet } from 'svelte';
+  import { session } from '../../app/session.svelte';
 
   interface Props {
     title: string;
     line: string;
-    /** What can be done with it. */
-    acts: { label: string; act: () => void }[];
+    /** What can be done with it, by the owner or by `anyone` who helps. */
+    acts: { label: string; act: () => void; anyone?: boolean }[];
     children?: Snippet;
   }
   let { title, line, acts, children }: Props = $props();
+  const mine = $derived(acts.filter((one) => session.owner || one.anyone));
 </script>
 
 <article>
@@ -17,7 +19,7 @@
     <p>{line}</p>
   </div>
   <div class="acts">
-    {#each acts as one (one.label)}
+    {#each mine as one (one.label)}
       <button type="button" aria-label="{one.label}: {title}" onclick={one.act}>{one.label}</button>
     {/each}
   </div>

@@ -1,16 +1,12 @@
 <script lang="ts">
+  import { untrack } from 'svelte';
   import { garden } from '../../app/garden.svelte';
   import { goTo } from '../../app/keys.svelte';
-  import { newId } from '../../ui/ids';
-  import { jarForm } from './jarForms';
-  import { placeForm, type Choices, type Setup } from './forms';
-  import { plantingForm } from './plantingForm';
-  import type { Form } from './questions';
+  import { steps } from '../../app/steps.svelte';
+  import { FirstQuestions } from './firstRun.svelte';
+  import type { Choices, Setup } from './forms';
   import type { SetupDesk } from './setup.svelte';
   import StepForm from './StepForm.svelte';
-  import { vesselForm } from './supplyForms';
-  import { waterForm } from './waterForms';
-  import { whereForm } from './whereForm';
 
   interface Props {
     desk: SetupDesk;
@@ -21,31 +17,27 @@
   }
   const { desk, setup, choices, onleave }: Props = $props();
 
-  const [place, fill, water, jar, vessel] = [newId(), newId(), newId(), newId(), newId()];
-  const planting = { id: newId(), stand: newId() };
-  const row: (() => Form)[] = [
-    () => whereForm(setup),
-    () => placeForm(choices, { place, fill }),
-    () => plantingForm(choices, [{ value: fill, name: 'here' }], planting),
-    () => waterForm(setup, water),
-    () => jarForm(jar, choices.materials),
-    () => vesselForm(setup, vessel),
-  ];
-  let at = $state(0);
-  const forms = $derived(row.map((make) => make()));
-  const form = $derived(forms[at]);
-  const lengths = $derived(forms.map((one) => one.steps({}).length));
-  const before = $derived(lengths.slice(0, at).reduce((sum, length) => sum + length, 0));
-  const outOf = $derived(lengths.reduce((sum, length) => sum + length, 0));
+  const first = untrack(() => new FirstQuestions(setup, choices));
+  const at = $derived(first.formAt(steps.at));
+  const form = $derived(first.forms[at]);
+  const before = $derived(first.before(at));
+  const outOf = $derived(first.before(first.forms.length));
 
   async function next() {
-    if (at < row.length - 1) {
-      at += 1;
+    if (at < first.forms.length - 1) {
+      steps.go(first.before(at + 1));
       return;
     }
-    const stop = garden.stops.find((one) => one.id === place);
+    first.leave();
+    const stop = garden.stops.find((one) => one.id === first.place);
     if (stop) garden.choose(stop);
     await goTo('/bench');
+  }
+
+  function leave() {
+    first.leave();
+    steps.leave();
+    onleave();
   }
 </script>
 
@@ -58,15 +50,17 @@
     <div class="card">
       <StepForm
         {form}
+        given={first.answers(at)}
         {before}
         {outOf}
-        submit={(answers) => desk.keep(form, answers)}
+        submit={(answers) => first.submit(desk, at, answers)}
+        onanswer={(answers) => first.answer(at, answers)}
         ondone={next}
       />
     </div>
   {/key}
 {/if}
-<button type="button" onclick={onleave}>Leave the questions for now</button>
+<button type="button" onclick={leave}>Leave the questions for now</button>
 
 <style>
   p,

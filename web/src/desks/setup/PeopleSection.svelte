@@ -17,13 +17,7 @@
     void invited.load((signal) => ask(client.POST('/api/invitations', { signal })));
 </script>
 
-<Section
-  title="People"
-  empty=""
-  count={setup.people.length}
-  add={setup.owner ? 'Invite a helper' : ''}
-  onadd={invite}
->
+<Section title="People" empty="" count={setup.people.length} add="Invite a helper" onadd={invite}>
   <ul>
     {#each setup.people as person (person.name)}
       <li>{person.name}, {person.role}</li>

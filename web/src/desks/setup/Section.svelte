@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { Snippet } from 'svelte';
+  import { session } from '../../app/session.svelte';
   import Button from '../../ui/Button.svelte';
 
   interface Props {
@@ -18,7 +19,7 @@
 <section>
   <header>
     <h2>{title}</h2>
-    {#if add}<Button onclick={onadd}>{add}</Button>{/if}
+    {#if add && session.owner}<Button onclick={onadd}>{add}</Button>{/if}
   </header>
   {#if count === 0}<p>{empty}</p>{/if}
   {@render children()}

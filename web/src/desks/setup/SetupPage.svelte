@@ -1,6 +1,9 @@
 <script lang="ts">
   import { garden } from '../../app/garden.svelte';
   import { follow } from '../../app/resource.svelte';
+  import { session } from '../../app/session.svelte';
+  import { steps } from '../../app/steps.svelte';
+  import { draftOf } from '../../ui/drafts';
   import Button from '../../ui/Button.svelte';
   import Message from '../../ui/Message.svelte';
   import Page from '../../ui/Page.svelte';
@@ -30,8 +33,15 @@
     () =>
       void desk.load().then(() => {
         const found = desk.setup;
-        first ??= found ? found.owner && !found.places.length && !found.jars.length : null;
+        if (!found) return;
+        const none = session.owner && !found.places.length && !found.jars.length;
+        first ??= draftOf('first') !== null || none;
       }),
+  );
+  // The browser's Back before the first step closes the sheet.
+  follow(
+    () => steps.open,
+    (open) => !open && desk.editing && desk.close(),
   );
 </script>
 
@@ -44,7 +54,7 @@
   waiting="Looking over the garden…"
 >
   {#snippet acts()}
-    {#if setup && choices && !asking}
+    {#if setup && choices && !asking && session.owner}
       <Button onclick={() => desk.edit(whereForm(setup, choices))}>Change</Button>
     {/if}
   {/snippet}
@@ -52,6 +62,7 @@
   {#if setup && choices && asking}
     <FirstRun {desk} {setup} {choices} onleave={() => (first = false)} />
   {:else if setup && choices}
+    {#if !session.owner}<p>You help here: the owner changes what stands on this page.</p>{/if}
     {#if !desk.editing}<Message problem={desk.write.problem} />{/if}
     <PlacesSection {desk} {setup} {choices} />
     <SuppliesSections {desk} {setup} />
@@ -61,15 +72,16 @@
 
 <Sheet
   title={desk.editing?.form.title ?? ''}
-  bind:open={() => desk.editing !== null, (open) => !open && (desk.editing = null)}
+  bind:open={() => desk.editing !== null, (open) => !open && desk.close()}
 >
   {#if desk.editing}
     {@const { form, given } = desk.editing}
     <StepForm
       {form}
       {given}
-      submit={(answers) => desk.keep(form, answers)}
-      ondone={() => (desk.editing = null)}
+      submit={(answers, over) => desk.keep(form, answers, over)}
+      ondone={() => desk.close()}
+      ontake={() => void desk.take()}
     />
   {/if}
 </Sheet>

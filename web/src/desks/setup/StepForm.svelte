@@ -1,6 +1,7 @@
 <script lang="ts">
   import { untrack } from 'svelte';
   import type { Problem } from '../../api/client';
+  import { steps as row } from '../../app/steps.svelte';
   import Button from '../../ui/Button.svelte';
   import { stepOf, unanswered, withDefaults, type Answers, type Questions } from './questions';
   import StepQuestion from './StepQuestion.svelte';
@@ -13,18 +14,31 @@
     before?: number;
     outOf?: number;
     /** All is answered: what is wrong with it, or null. */
-    submit: (answers: Answers) => Promise<Problem | null>;
+    submit: (answers: Answers, over: boolean) => Promise<Problem | null>;
     ondone?: () => void;
+    /** Another hand was first: leave what was typed and show what stands. */
+    ontake?: () => void;
+    /** Every answer so far, as it is given. */
+    onanswer?: (answers: Answers) => void;
   }
-  const { form, given = {}, before = 0, outOf = 0, submit, ondone }: Props = $props();
+  const {
+    form,
+    given = {},
+    before = 0,
+    outOf = 0,
+    submit,
+    ondone,
+    ontake,
+    onanswer,
+  }: Props = $props();
   const answers = $state<Answers>(untrack(() => ({ ...given })));
-  let at = $state(0);
   let problem = $state<Problem | null>(null);
   let busy = $state(false);
   let place: HTMLFormElement | undefined = $state();
 
   const steps = $derived(form.steps(answers));
-  const step = $derived(steps[Math.min(at, steps.length - 1)]);
+  const at = $derived(Math.min(Math.max(0, row.at - before), steps.length - 1));
+  const step = $derived(steps[at]);
   const last = $derived(at >= steps.length - 1);
   const restOptional = $derived(steps.slice(at + 1).every((one) => one.optional));
   const total = $derived(outOf || steps.length);
@@ -34,13 +48,20 @@
     problem && !step?.questions.some((one) => one.key === problem?.field) ? problem.message : '',
   );
 
+  const twoHands = $derived(problem?.field === 'edition');
+
   // A new step: the focus on its first question.
   $effect(() => {
     void at;
     place?.querySelector<HTMLElement>('input, select')?.focus();
   });
 
-  async function on(finish: boolean) {
+  $effect(() => {
+    const now = $state.snapshot(answers);
+    untrack(() => onanswer?.(now));
+  });
+
+  async function on(finish: boolean, over = false) {
     if (!step) return;
     const missing = unanswered(step, withDefaults([step], answers));
     if (missing) {
@@ -51,14 +72,15 @@
     }
     problem = null;
     if (!finish) {
-      at += 1;
+      row.go(before + at + 1);
       return;
     }
     busy = true;
-    problem = await submit(withDefaults(steps, answers));
+    problem = await submit(withDefaults(steps, answers), over);
     busy = false;
-    if (problem) at = stepOf(steps, problem.field);
-    else ondone?.();
+    const asked = problem ? stepOf(steps, problem.field) : at;
+    if (asked !== at) row.go(before + asked);
+    if (!problem) ondone?.();
   }
 </script>
 
@@ -88,8 +110,14 @@
     {/each}
   {/if}
   {#if elsewhere}<p class="trouble" role="alert">{elsewhere}</p>{/if}
+  {#if twoHands}
+    <div class="acts">
+      {#if ontake}<Button onclick={ontake}>Take what stands</Button>{/if}
+      <Button disabled={busy} onclick={() => on(true, true)}>Write mine all the same</Button>
+    </div>
+  {/if}
   <div class="acts">
-    {#if at > 0}<Button onclick={() => (at -= 1)}>Back</Button>{/if}
+    {#if before + at > 0}<Button onclick={() => history.back()}>Back</Button>{/if}
     {#if !last && restOptional}
       <Button disabled={busy} onclick={() => on(true)}>That is all I know</Button>
     {/if}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { ec, volume } from '../../app/measures';
   import { newId } from '../../ui/ids';
   import { ask, client } from '../../api/client';
   import Entry from './Entry.svelte';
@@ -41,7 +42,7 @@
   {#each setup.waters as water (water.id)}
     <Entry
       title={water.name}
-      line="{water.ec_ms_cm.toFixed(2)} mS/cm, {water.known_by}"
+      line="{ec(water.ec_ms_cm)}, {water.known_by}"
       acts={[
         {
           label: 'Edit',
@@ -71,13 +72,13 @@
   {#each setup.jars as jar (jar.id)}
     <Entry
       title={jar.name}
-      line="{jar.grade} · {jar.elements} · {jar.stock.toFixed(0)} {jar.unit} left"
+      line="{jar.grade} · {jar.elements} · {jar.stock_text} left"
       acts={[
         {
           label: 'Edit',
           act: () => desk.edit(jarForm(jar.id, desk.choices?.materials), jarAnswers(jar)),
         },
-        { label: 'Level', act: () => desk.edit(levelForm(jar)) },
+        { label: 'Level', anyone: true, act: () => desk.edit(levelForm(jar)) },
         away('jars', jar.id),
       ]}
     />
@@ -93,7 +94,7 @@
   {#each setup.vessels as vessel (vessel.id)}
     <Entry
       title={vessel.name}
-      line="{Number(vessel.volume_l.toPrecision(4))} L"
+      line={volume(vessel.volume_l, 4)}
       acts={[
         {
           label: 'Edit',
@@ -153,9 +154,9 @@
   {#each setup.pens as pen (pen.id)}
     <Entry
       title={pen.name}
-      line="up to {pen.most_ms_cm} mS/cm; {pen.trust}"
+      line="up to {ec(pen.most_ms_cm, 1)}; {pen.trust}"
       acts={[
-        { label: 'Calibrated today', act: calibrate(pen.id) },
+        { label: 'Calibrated today', anyone: true, act: calibrate(pen.id) },
         { label: 'Edit', act: () => desk.edit(penForm(pen.id), penAnswers(pen)) },
         away('pens', pen.id),
       ]}

@@ -1,3 +1,4 @@
+import { volume } from '../../app/measures';
 import type { Setup } from './forms';
 import type { Answers } from './questions';
 
@@ -60,7 +61,7 @@ export function jarAnswers(jar: Setup['jars'][number]): Answers {
 }
 
 export function vesselAnswers(vessel: Setup['vessels'][number]): Answers {
-  return { kind: vessel.kind, volume: `${vessel.volume_l} L`, name: vessel.name };
+  return { kind: vessel.kind, volume: volume(vessel.volume_l, 6), name: vessel.name };
 }
 
 export function measureAnswers(measure: Setup['measures'][number]): Answers {

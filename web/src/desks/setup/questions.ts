@@ -50,7 +50,11 @@ export function withDefaults(steps: Step[], answers: Answers): Answers {
 
 /** The first question of a step that has no answer and needs one. */
 export function unanswered(step: Step, answers: Answers): Question | undefined {
-  return step.questions.find((one) => !one.optional && !step.optional && !answers[one.key]?.trim());
+  const offered = (one: Question) =>
+    one.options?.some(({ value }) => value === (answers[one.key] ?? '')); // empty may be a choice
+  return step.questions.find(
+    (one) => !one.optional && !step.optional && !answers[one.key]?.trim() && !offered(one),
+  );
 }
 
 /** Which step asks for a field; the last one where none does. */

@@ -1,5 +1,6 @@
-import { ask, client, type Reply, type Schemas } from '../../api/client';
+import { ask, client, useSeen, type Reply, type Schemas } from '../../api/client';
 import { Resource } from '../../app/resource.svelte';
+import { steps } from '../../app/steps.svelte';
 import { Write } from '../../app/write.svelte';
 import type { Choices, Setup } from './forms';
 import type { Answers, Form } from './questions';
@@ -16,6 +17,10 @@ export class SetupDesk {
   readonly offered = new Resource<Choices>();
   readonly write = new Write();
   editing = $state<Editing | null>(null);
+  /** The newest change that the form was filled from. */
+  private seen: number | null = null;
+  /** The change that the last form made. */
+  written: number | null = null;
 
   setup = $derived(this.kept.data);
   choices = $derived(this.offered.data);
@@ -29,13 +34,31 @@ export class SetupDesk {
 
   edit(form: Form, given?: Answers): void {
     this.write.begin();
+    this.seen = this.setup?.edition ?? null;
     this.editing = { form, given };
+    steps.go(0);
   }
 
-  /** Write the answers of a form; what is wrong with them, or null. */
-  async keep(form: Form, answers: Answers) {
-    await this.write.send(() => form.save(answers));
+  close(): void {
+    this.editing = null;
+    this.seen = null;
+    steps.leave();
+  }
+
+  /** Write the answers of a form, `over` another hand's if need be; what is wrong, or null. */
+  async keep(form: Form, answers: Answers, over = false) {
+    useSeen(over ? null : this.seen);
+    const written = await this.write.send(() => form.save(answers));
+    useSeen(null);
+    this.written = written?.change_id ?? null;
     return this.write.problem;
+  }
+
+  /** Another hand was first: show what stands now. */
+  async take(): Promise<void> {
+    this.close();
+    this.write.begin();
+    await this.load();
   }
 
   /** Something that needs no form: done at once, and undone from the bar. `name` tells its id. */

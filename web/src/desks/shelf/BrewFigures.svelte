@@ -16,7 +16,7 @@
   }
 </script>
 
-<ul class="held" aria-label="What a litre holds {when}">
+<ul class="held" aria-label="What it holds, mg/L, {when}">
   {#each figures.held as one (one.name)}
     <li>
       <span>{one.name}</span> <b>{one.text}</b>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { volume } from '../../app/measures';
   import { untrack } from 'svelte';
   import { ask, client, type Schemas } from '../../api/client';
   import { Write } from '../../app/write.svelte';
@@ -23,7 +24,7 @@
   $effect(() => {
     if (!sheet) return;
     untrack(() => {
-      litres = sheet === 'strain' ? `${recovered(1)} L` : '9 L';
+      litres = sheet === 'strain' ? volume(Number(recovered(1))) : volume(9);
       name = `${brew.name}, bottled`.slice(0, 80);
     });
   });
@@ -56,8 +57,8 @@
   keep={strain}
 >
   <p>
-    Expect {recovered(0)} to {recovered(2)} L through the cloth. The solids go on the heap, or take a
-    second run.
+    Expect {volume(Number(recovered(0)))} to {volume(Number(recovered(2)))} through the cloth. The solids
+    go on the heap, or take a second run.
   </p>
   <Field label="It gave" bind:value={litres} trouble={write.trouble('litres')} />
   <Field label="Name on the bottle" bind:value={name} trouble={write.trouble('name')} />

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { volume } from '../../app/measures';
   import { ask, client, type Schemas } from '../../api/client';
   import { Resource } from '../../app/resource.svelte';
   import Button from '../../ui/Button.svelte';
@@ -14,7 +15,7 @@
   let { open = $bindable(), brewId }: Props = $props();
   const answer = new Resource<Schemas['ClaimOut']>();
   let claim = $state('');
-  let vessel = $state('9 L');
+  let vessel = $state(volume(9));
   const found = $derived(answer.problem ? null : answer.data);
   const trouble = (field: string) =>
     answer.problem?.field === field ? answer.problem.message : '';

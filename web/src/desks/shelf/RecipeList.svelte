@@ -1,5 +1,6 @@
 <script lang="ts">
   import { ask, client, type Schemas } from '../../api/client';
+  import { session } from '../../app/session.svelte';
   import { Write } from '../../app/write.svelte';
   import Message from '../../ui/Message.svelte';
 
@@ -28,7 +29,7 @@
         <b>{recipe.name}</b>
         <span>{what(recipe)}</span>
       </button>
-      {#if recipe.own}
+      {#if recipe.own && session.owner}
         <button type="button" class="away" onclick={() => putAway(recipe.key)}>
           Put away {recipe.name}
         </button>

@@ -2,6 +2,8 @@
   import { ask, client, type Problem, type Schemas } from '../../api/client';
   import { garden } from '../../app/garden.svelte';
   import { follow, Resource } from '../../app/resource.svelte';
+  import { session } from '../../app/session.svelte';
+  import { steps } from '../../app/steps.svelte';
   import { navigate } from '../../app/way';
   import { working } from '../../app/working.svelte';
   import { Write } from '../../app/write.svelte';
@@ -9,6 +11,7 @@
   import Button from '../../ui/Button.svelte';
   import Message from '../../ui/Message.svelte';
   import Page from '../../ui/Page.svelte';
+  import { draftOf, dropDrafts, keepDraft } from '../../ui/drafts';
   import StepForm from '../setup/StepForm.svelte';
   import type { Answers } from '../setup/questions';
   import AskedCaution from './AskedCaution.svelte';
@@ -19,9 +22,12 @@
   const read = new Resource<Schemas['BrewChoicesOut']>();
   const write = new Write();
   const choices = $derived(read.data);
-  let given = $state<Answers | null>(null);
+  let given = $state<Answers>(draftOf('brew') ?? {});
   let body = $state<BrewBody | null>(null);
-  let figures = $state<Schemas['BrewFiguresOut'] | null>(null);
+  let worked = $state<Schemas['BrewFiguresOut'] | null>(null);
+  /** The step at which what was worked out is shown: one back from it are the questions. */
+  let shownAt = $state(0);
+  const figures = $derived(steps.at >= shownAt ? worked : null);
   /** Cautions that only she can settle, ticked before it begins. */
   let seenTo = $state<string[]>([]);
 
@@ -29,6 +35,11 @@
     () => garden.version,
     () => void read.load((signal) => ask(client.GET('/api/brew-choices', { signal }))),
   );
+
+  function start(answers: Answers) {
+    given = answers;
+    steps.go(0);
+  }
 
   /** The last question is answered: work it out before anything is begun. */
   async function preview(answers: Answers): Promise<Problem | null> {
@@ -38,7 +49,9 @@
     if (reply.problem) return reply.problem;
     given = { ...answers };
     body = asked.body;
-    figures = reply.data;
+    worked = reply.data;
+    shownAt = steps.at + 1;
+    steps.go(shownAt);
     seenTo = [];
     write.begin();
     working.advice = reply.data.preparing.filter((one) => one.severity !== 'stop');
@@ -49,6 +62,7 @@
     if (!body) return;
     const sent = { ...body, id: write.id('brew'), seen_to: seenTo };
     const begun = await write.send(() => ask(client.POST('/api/brews', { body: sent })));
+    if (begun) dropDrafts('brew');
     if (begun) await navigate('/shelf/brew', { brew: begun.id });
   }
 
@@ -90,23 +104,30 @@
       <AskedCaution {one} bind:seenTo />
     {/each}
     <div class="acts">
-      <Button onclick={() => (figures = null)}>Back to the questions</Button>
-      <Button disabled={write.busy} onclick={keepRecipe}>Keep it as a recipe</Button>
+      <Button onclick={() => history.back()}>Back to the questions</Button>
+      {#if session.owner}
+        <Button disabled={write.busy} onclick={keepRecipe}>Keep it as a recipe</Button>
+      {/if}
       <Button look="go" disabled={write.busy} onclick={begin}>Begin it now</Button>
     </div>
   {:else if choices}
-    {#if !given}
+    {#if !steps.open}
       <h2>From a recipe</h2>
       <RecipeList
         recipes={choices.recipes}
-        onchosen={(recipe) => (given = fromRecipe(recipe, choices))}
+        onchosen={(recipe) => start(fromRecipe(recipe, choices))}
       />
-      <Button onclick={() => (given = {})}>Something else</Button>
+      <Button onclick={() => start({})}>Something else</Button>
       <p class="soft">
         Only ever spread, never brewed: {choices.spread_only.join(', ').toLowerCase()}.
       </p>
     {:else}
-      <StepForm form={brewForm(choices)} {given} submit={preview} />
+      <StepForm
+        form={brewForm(choices)}
+        {given}
+        submit={preview}
+        onanswer={(answers) => keepDraft('brew', answers)}
+      />
     {/if}
   {/if}
 </Page>
