@@ -100,6 +100,7 @@ class Queries(SimpleTestCase):
     def test_every_query_of_what_is_kept_begins_with_its_household(self):
         """`.objects` is followed by the household's own door, in every app."""
         doors = ("of(", "in_use(", "fetch(", "written_before(", "create(", "select_related(")
+        doors += ("weighing(",)
         models = "Can|CanPart|Dose|Fill|Garden|Jar|Measure|Pen|Place|Planting|Reading|StageSeen"
         models += "|Stand|Subject|Vessel|Water|Brew|BrewEvent|Dressing|OwnMaterial|OwnRecipe"
         models += "|OwnWeather|SoilTest|FieldTest|Harvest|Watering|SeenTo"

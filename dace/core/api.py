@@ -46,7 +46,7 @@ from dace.core.ledger.soil_tests import UNITS as SOIL_UNITS
 from dace.core.ledger.soil_tests import TestedSoil, read_soil_test
 from dace.core.matter.composition import Composition, composition
 from dace.core.matter.conductivity import ec_25
-from dace.core.matter.label import ALSO, FORMS, Label, read_grade
+from dace.core.matter.label import ALSO, FORMS, Label, forms_of, potash_chloride, read_grade
 from dace.core.matter.materials import Material, material, materials
 from dace.core.matter.media import Medium, media, medium
 from dace.core.matter.nutrients import NUTRIENTS
@@ -115,16 +115,27 @@ from dace.core.rootzone.records import (
     with_charge,
 )
 from dace.core.rootzone.told import followed_steps
-from dace.core.season.climate import Climate, climate, climate_near, climates
+from dace.core.season.climate import Climate, climate, climate_near, climates, climates_near
 from dace.core.season.clock import stage_clock
-from dace.core.season.crops import STAGE_WORDS, Crop, Stage, crop, crops, feed_cap
+from dace.core.season.crops import (
+    STAGE_WORDS,
+    Crop,
+    Stage,
+    alike,
+    crop,
+    crops,
+    feed_cap,
+    other_names,
+)
 from dace.core.season.looks import Begun, Look, StageReading, Start, out_of_order
 from dace.core.season.need import Span, spans
 from dace.core.season.outlook import Days, Outlook, WeatherAsked, outlook, usual_days
 from dace.core.season.own_weather import OwnDay, read_own_weather
+from dace.core.season.places import Country, countries
 from dace.core.season.weather import day_hours
 from dace.core.words import shown
 from dace.core.words.amounts import amount_words
+from dace.core.words.days import day_in_words
 from dace.core.words.numbers import read_number
 from dace.core.words.quantities import FAMILIES, read_amount, read_measure
 from dace.core.words.sizes import Size, read_size
@@ -136,29 +147,30 @@ __all__ = [
     "ROOT_SHORT", "ROOT_WORDS", "SCALES", "SOIL_UNITS", "SPREAD_ONLY", "STAGE_WORDS", "TEASPOON_ML",
     "WATER_KINDS", "Account", "Advice", "Against", "Answer", "Balance", "BalanceWord", "Band",
     "Begun", "BottleContents", "BrewEstimate", "BrewReading", "CanAsked", "Cans", "CapCheck",
-    "Claim", "ClaimVerdict", "Climate", "Comfort", "Comparison", "Composition", "Content", "Crop",
-    "DaceError", "Days", "DryDose", "FeedWord", "Feeding", "Felt", "Flush", "Followed", "Given",
-    "Ground", "Growing", "Ingredient", "Label", "Ledger", "Limits", "LoggedHour", "Look", "Looked",
-    "Material", "Medium", "Method", "Mixture", "NextFeed", "Numbers", "Offer", "Outlook", "OwnDay",
-    "Owned", "PenReading", "Poured", "Purpose", "Range", "ReadVerdict", "Recipe", "Result",
-    "RootWord", "RootZone", "Rooted", "Sampled", "Severity", "Size", "Slow", "Span", "Spread",
-    "Stage", "StageReading", "Start", "Step", "TestedSoil", "WaterIons", "WeatherAsked", "Working",
-    "advise_answer", "advise_brew", "advise_feeding", "advise_jar", "advise_roots", "amount_words",
-    "answer", "as_paste", "as_pour_through", "balances", "blend", "bottle_contents", "brew_tokens",
-    "brew_working", "by_day", "carried_mg", "cautions", "charged_can", "charged_dry",
-    "charged_water", "check_claim", "climate", "climate_near", "climates", "climbing_since",
-    "comfort", "comfort_of", "compare_with_expected", "composition", "composition_of_bottle",
-    "content_of_feed", "content_of_material", "crop", "crop_loss", "crops", "day_hours",
+    "Claim", "ClaimVerdict", "Climate", "Comfort", "Comparison", "Composition", "Content",
+    "Country", "Crop", "DaceError", "Days", "DryDose", "FeedWord", "Feeding", "Felt", "Flush",
+    "Followed", "Given", "Ground", "Growing", "Ingredient", "Label", "Ledger", "Limits",
+    "LoggedHour", "Look", "Looked", "Material", "Medium", "Method", "Mixture", "NextFeed",
+    "Numbers", "Offer", "Outlook", "OwnDay", "Owned", "PenReading", "Poured", "Purpose", "Range",
+    "ReadVerdict", "Recipe", "Result", "RootWord", "RootZone", "Rooted", "Sampled", "Severity",
+    "Size", "Slow", "Span", "Spread", "Stage", "StageReading", "Start", "Step", "TestedSoil",
+    "WaterIons", "WeatherAsked", "Working", "advise_answer", "advise_brew", "advise_feeding",
+    "advise_jar", "advise_roots", "alike", "amount_words", "answer", "as_paste", "as_pour_through",
+    "balances", "blend", "bottle_contents", "brew_tokens", "brew_working", "by_day", "carried_mg",
+    "cautions", "charged_can", "charged_dry", "charged_water", "check_claim", "climate",
+    "climate_near", "climates", "climates_near", "climbing_since", "comfort", "comfort_of",
+    "compare_with_expected", "composition", "composition_of_bottle", "content_of_feed",
+    "content_of_material", "countries", "crop", "crop_loss", "crops", "day_hours", "day_in_words",
     "days_to_top", "disagreement", "dry_dose", "ec_25", "ec_at", "estimate", "feed_cap", "fill_can",
-    "flush", "follow", "follow_all", "followed_steps", "gravest_first", "ledger",
+    "flush", "follow", "follow_all", "followed_steps", "forms_of", "gravest_first", "ledger",
     "litres_of_medium", "material", "materials", "media", "medium", "method", "methods", "modifier",
-    "modifiers", "next_feed", "out_of_order", "outlook", "parts_for_pen", "pen_words", "purpose_of",
-    "rain_m2", "read_amount", "read_dry", "read_grade", "read_litres_each", "read_log",
-    "read_measure", "read_number", "read_own_weather", "read_pack", "read_rate", "read_size",
-    "read_soil_test", "read_strength", "reading_at_25", "ready_days", "release_over", "remedies",
-    "rhythm_sentence", "say", "season_nitrogen_g_m2", "sentence", "shown", "spans",
-    "split_into_cans", "stage_clock", "strength_words", "suggest_litres_each", "suits",
-    "usual_days", "usual_dry_density", "usual_measures", "warm_up", "water_from_ec",
-    "water_from_report", "water_of_kind", "weigh", "with_charge", "word_for",
+    "modifiers", "next_feed", "other_names", "out_of_order", "outlook", "parts_for_pen",
+    "pen_words", "potash_chloride", "purpose_of", "rain_m2", "read_amount", "read_dry",
+    "read_grade", "read_litres_each", "read_log", "read_measure", "read_number", "read_own_weather",
+    "read_pack", "read_rate", "read_size", "read_soil_test", "read_strength", "reading_at_25",
+    "ready_days", "release_over", "remedies", "rhythm_sentence", "say", "season_nitrogen_g_m2",
+    "sentence", "shown", "spans", "split_into_cans", "stage_clock", "strength_words",
+    "suggest_litres_each", "suits", "usual_days", "usual_dry_density", "usual_measures", "warm_up",
+    "water_from_ec", "water_from_report", "water_of_kind", "weigh", "with_charge", "word_for",
 ]
 # fmt: on

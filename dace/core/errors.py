@@ -23,7 +23,7 @@ class DaceError(ValueError):
     @property
     def sentence(self) -> str:
         """The plain sentence shown beside the field."""
-        return f"Read {self.read}; {self.would_do}."
+        return f"Read {self.read}; {self.would_do.rstrip('.')}."
 
 
 class FigureError(DaceError):

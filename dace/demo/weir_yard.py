@@ -87,7 +87,7 @@ class _Builder:
     def __init__(self, household: Household, user: User, yard: Table) -> None:
         self.yard = yard
         self.zone = ZoneInfo(yard["garden"]["zone"])
-        self.base = Scope(household.pk, user.pk, datetime(2026, 2, 1, tzinfo=self.zone))
+        self.base = Scope(household.pk, user.pk, datetime(2026, 2, 1, tzinfo=self.zone), demo=True)
         self.error = random.Random(_SEED)  # noqa: S311 - repeatable, not secret
         self.stands: dict[str, Stand] = {}
 
@@ -275,7 +275,8 @@ class _Builder:
         """What the yard's pen shows of what drains once a feed has settled."""
         scope, subject_id = self._at(day, 19, turn), dose.fill.subject_id
         shown = (
-            dip(scope, key(self.yard["garden"]["pen"]["name"]), subject_id).value * self._one_pot()
+            dip(scope, key(self.yard["garden"]["pen"]["name"]), subject_id, False).value
+            * self._one_pot()
         )
         self._read(scope, subject_id, shown, "pour_through")
 

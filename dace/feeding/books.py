@@ -89,7 +89,7 @@ def _account(scope: Scope, kept: History) -> Account:
     first = max(planting.started_on, known.outlook.first)
     last = min(known.today + timedelta(days=_AHEAD_DAYS), known.outlook.last)
     shared = _plants_by_fill(scope, stands)
-    grown = core.crop(planting.crop)
+    grown = planting.grown
     latest = {test.fill_id: test for test in kept.tests}
     return Account(
         grown=grown,

@@ -98,7 +98,7 @@ class _Rows:
         doses = doses.select_related("can__water").prefetch_related("can__parts__jar__brew")
         poured = Watering.objects.of(scope).filter(fill__in=ids, poured_at__gte=since)
         dry = Dressing.objects.of(scope).filter(fill__in=ids, given_at__gte=scope.now - _SLOW)
-        read = Reading.objects.of(scope).filter(subject__in=subjects, taken_at__gte=since)
+        read = Reading.objects.weighing(scope).filter(subject__in=subjects, taken_at__gte=since)
         tests = FieldTest.objects.of(scope).filter(subject__in=subjects, taken_at__gte=since)
         stands = Stand.objects.of(scope).filter(fill__in=ids, planting__undone_at__isnull=True)
         here = stands.filter(Q(to_on__isnull=True) | Q(to_on__gte=since.date()))
@@ -165,7 +165,7 @@ def _told(
 
 def _growing(row: Stand, time: Clocks) -> Growing:
     return Growing(
-        grown=core.crop(row.planting.crop),
+        grown=row.planting.grown,
         stages=core.spans(time.read(row.planting)),
         plants=row.count,
         since=row.from_on,

@@ -8,9 +8,11 @@ from datetime import datetime
 
 from django.db import transaction
 
-from dace.core.api import DaceError, shown
+from dace.core.api import WATER_KINDS, DaceError, shown
 from dace.feeding.models import Watering
 from dace.garden.models import Fill, Water
+from dace.garden.reads import garden_of
+from dace.garden.services import NewWater, save_water
 from dace.households.changes import change
 from dace.households.keeping import new_row
 from dace.households.scope import Scope, require_owner
@@ -21,13 +23,14 @@ _MOST_L = 2000.0
 
 @dataclass(frozen=True)
 class NewWatering:
-    """Litres of a water on a whole fill."""
+    """Litres of a water on a whole fill; of a kind of water where none was set up yet."""
 
     id: uuid.UUID
     fill_id: uuid.UUID
-    water_id: uuid.UUID
+    water_id: uuid.UUID | None
     litres: float
     flush: bool = False
+    water_kind: str = ""
     poured_at: datetime | None = None
 
 
@@ -48,9 +51,10 @@ def log_watering(scope: Scope, new: NewWatering) -> Watering:
     if not 0 < new.litres <= _MOST_L:
         raise DaceError("litres", f"{new.litres:g} L", f"above 0 and up to {_MOST_L:g} L would do")
     fill = Fill.objects.select_related("place").fetch(scope, new.fill_id, "fill_id")
-    water = Water.objects.fetch(scope, new.water_id, "water_id")
     what = "flushed with" if new.flush else "watered with"
-    with change(scope, "watering", f"{fill} {what} {shown.litres(new.litres)} of {water}"):
+    with change(scope, "watering") as draft:
+        water = _water(scope, new)
+        draft.summary = f"{fill} {what} {shown.litres(new.litres)} of {water}"
         return Watering.objects.create(
             **new_row(scope, new.id),
             fill=fill,
@@ -59,6 +63,16 @@ def log_watering(scope: Scope, new: NewWatering) -> Watering:
             flush=new.flush,
             poured_at=past_instant(scope, new.poured_at, "poured_at"),
         )
+
+
+def _water(scope: Scope, new: NewWatering) -> Water:
+    """The water that was chosen, or one of its kind set up by the way."""
+    if new.water_id is not None:
+        return Water.objects.fetch(scope, new.water_id, "water_id")
+    if new.water_kind not in WATER_KINDS:
+        raise DaceError("water_id", "no water", "choose one, or set one up first: rain or tap")
+    named = NewWater(f"{new.water_kind.replace('_', ' ')} water", new.water_kind)
+    return save_water(scope, garden_of(scope), uuid.uuid5(new.id, "water"), named)
 
 
 @transaction.atomic

@@ -26,7 +26,7 @@ class Clocks:
 
     def read(self, planting: Planting) -> StageReading:
         """Where a planting stands."""
-        grown = core.crop(planting.crop)
+        grown = planting.grown
         first, now = self.kinds.get(planting.pk, ("", ""))
         begun = Begun(
             started_on=planting.started_on,

@@ -8,7 +8,7 @@ from datetime import date
 
 from django.db import transaction
 
-from dace.core.api import APPROACHES, STAGE_WORDS, DaceError, Look, crop, out_of_order
+from dace.core.api import APPROACHES, STAGE_WORDS, DaceError, Look, out_of_order
 from dace.garden.models import Fill, Planting, StageSeen, Stand
 from dace.garden.planting import NewPlanting, plant_rows
 from dace.garden.services import today
@@ -48,7 +48,7 @@ def see_stage(scope: Scope, new: Seen) -> StageSeen:
     planting = Planting.objects.select_related("garden").fetch(
         scope, new.planting_id, "planting_id"
     )
-    grown = crop(planting.crop)
+    grown = planting.grown
     seen = grown.stage(new.stage)
     on = new.on or today(scope, planting.garden)
     if not planting.started_on <= on <= today(scope, planting.garden):
@@ -62,7 +62,7 @@ def see_stage(scope: Scope, new: Seen) -> StageSeen:
 
 def _set_aside(scope: Scope, planting: Planting, look: Look, sure: bool) -> None:
     """What an older look says otherwise is asked about, never reordered."""
-    grown = crop(planting.crop)
+    grown = planting.grown
     for row in StageSeen.objects.of(scope).filter(planting=planting):
         other = out_of_order(grown, (Look(row.stage, row.seen_on),), look)
         if other is None:
@@ -92,7 +92,7 @@ def follow(scope: Scope, planting_id: uuid.UUID, approach: str) -> Planting:
     if approach and approach not in APPROACHES:
         raise DaceError("approach", f"“{approach}”", f"one of {', '.join(APPROACHES)} would do")
     planting = Planting.objects.fetch(scope, planting_id, "planting_id")
-    with change(scope, "approach", f"{crop(planting.crop).name}: {approach or 'as the garden'}"):
+    with change(scope, "approach", f"{planting.grown.name}: {approach or 'as the garden'}"):
         planting.approach = approach
         planting.save(update_fields=["approach"])
     return planting
@@ -110,7 +110,7 @@ def repeat_every(scope: Scope, planting_id: uuid.UUID, days: int | None) -> Plan
     require_owner(scope)
     planting = Planting.objects.fetch(scope, planting_id, "planting_id")
     said = f"every {days} days" if days else "no more"
-    with change(scope, "repeat", f"{crop(planting.crop).name} {said}"):
+    with change(scope, "repeat", f"{planting.grown.name} {said}"):
         planting.repeat_days = days
         planting.save(update_fields=["repeat_days"])
     return planting
@@ -146,15 +146,16 @@ def sow_again(scope: Scope, planting_id: uuid.UUID, new: Again) -> Planting:
     fill = Fill.objects.select_related("place").fetch(scope, fill_id, "fill_id")
     day = today(scope, before.garden)
     every = before.repeat_days
-    with change(scope, "planting", f"{crop(before.crop).name} sown again"):
+    with change(scope, "planting", f"{before.grown.name} sown again"):
         planting = plant_rows(
             scope,
             NewPlanting(
                 id=new.id,
                 garden=before.garden,
                 crop=before.crop,
+                called=before.called,
                 started_on=day,
-                stage=crop(before.crop).stages[0].key,
+                stage=before.grown.stages[0].key,
                 seen_on=day,
                 stands=((new.stand_id, fill, before.count),),
             ),

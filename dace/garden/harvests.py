@@ -9,7 +9,7 @@ from zoneinfo import ZoneInfo
 
 from django.db import transaction
 
-from dace.core.api import DaceError
+from dace.core.api import DaceError, day_in_words
 from dace.garden.models import Harvest, Planting
 from dace.households.changes import change
 from dace.households.keeping import new_row
@@ -55,7 +55,8 @@ def log_harvest(scope: Scope, new: NewHarvest) -> Harvest:
     today = scope.now.astimezone(ZoneInfo(planting.garden.zone)).date()
     on = new.picked_on or today
     if not planting.started_on <= on <= today:
-        raise DaceError("picked_on", f"{on}", f"from {planting.started_on} to today would do")
+        began = day_in_words(planting.started_on)
+        raise DaceError("picked_on", day_in_words(on), f"from {began} to today would do")
     with change(scope, "harvest", f"picked from {planting}"):
         return Harvest.objects.create(
             **new_row(scope, new.id),

@@ -5,6 +5,7 @@ from __future__ import annotations
 from django.db import models
 from django.db.models import F, Q
 
+from dace.core.api import Crop, alike
 from dace.households.changes import tracked
 from dace.households.models import Kept, Usable
 from dace.measuring.models import Subject
@@ -135,10 +136,11 @@ class Fill(Kept):
 
 @tracked
 class Planting(Kept):
-    """One crop, sown or planted once."""
+    """One crop, sown or planted once; ``called`` where it is only most like that crop."""
 
     garden = models.ForeignKey(Garden, on_delete=models.PROTECT, related_name="plantings")
     crop = models.CharField(max_length=40)
+    called = models.CharField(max_length=60, blank=True, default="")
     count = models.PositiveIntegerField()
     started_on = models.DateField()
     ended_on = models.DateField(null=True, blank=True)
@@ -155,7 +157,12 @@ class Planting(Kept):
         ]
 
     def __str__(self) -> str:
-        return f"{self.count} {self.crop}"
+        return self.grown.counted(self.count)
+
+    @property
+    def grown(self) -> Crop:
+        """The crop with its figures, by the name that she gave it."""
+        return alike(self.crop, self.called)
 
 
 @tracked

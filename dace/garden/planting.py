@@ -8,12 +8,14 @@ from datetime import date
 
 from django.db import transaction
 
-from dace.core.api import STAGE_WORDS, DaceError, crop
+from dace.core.api import STAGE_WORDS, DaceError, alike, day_in_words
 from dace.garden.models import Fill, Garden, Planting, StageSeen, Stand
 from dace.garden.services import today
 from dace.households.changes import change
 from dace.households.keeping import new_row, refuse_if_changed_meanwhile
 from dace.households.scope import ConflictError, Scope, require_owner
+
+_MOST_YEARS = 40
 
 
 @dataclass(frozen=True)
@@ -28,6 +30,7 @@ class NewPlanting:
     seen_on: date
     stands: tuple[tuple[uuid.UUID, Fill, int], ...]
     unfed: tuple[uuid.UUID, ...] = ()
+    called: str = ""
 
 
 @dataclass(frozen=True)
@@ -54,20 +57,20 @@ def plant(scope: Scope, new: NewPlanting) -> Planting:
     repeat = Planting.objects.written_before(scope, new.id)
     if repeat is not None:
         return repeat
-    with change(scope, "planting", f"{crop(new.crop).name} planted"):
+    with change(scope, "planting", f"{alike(new.crop, new.called).name} planted"):
         return plant_rows(scope, new)
 
 
 def plant_rows(scope: Scope, new: NewPlanting) -> Planting:
     """The rows of a planting, within a change that the caller has begun."""
-    grown = crop(new.crop)
+    grown = alike(new.crop, new.called)
     stage = grown.stage(new.stage)
-    if new.started_on > today(scope, new.garden):
-        raise DaceError("started_on", f"{new.started_on}", "a day that has been would do")
+    _check_day(new.started_on, today(scope, new.garden))
     planting = Planting.objects.create(
         **new_row(scope, new.id),
         garden=new.garden,
         crop=grown.key,
+        called=new.called,
         count=sum(count for _, _, count in new.stands),
         started_on=new.started_on,
     )
@@ -89,6 +92,17 @@ def plant_rows(scope: Scope, new: NewPlanting) -> Planting:
         seen_on=new.seen_on,
     )
     return planting
+
+
+def _check_day(on: date, today: date) -> None:
+    """A day that a planting may have begun; one long ago is likelier a slip."""
+    if on > today:
+        raise DaceError("started_on", day_in_words(on), "a day that has been would do")
+    if (today - on).days > _MOST_YEARS * 366:
+        years = (today - on).days // 365
+        raise DaceError(
+            "started_on", f"{day_in_words(on)}, {years} years ago", "is the year right?"
+        )
 
 
 @transaction.atomic
@@ -124,7 +138,7 @@ def move(scope: Scope, new: Move) -> Stand:
         raise DaceError("fill_id", "where they stand already", "another place would do")
     _check_count(new.count, stand)
     on = new.on or today(scope, stand.planting.garden)
-    name = crop(stand.planting.crop).counted(new.count)
+    name = stand.planting.grown.counted(new.count)
     with change(scope, "move", f"{name} moved to {fill}"):
         _end(stand, on)
         if new.count < stand.count:
@@ -150,14 +164,16 @@ def thin(scope: Scope, row_id: uuid.UUID, stand_id: uuid.UUID, keep_count: int) 
     stand = _standing(scope, stand_id)
     _check_count(keep_count, stand)
     on = today(scope, stand.planting.garden)
-    name = crop(stand.planting.crop).counted(keep_count)
+    name = stand.planting.grown.counted(keep_count)
     with change(scope, "thin", f"thinned to {name} at {stand.fill}"):
         _end(stand, on)
         return _begin(scope, row_id, stand, stand.fill, keep_count, on)
 
 
 @transaction.atomic
-def mend(scope: Scope, planting_id: uuid.UUID, crop_key: str, started_on: date) -> Planting:
+def mend(
+    scope: Scope, planting_id: uuid.UUID, crop_key: str, started_on: date, called: str = ""
+) -> Planting:
     """Another crop or another day, where the first was a slip.
 
     Raises
@@ -167,9 +183,8 @@ def mend(scope: Scope, planting_id: uuid.UUID, crop_key: str, started_on: date) 
     """
     require_owner(scope)
     planting = Planting.objects.fetch(scope, planting_id, "planting_id")
-    if started_on > today(scope, planting.garden):
-        raise DaceError("started_on", f"{started_on}", "a day that has been would do")
-    grown = crop(crop_key)
+    _check_day(started_on, today(scope, planting.garden))
+    grown = alike(crop_key, called)
     seen = StageSeen.objects.of(scope).filter(planting=planting).order_by("-seen_on", "-created_at")
     known = {stage.key for stage in grown.stages}
     if seen[0].stage not in known:
@@ -182,11 +197,11 @@ def mend(scope: Scope, planting_id: uuid.UUID, crop_key: str, started_on: date) 
         raise ConflictError(
             "planting_id", f"{grown.name}, which has ended", "take its end back from the Notebook"
         )
-    wanted = {"crop": grown.key, "started_on": started_on}
+    wanted = {"crop": grown.key, "called": called, "started_on": started_on}
     refuse_if_changed_meanwhile(scope, planting, wanted)
     with change(scope, "planting", f"{grown.name} put right"):
-        planting.crop, planting.started_on = grown.key, started_on
-        planting.save(update_fields=["crop", "started_on"])
+        planting.crop, planting.called, planting.started_on = grown.key, called, started_on
+        planting.save(update_fields=list(wanted))
     return planting
 
 
@@ -202,7 +217,7 @@ def recount(scope: Scope, stand_id: uuid.UUID, count: int) -> Stand:
     require_owner(scope)
     stand = _standing(scope, stand_id)
     refuse_if_changed_meanwhile(scope, stand, {"count": count})
-    with change(scope, "count", f"{crop(stand.planting.crop).counted(count)} at {stand.fill}"):
+    with change(scope, "count", f"{stand.planting.grown.counted(count)} at {stand.fill}"):
         stand.count = count
         stand.save(update_fields=["count"])
     return stand
@@ -220,7 +235,7 @@ def end_planting(scope: Scope, planting_id: uuid.UUID) -> Planting:
     require_owner(scope)
     planting = Planting.objects.fetch(scope, planting_id, "planting_id")
     if planting.ended_on is None:
-        with change(scope, "end", f"{crop(planting.crop).name} ended"):
+        with change(scope, "end", f"{planting.grown.name} ended"):
             planting.ended_on = max(today(scope, planting.garden), planting.started_on)
             planting.save(update_fields=["ended_on"])
     return planting

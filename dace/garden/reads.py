@@ -29,6 +29,7 @@ class StandRecord:
     place: str
     spot: str
     crop_key: str
+    called: str
     started_on: date
     clock: core.StageReading
     looked_on: date | None
@@ -44,7 +45,7 @@ class StandRecord:
     @cached_property
     def crop(self) -> core.Crop:
         """The core's figures of the crop."""
-        return core.crop(self.crop_key)
+        return core.alike(self.crop_key, self.called)
 
     @property
     def stage(self) -> core.Stage:
@@ -157,6 +158,7 @@ def _stand(row: Stand, fill: Fill, place: Place, time: Clocks) -> StandRecord:
         place=place.name,
         spot=fill.name or place.name,
         crop_key=row.planting.crop,
+        called=row.planting.called,
         started_on=row.planting.started_on,
         clock=time.read(row.planting),
         looked_on=time.last_look(row.planting_id),

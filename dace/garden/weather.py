@@ -7,8 +7,11 @@ import zoneinfo
 from dataclasses import dataclass
 from datetime import date, timedelta
 from functools import lru_cache
+from typing import Literal
 
+from django.conf import settings
 from django.db import transaction
+from django.utils.module_loading import import_string
 
 from dace.core import api as core
 from dace.core.api import DaceError, Days, Outlook, WeatherAsked
@@ -20,13 +23,19 @@ from dace.standins.ports import WeatherService
 from dace.standins.weather import SimulatedWeather
 
 _BACK_DAYS = 750
+Source = Literal["simulated", "service", "usual"]
 OwnDays = tuple[tuple[date, float, float, float | None], ...]
 
 
 @dataclass(frozen=True)
 class Weather:
-    """What is known of the weather today."""
+    """What is known of the weather today, and who says so.
 
+    ``source`` is ``simulated`` (the demo garden), ``service`` (one that a setting names) or
+    ``usual`` (nobody: the climate's usual days, and no forecast).
+    """
+
+    source: Source
     today: date
     past: Days
     forecast: Days
@@ -35,7 +44,7 @@ class Weather:
 
 
 def climate_of(garden: Garden) -> core.Climate:
-    """The garden's climate: the one she chose, or the nearest to its latitude."""
+    """The garden's climate: the one she chose, or the likeliest at its latitude."""
     return core.climate(garden.climate) if garden.climate else core.climate_near(garden.latitude)
 
 
@@ -50,8 +59,8 @@ def weather(scope: Scope, garden: Garden) -> Weather:
 def _read(scope: Scope, garden: Garden) -> Weather:
     today = scope.now.astimezone(zoneinfo.ZoneInfo(garden.zone)).date()
     own = _own_days(scope, garden)
-    key = climate_of(garden).key
-    return _weather(key, garden.latitude, str(garden.pk), today, own)
+    where = _Where(garden.climate, garden.latitude, str(garden.pk), scope.demo)
+    return _weather(where, today, own)
 
 
 def outlook(scope: Scope, garden: Garden) -> Outlook:
@@ -66,15 +75,53 @@ def _own_days(scope: Scope, garden: Garden) -> OwnDays:
     return tuple((date.fromisoformat(on), *found[on]) for on in sorted(found))
 
 
+@dataclass(frozen=True)
+class _Where:
+    """A garden as its weather knows it."""
+
+    climate: str
+    latitude: float
+    seed: str
+    demo: bool
+
+    @property
+    def likeliest(self) -> core.Climate:
+        return core.climate(self.climate) if self.climate else core.climate_near(self.latitude)
+
+    @property
+    def among(self) -> tuple[tuple[core.Climate, float], ...]:
+        return () if self.climate or self.demo else core.climates_near(self.latitude)
+
+    def service(self) -> tuple[Source, WeatherService | None]:
+        """The simulated one belongs to the demo garden; elsewhere the one that a setting names."""
+        if self.demo:
+            return "simulated", SimulatedWeather(self.likeliest.key, self.latitude, self.seed)
+        if settings.DACE_WEATHER:
+            make = import_string(settings.DACE_WEATHER)
+            return "service", make(self.likeliest.key, self.latitude, self.seed)
+        return "usual", None
+
+
 @lru_cache(maxsize=16)
-def _weather(key: str, latitude: float, seed: str, today: date, own: OwnDays) -> Weather:
-    service: WeatherService = SimulatedWeather(key, latitude, seed)
+def _weather(where: _Where, today: date, own: OwnDays) -> Weather:
+    source, service = where.service()
     first = today - timedelta(days=_BACK_DAYS)
-    past = _with_own(service.days(first, today), own)
-    forecast = service.forecast(today)
-    asked = WeatherAsked(core.climate(key), latitude, past, forecast)
-    used = sum(first <= on <= today for on, *_ in own)
-    return Weather(today, past, forecast, core.outlook(asked), used)
+    if service is None:
+        reported = core.usual_days(where.likeliest, where.latitude, first, _BACK_DAYS + 1)
+        forecast = Days(today + timedelta(days=1), (), (), ())
+    else:
+        reported, forecast = service.days(first, today), service.forecast(today)
+    written = {on for on, *_ in own}
+    nobody = service is None
+    usual = tuple(
+        nobody and first + timedelta(days=n) not in written for n in range(_BACK_DAYS + 1)
+    )
+    past = _with_own(reported, own)
+    asked = WeatherAsked(
+        where.likeliest, where.latitude, past, forecast, among=where.among, usual=usual
+    )
+    used = sum(first <= on <= today for on in written)
+    return Weather(source, today, past, forecast, core.outlook(asked), used)
 
 
 def _with_own(service: Days, own: OwnDays) -> Days:

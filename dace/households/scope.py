@@ -17,6 +17,7 @@ T = TypeVar("T")
 class Scope:
     """The asking user, the household that bounds every query, and the instant (UTC).
 
+    ``demo`` marks the demo garden, the only one where the stand-ins speak.
     ``seen`` is the number of the newest change that was on the screen when something was typed.
     ``memo`` holds what was read for this asking already; a write empties it.
     """
@@ -26,6 +27,7 @@ class Scope:
     now: datetime
     owner: bool = True
     seen: int | None = None
+    demo: bool = False
     memo: dict[str, Any] = field(default_factory=dict, compare=False, repr=False)
 
     def once(self, key: str, read: Callable[[], T]) -> T:

@@ -24,11 +24,20 @@ class HouseholdSession(APIKeyCookie):
         """The scope of the member, or None for a stranger."""
         if not request.user.is_authenticated:
             return None
-        member = Membership.objects.filter(user_id=request.user.pk).first()
+        member = (
+            Membership.objects.select_related("household").filter(user_id=request.user.pk).first()
+        )
         if member is None:
             return None
         owner = member.role == Membership.Role.OWNER
-        return Scope(member.household_id, member.user_id, clock.now(), owner, _seen(request))
+        return Scope(
+            member.household_id,
+            member.user_id,
+            clock.now(),
+            owner,
+            _seen(request),
+            member.household.is_demo,
+        )
 
 
 def _seen(request: HttpRequest) -> int | None:

@@ -2,10 +2,13 @@
 
 from __future__ import annotations
 
+from typing import Self
+
 from django.db import models
 
 from dace.households.changes import tracked
-from dace.households.models import Kept, Usable
+from dace.households.models import Kept, KeptQuerySet, Usable
+from dace.households.scope import Scope
 
 
 @tracked
@@ -26,12 +29,20 @@ class Subject(Kept):
         return f"{self.kind} {self.pk}"
 
 
+class ReadingQuerySet(KeptQuerySet["Reading"]):
+    """Readings; those of a pretend pen weigh nothing."""
+
+    def weighing(self, scope: Scope) -> Self:
+        """Those of the household that count."""
+        return self.of(scope).filter(practice=False)
+
+
 @tracked
 class Reading(Kept):
     """A reading as the pen showed it, with what it means at 25 C.
 
     ``pots`` is how many pots were averaged, ``pen_days`` how long the pen had gone without
-    being set right.
+    being set right. ``practice`` marks what a pretend pen showed: it weighs nothing.
     """
 
     subject = models.ForeignKey(Subject, on_delete=models.PROTECT, related_name="readings")
@@ -47,6 +58,9 @@ class Reading(Kept):
     pots = models.PositiveIntegerField(default=1)
     pen_days = models.FloatField(null=True, blank=True)
     taken_at = models.DateTimeField()
+    practice = models.BooleanField(default=False)
+
+    objects = ReadingQuerySet.as_manager()
 
     class Meta:
         indexes = [

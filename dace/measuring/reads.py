@@ -31,8 +31,8 @@ def as_drain(row: Reading) -> float:
 
 def last_drains(scope: Scope) -> dict[uuid.UUID, Reading]:
     """The newest reading of every fill, by its subject; one query, a row for each fill read."""
-    of_one = Reading.objects.of(scope).filter(subject=OuterRef("pk"))
+    of_one = Reading.objects.weighing(scope).filter(subject=OuterRef("pk"))
     newest = of_one.order_by("-taken_at", "-created_at").values("pk")[:1]
     fills = Subject.objects.of(scope).filter(kind=Subject.Kind.FILL)
-    rows = Reading.objects.of(scope).filter(pk__in=fills.values_list(Subquery(newest)))
+    rows = Reading.objects.weighing(scope).filter(pk__in=fills.values_list(Subquery(newest)))
     return {row.subject_id: row for row in rows}

@@ -29,6 +29,7 @@ class NewReading:
     taken_at: datetime | None = None
     pots: int = 1
     pen_id: uuid.UUID | None = None
+    practice: bool = False
 
 
 @transaction.atomic
@@ -49,7 +50,11 @@ def log_reading(scope: Scope, new: NewReading) -> Reading:
     at_25 = reading_at_25(new.pen)
     if not 1 <= new.pots <= _MOST_POTS:
         raise DaceError("pots", f"{new.pots} pots", f"1 to {_MOST_POTS} would do")
-    with change(scope, "reading", f"reading of {shown.ec(at_25.value)}"):
+    with change(
+        scope,
+        "reading",
+        f"{'practice reading' if new.practice else 'reading'} of {shown.ec(at_25.value)}",
+    ):
         return Reading.objects.create(
             **new_row(scope, new.id),
             subject=Subject.objects.fetch(scope, new.subject_id, "subject_id"),
@@ -63,6 +68,7 @@ def log_reading(scope: Scope, new: NewReading) -> Reading:
             ec_likely=at_25.value,
             ec_high=at_25.high,
             pots=new.pots,
+            practice=new.practice,
             pen_days=_pen_days(scope, new.pen_id, taken_at),
             taken_at=taken_at,
         )

@@ -13,6 +13,7 @@ from ninja.errors import AuthenticationError, HttpError, ValidationError
 
 from dace.core.api import DaceError
 from dace.households.scope import ConflictError, LockedOutError, NotAllowedError, NotFoundError
+from dace.project.wording import would_do
 
 _STATUS: tuple[tuple[type[DaceError], int], ...] = (
     (NotFoundError, 404),
@@ -92,14 +93,9 @@ def _from_validation(errors: list[dict[str, Any]]) -> dict[str, Any]:
     if first["type"] == "missing":
         read = "nothing"
     # the innermost name, as services use it, whether or not it came inside another
-    return body(names[-1] if names else "body", read, _would_do(first))
+    return body(names[-1] if names else "body", read, would_do(first))
 
 
 def _short(said: object) -> str:
     text = str(said).encode("utf-8", "replace").decode()
     return text if len(text) <= 60 else f"{text[:57]}…"
-
-
-def _would_do(error: dict[str, Any]) -> str:
-    said = str(error["msg"]).removeprefix("Value error, ")
-    return said[:1].lower() + said[1:]

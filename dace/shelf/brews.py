@@ -85,7 +85,7 @@ def day_of(brew: Brew, at: datetime) -> float:
 
 def core_readings(scope: Scope, brew: Brew) -> tuple[BrewReading, ...]:
     """Its readings as the core knows them; one query."""
-    rows = Reading.objects.of(scope).filter(subject_id=brew.subject_id)
+    rows = Reading.objects.weighing(scope).filter(subject_id=brew.subject_id)
     return tuple(reading_of(brew, row) for row in rows)
 
 
@@ -101,7 +101,7 @@ def brews(scope: Scope) -> tuple[BrewRecord, ...]:
     rows = _with_events(scope, Brew.objects.in_use(scope))
     read: dict[uuid.UUID, list[Reading]] = {}
     subjects = [brew.subject_id for brew in rows]
-    found = Reading.objects.of(scope).filter(subject_id__in=subjects).order_by("taken_at")
+    found = Reading.objects.weighing(scope).filter(subject_id__in=subjects).order_by("taken_at")
     for row in found:
         read.setdefault(row.subject_id, []).append(row)
     return tuple(_record(scope, brew, tuple(read.get(brew.subject_id, ()))) for brew in rows)
@@ -139,7 +139,9 @@ def brew_now(scope: Scope, brew_id: uuid.UUID) -> BrewRecord:
         If it is none of this household's.
     """
     for brew in _with_events(scope, Brew.objects.of(scope).filter(pk=brew_id)):
-        rows = Reading.objects.of(scope).filter(subject_id=brew.subject_id).order_by("taken_at")
+        rows = (
+            Reading.objects.weighing(scope).filter(subject_id=brew.subject_id).order_by("taken_at")
+        )
         return _record(scope, brew, tuple(rows))
     raise NotFoundError("brew_id", "an id of no brew here", "choose one from the shelf")
 

@@ -59,7 +59,7 @@ class Roots(BrowserCase):
         self.page.get_by_text("Waterings and tests written down here").click()
         expect(self.page.get_by_text("pH 6.2", exact=False).last).to_be_visible()
         self.press("Picked something")
-        dialog.get_by_label("Weight, g").fill("450")
+        dialog.get_by_label("Weight").fill("450 g")
         dialog.get_by_role("button", name="Write it down").click()
         expect(self.page.get_by_text("Aubergine: 450 g")).to_be_visible()
         self.page.get_by_label("I log every watering").check()

@@ -30,7 +30,7 @@ class Yard(TestCase):
 
     def setUp(self):
         member = Membership.objects.get()
-        self.scope = Scope(member.household_id, member.user_id, clock.now())
+        self.scope = Scope(member.household_id, member.user_id, clock.now(), demo=True)
 
     def test_nine_places_thirteen_plantings_six_jars_two_bottles_two_waters(self):
         self.assertEqual(Place.objects.of(self.scope).count(), 9)

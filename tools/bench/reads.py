@@ -161,7 +161,7 @@ def _logged() -> str:
     member, fill = Membership.objects.first(), Fill.objects.first()
     assert member is not None
     assert fill is not None
-    scope = Scope(member.household_id, member.user_id, _NOW)
+    scope = Scope(member.household_id, member.user_id, _NOW, demo=True)
     rows = (
         f"{_NOW - timedelta(minutes=10 * n):%Y-%m-%dT%H:%MZ},{1 + n % 7 / 10}"
         for n in range(500_000)

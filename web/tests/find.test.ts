@@ -8,14 +8,25 @@ const stops = [
     id: 'tub',
     name: 'Quay tub 2',
     line: 'drain 3.2, too salty',
-    stands: [{ id: 'auber', counted: '2 aubergines', spot: 'Quay tub 2', stage: 'in flower' }],
+    stands: [
+      {
+        id: 'auber',
+        counted: '2 aubergines',
+        spot: 'Quay tub 2',
+        stage: 'in flower',
+        also: 'eggplant, brinjal',
+      },
+    ],
   },
   { id: 'bed', name: 'Wall bed', line: 'runner bean', stands: [] },
 ] as unknown as Schemas['StopOut'][];
 const jars = [
   { id: 'jar', name: 'Tomato feed', stock_text: '650 mL' },
 ] as unknown as Schemas['JarOut'][];
-const all = allFindable(stops, jars);
+const brews = [
+  { id: 'brew', name: 'Eggshell in vinegar', method: 'Acid extract', day: 3 },
+] as unknown as Schemas['ShelfBrewOut'][];
+const all = allFindable(stops, jars, brews);
 const names = (typed: string) => matching(all, typed).map((one) => one.name);
 
 test('places, crops, jars and pages are found by any word', () => {
@@ -23,6 +34,12 @@ test('places, crops, jars and pages are found by any word', () => {
   expect(names('salty')).toEqual(['Quay tub 2']);
   expect(names('tomato')).toEqual(['Tomato feed']);
   expect(names('set')).toContain('Set-up');
+});
+
+test('crops are found by other names, and brews by theirs', () => {
+  expect(names('egg').sort()).toEqual(['2 aubergines', 'Eggshell in vinegar']);
+  expect(names('brinjal')).toEqual(['2 aubergines']);
+  expect(matching(all, 'vinegar')[0]).toMatchObject({ desk: '/shelf/brew', brew: 'brew' });
 });
 
 test('every word must be there, a name before a line', () => {

@@ -1,6 +1,5 @@
 import { beforeEach, expect, test } from 'vitest';
 import { garden } from '../src/app/garden.svelte';
-import { COUNTRIES, likelyCountry } from '../src/desks/setup/countries';
 import type { Choices, Setup } from '../src/desks/setup/forms';
 import { jarAnswers, waterAnswers } from '../src/desks/setup/given';
 import { jarForm } from '../src/desks/setup/jarForms';
@@ -17,7 +16,7 @@ import {
 } from '../src/desks/setup/questions';
 import { penForm } from '../src/desks/setup/supplyForms';
 import { waterForm } from '../src/desks/setup/waterForms';
-import { whereForm } from '../src/desks/setup/whereForm';
+import { likelyCountry, whereForm } from '../src/desks/setup/whereForm';
 import { brewBody, fromRecipe } from '../src/desks/shelf/brewForm';
 import { answering, WRITTEN, type Asked } from './page';
 
@@ -35,8 +34,34 @@ const SETUP = {
     { id: 'tap', name: 'tap', kind: 'read' },
   ],
 } as unknown as Setup;
+const country = (name: string, latitude: number, zone: string, climates: string[]) => ({
+  name,
+  latitude,
+  zone,
+  measures: 'metric',
+  degrees: 'C',
+  climates,
+});
+const PLACES = {
+  climates: [
+    { key: 'plains', name: 'Hard winters', like: 'the plains', latitude: 47 },
+    { key: 'south', name: 'Mild winters', like: 'the south', latitude: 33 },
+    { key: 'island', name: 'Cool and mild', like: 'the island', latitude: -41 },
+  ],
+  countries: [
+    country('New Zealand', -41, 'Pacific/Auckland', ['island']),
+    country('United States', 39, 'America/New_York', ['plains', 'south']),
+  ],
+} as unknown as Choices;
 const CROPS = {
-  crops: [{ key: 'tomato', name: 'Tomato', stages: [{ key: 'seedling', cue: 'c', words: 'w' }] }],
+  crops: [
+    {
+      key: 'tomato',
+      name: 'Tomato',
+      also: [],
+      stages: [{ key: 'seedling', cue: 'c', words: 'w' }],
+    },
+  ],
 } as unknown as Choices;
 let asked: Asked[] = [];
 
@@ -86,6 +111,10 @@ test('the first question without an answer is found, but not where it may stay e
   expect(unanswered(step, {})?.key).toBe('b');
   expect(unanswered({ ...step, optional: true }, {})).toBeUndefined();
   expect(unanswered(step, { b: ' ' })?.key).toBe('b');
+  const options = [{ value: '', name: 'not known' }];
+  expect(unanswered({ title: '', questions: [{ key: 'c', label: '', options }] }, {})).toBe(
+    undefined,
+  );
 });
 
 test('a fault leads to the step that asked, else to the last', () => {
@@ -120,10 +149,19 @@ test('a jar is sent with what its label says and no more', async () => {
     percent: 'mass',
     nitrogen: { nitrate: 1.5 },
     also: { Mg: 0.6 },
+    muriate: false,
     density_g_per_ml: null,
     use_by: null,
     dissolves: true,
   });
+});
+
+test('oxides are told apart from elements, and potash by what goes with it', async () => {
+  const body = await sent(jarForm('j'), { name: 'P', grade: '0-0-60', Mg: '3,3 MgO', Ca: '5' });
+  expect(body).toMatchObject({ also: { mgo: 3.3, Ca: 5 }, muriate: true });
+  expect(asks(jarForm('j').steps({ grade: '4-3-8' }))).not.toContain('potash');
+  const wrong = await jarForm('j').save({ Mg: '2 CaO' });
+  expect(wrong.problem?.field).toBe('Mg');
 });
 
 test('a jar is edited from what stands', () => {
@@ -178,18 +216,29 @@ test('a pen has usual figures', async () => {
   });
 });
 
-test('the country gives latitude, hours and measures', async () => {
-  const body = await sent(whereForm(SETUP), { country: 'New Zealand' });
-  expect(body).toMatchObject({ latitude: -41, zone: 'Pacific/Auckland', degrees: 'C' });
-  const far = await sent(whereForm(SETUP), { country: 'elsewhere', latitude: '-1,5' });
-  expect(far.latitude).toBe(-1.5);
+test('the country gives latitude, hours, measures and the only climate that it has', async () => {
+  const form = whereForm(SETUP, PLACES);
+  const body = await sent(form, { country: 'New Zealand' });
+  expect(body).toMatchObject({ latitude: -41, zone: 'Pacific/Auckland', climate: 'island' });
+  expect(asks(form.steps({ country: 'New Zealand' }))).not.toContain('climate');
+  const far = await sent(form, { country: 'elsewhere', latitude: '-1,5' });
+  expect(far).toMatchObject({ latitude: -1.5, climate: '' });
+});
+
+test('of a large country the climate is asked, and tells the latitude', async () => {
+  const form = whereForm(SETUP, PLACES);
+  expect(asks(form.steps({ country: 'United States' }))).toContain('climate');
+  const usual = await sent(form, { country: 'United States' });
+  expect(usual).toMatchObject({ climate: 'plains', latitude: 47 });
+  const south = await sent(form, { country: 'United States', climate: 'south' });
+  expect(south).toMatchObject({ climate: 'south', latitude: 33 });
 });
 
 test('the device’s zone tells the country', () => {
-  expect(likelyCountry('America/New_York')?.name).toBe('United States');
-  expect(likelyCountry('Pacific/Fiji')?.name).toBe('New Zealand');
-  expect(likelyCountry('Antarctica/Troll')).toBeUndefined();
-  for (const one of COUNTRIES) expect(Math.abs(one.latitude)).toBeLessThan(60);
+  const { countries } = PLACES;
+  expect(likelyCountry('America/New_York', countries)?.name).toBe('United States');
+  expect(likelyCountry('Pacific/Fiji', countries)?.name).toBe('New Zealand');
+  expect(likelyCountry('Antarctica/Troll', countries)).toBeUndefined();
 });
 
 test('where grows what is asked only where there is a choice', () => {
@@ -207,6 +256,14 @@ test('a planting keeps its ids when it is sent again', async () => {
   expect(await sent(form, { count: '3' })).toEqual(first);
   expect(first).toMatchObject({ fill_id: 'a', crop: 'tomato', count: 3, stage: 'seedling' });
   expect(first.started_on).toBe('2026-07-15');
+});
+
+test('what is in no list is set up as most like something', async () => {
+  const form = plantingForm(CROPS, [{ value: 'a', name: 'a' }]);
+  expect(asks(form.steps({ crop: 'other' }))).toContain('called');
+  const body = await sent(form, { crop: 'other', called: 'Dahlia', like: 'zinnia' });
+  expect(body).toMatchObject({ crop: 'zinnia', called: 'Dahlia' });
+  expect(await sent(form, {})).toMatchObject({ crop: 'tomato', called: '' });
 });
 
 test('all of them move unless fewer are said', async () => {

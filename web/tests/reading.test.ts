@@ -1,7 +1,8 @@
 import { beforeEach, expect, test, vi } from 'vitest';
 import type { Schemas } from '../src/api/client';
 import { byDay, joined } from '../src/desks/notebook/entries';
-import { fromFahrenheit, NewReading, toFahrenheit } from '../src/desks/notebook/reading.svelte';
+import { NewReading } from '../src/desks/notebook/reading.svelte';
+import { fromFahrenheit, toFahrenheit } from '../src/ui/degrees';
 import { typedNumber } from '../src/ui/numbers';
 import { answering, WRITTEN, type Asked } from './page';
 

@@ -76,7 +76,7 @@ test('a write that got no answer is tried again with the same id', async () => {
   const write = new Write();
   const send = () =>
     write.send(() => {
-      const body = { id: write.id(), planting_id: 'p', grams: 450, pieces: null };
+      const body = { id: write.id(), planting_id: 'p', weight: '450 g', pieces: null };
       return ask(client.POST('/api/harvests', { body }));
     });
   expect(await send()).toBeNull();
@@ -122,7 +122,7 @@ test('another intent has ids of its own, one for each thing it writes', () => {
 test('a refusal is said beside its field alone', async () => {
   answering({ 'POST /api/harvests': () => refusing('grams') });
   const write = new Write();
-  const body = { id: write.id(), planting_id: 'p', grams: 1, pieces: null };
+  const body = { id: write.id(), planting_id: 'p', weight: '1 g', pieces: null };
   await write.send(() => ask(client.POST('/api/harvests', { body })));
   expect([write.trouble('grams'), write.trouble('pieces')]).toEqual([
     'Read “x”; a number would do.',

@@ -1,5 +1,8 @@
-import { expect, test } from 'vitest';
+import { beforeEach, expect, test } from 'vitest';
+import { garden } from '../src/app/garden.svelte';
 import { inFull } from '../src/desks/bench/strength';
+
+beforeEach(() => garden.walked.clear());
 
 test('a bare number gets the unit of its box', () => {
   expect(inFull('parts', '500', 'mL')).toBe('1 + 500');

@@ -115,7 +115,7 @@ def over_cap(s: CanSituation) -> Advice | None:
         )
     over = 100 * (s.can.feed_ec / s.cap - 1)
     severity: Severity = "stop" if s.can.feed_ec > _BADLY_OVER * s.cap else "care"
-    fits = f"1 + {friendly_parts(s.fits)}" if s.can.unit == "mL" else f"{s.fits:.2g} g/L"
+    fits = f"1 + {friendly_parts(s.fits)}" if s.can.unit == "mL" else shown.in_each(s.fits, "g", 2)
     return Advice(
         "over_cap",
         severity,
@@ -131,7 +131,7 @@ def room_left(s: CanSituation) -> Advice | None:
     """Well below the cap: say how far one could go."""
     if s.cap is None or not s.fits or s.can.feed_ec >= _NEAR * s.cap:
         return None
-    fits = f"1 + {friendly_parts(s.fits)}" if s.can.unit == "mL" else f"{s.fits:.2g} g/L"
+    fits = f"1 + {friendly_parts(s.fits)}" if s.can.unit == "mL" else shown.in_each(s.fits, "g", 2)
     return Advice(
         "room_left",
         "info",

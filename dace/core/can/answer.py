@@ -188,7 +188,7 @@ def strength_words(can: Mixture) -> str:
     """How strong a can is, as one says it: ``1 + 200`` for liquids, ``0.6 g/L`` for solids."""
     if can.unit == "mL":
         return ratio_words(can.amount_per_l)
-    return f"{say(can.amount_per_l, 3)} g/L"
+    return shown.in_each(can.amount_per_l, "g")
 
 
 def _ways(can: Mixture, rate: float | None) -> tuple[tuple[str, str], ...]:
@@ -214,7 +214,9 @@ def _cap(can: Mixture, asked: CanAsked) -> CapCheck:
     steps = [cap.step, Step("this feed in pure water", "", can.feed_ec, "mS/cm", "from its ions")]
     strongest = ""
     if fits and total_at_cap is not None and amount_at_cap is not None:
-        strongest = f"1 + {friendly_parts(fits)}" if can.unit == "mL" else f"{say(fits, 2)} g/L"
+        strongest = (
+            f"1 + {friendly_parts(fits)}" if can.unit == "mL" else shown.in_each(fits, "g", 2)
+        )
         steps.append(
             Step(
                 "the strongest that fits",

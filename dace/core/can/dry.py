@@ -65,17 +65,14 @@ class DryDose:
         ]
         if self.g_m2 is not None:
             told.append(("area", shown.on_an_area(self.g_m2)))
-        told.append(("handfuls", f"{say(self.handfuls, 2)} handful{_s(self.handfuls)} in all"))
+        many = "" if abs(self.handfuls - 1) < 0.05 else "s"
+        told.append(("handfuls", f"{say(self.handfuls, 2)} handful{many} in all"))
         told.append(("volume", f"{shown.millilitres(self.ml_each)} each"))
         if self.layer_mm is not None:
             told.append(("layer", f"a layer of {shown.depth(self.layer_mm)}"))
         if self.share is not None:
             told.append(("share", f"{say(100 * self.share, 2)} % of the mix"))
         return tuple(told)
-
-
-def _s(count: float) -> str:
-    return "" if abs(count - 1) < 0.05 else "s"
 
 
 def litres_of_medium(volume_l: float | None, area_m2: float | None) -> float:
@@ -113,12 +110,6 @@ def dry_dose(grams: float, on: Spread) -> DryDose:
     ------
     DaceError
         If it is no dose that one could spread.
-
-    Examples
-    --------
-    >>> dose = dry_dose(280.0, Spread(plants=8, g_per_ml=0.7, area_m2=4.0, volume_l=100.0))
-    >>> dose.g_each, dose.g_m2, dose.ml, dose.layer_mm
-    (35.0, 70.0, 400.0, 0.1)
     """
     if on.plants < 1:
         raise DaceError("plants", f"{on.plants} plants", "at least one would do")

@@ -24,6 +24,7 @@ from dace.core.matter.conductivity import IONS, conducted, ec_25
 from dace.core.matter.nutrients import NUTRIENTS
 from dace.core.matter.waters import WaterIons
 from dace.core.result import Result, Step, Working, say
+from dace.core.words import shown
 from dace.core.words.amounts import amount_words
 
 Ions = dict[str, float]
@@ -278,7 +279,13 @@ def _ec_steps(parts: list[Carrier], feed: Composition, water: WaterIons) -> Work
     if feed.known_by != "label":
         closing = "acetate taken for what closes the charge"
     steps.append(
-        Step("the can at 25 °C", " + ".join(say(s) for s in sums), total, "mS/cm", closing)
+        Step(
+            f"the can at {shown.degrees(25)}",
+            " + ".join(say(s) for s in sums),
+            total,
+            "mS/cm",
+            closing,
+        )
     )
     steps.append(Step("the water alone", "", water.ec_ms_cm, "mS/cm", water.known_by))
     return tuple(steps)

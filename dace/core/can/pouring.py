@@ -10,6 +10,7 @@ from dace.core.figures import judgement
 from dace.core.ledger.remedies import reach
 from dace.core.result import Result, Step, say
 from dace.core.season.crops import Stage
+from dace.core.words import shown
 
 _ANY_CAN_L = 100.0
 _STEPS = ((5.0, 1.0), (0.75, 0.5), (0.2, 0.1), (0.04, 0.02), (0.0, 0.005))
@@ -98,9 +99,17 @@ def carried_mg(stage: Stage, ground: Ground, nutrient: str, pot: bool) -> float:
     return stage.wish_of(nutrient).typ * litres * reach(nutrient, pot)
 
 
+def _steps() -> tuple[tuple[float, float], ...]:
+    """From how many litres on one pours in steps of how many; in gallons, pints and ounces too."""
+    if not shown.shown_in().gallons:
+        return _STEPS
+    gallon, pint, ounce = (unit.litres for unit in shown.volume_units())
+    return ((gallon, gallon / 2), (0.9 * pint, pint / 2), (ounce, ounce), (0.0, ounce / 4))
+
+
 def _rounded(litres: float, most: float) -> float:
     """To a step that one can pour; a tenth of it where the whole step is too much."""
-    step = next(step for above, step in _STEPS if litres >= above)
+    step = next(step for above, step in _steps() if litres >= above)
     nearest = round(litres / step) * step
     if not 0 < nearest <= most:
         nearest = math.floor(most / step * 10) * step / 10

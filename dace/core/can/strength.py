@@ -202,7 +202,7 @@ def _per_volume(text: str, measures: str | None) -> list[Strength]:
         if volume.unit != "mL" or volume.value <= 0:
             raise DaceError("strength", f"“{text}”", _WOULD_DO)
         per_l = 1000 * amount.value / volume.value
-        words = f"{say(per_l, 3)} {amount.unit} a litre{_family_words(family)}"
+        words = f"{shown.in_each(per_l, amount.unit)}{_family_words(family)}"
         found.setdefault(round(per_l, 9), Strength("per_litre", per_l, words, amount.unit))
     return list(found.values())
 

@@ -8,7 +8,8 @@ from dataclasses import dataclass
 
 from dace.core.errors import DaceError
 from dace.core.figures import judgement
-from dace.core.matter.chemistry import OXIDES
+from dace.core.matter.chemistry import OXIDES, atomic_weight, element_fraction
+from dace.core.matter.materials import Material
 
 FORMS = ("nitrate", "ammonium", "urea", "organic")
 ALSO = ("Ca", "Mg", "S", "Na", "Cl", *OXIDES)
@@ -89,11 +90,13 @@ def _check_grade(label: Label) -> None:
     most = 100.0
     if label.percent == "volume":
         most *= label.density_g_per_ml or judgement("liquid_density").range.high
-    total = sum(value for _, value in given)
+    # potassium is no oxide in the jar: 60 % of K2O are 50 % beside 45 % of chloride
+    potassium = label.k * (element_fraction("K2O") if label.basis == "oxide" else 1.0)
+    total = sum(value for _, value in given) - label.k + potassium
     if total > most:
         raise DaceError(
             "grade",
-            f"{label.grade}, {total:g} % in all",
+            f"{label.grade}, {total:.3g} % in all",
             f"a jar cannot hold more than {most:g} %: check the numbers on the label",
         )
 
@@ -118,6 +121,33 @@ def _check_nitrogen(label: Label) -> None:
 def density(label: Label) -> float:
     """Density of a liquid feed [g/mL]: the label's, or our judgement of one."""
     return label.density_g_per_ml or judgement("liquid_density").range.typ
+
+
+def potash_chloride(label: Label) -> float:
+    """Chloride [%] that goes with the potassium of a label, were it all muriate of potash.
+
+    >>> round(potash_chloride(Label(0, 0, 60, form="solid")), 1)
+    45.2
+    """
+    potassium = label.k * (element_fraction("K2O") if label.basis == "oxide" else 1.0)
+    return potassium * atomic_weight("Cl") / atomic_weight("K")
+
+
+def forms_of(n: float, made_of: Material) -> tuple[tuple[str, float], ...]:
+    """Forms of nitrogen [%] in a feed that is made of something: organic but for its mineral part.
+
+    >>> from dace.core.matter.materials import material
+    >>> forms_of(5.0, material("fish_meal"))
+    (('ammonium', 0.1), ('nitrate', 0.0), ('organic', 4.9), ('urea', 0.0))
+    """
+    shares = {
+        "nitrate": made_of.nitrate_share,
+        "ammonium": made_of.ammonium_share,
+        "urea": made_of.urea_share,
+    }
+    forms = {name: round(n * share / 100, 6) for name, share in shares.items()}
+    forms["organic"] = round(n - sum(forms.values()), 6)
+    return tuple(sorted(forms.items()))
 
 
 def read_grade(text: str) -> tuple[float, float, float]:

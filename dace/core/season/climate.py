@@ -26,7 +26,10 @@ _LONGEST_DAY_NORTH = date(2000, 6, 21)
 
 @dataclass(frozen=True)
 class Climate:
-    """Normals of a climate; temperatures in C, ``wet_mm`` on a wet day [mm]."""
+    """Normals of a climate; temperatures in C, ``wet_mm`` on a wet day [mm].
+
+    ``wind_m_s`` and ``rh_noon_pct`` are a usual day's; ``like`` names places that have it.
+    """
 
     key: str
     name: str
@@ -42,7 +45,13 @@ class Climate:
     wet_share: float
     wet_swing: float
     wet_mm: float
+    wind_m_s: float
+    rh_noon_pct: float
+    like: str
     source: str
+
+
+_WORDS = ("key", "name", "like", "source")
 
 
 @dataclass(frozen=True)
@@ -65,14 +74,15 @@ def climates() -> dict[str, Climate]:
 
     Examples
     --------
-    >>> list(climates())
-    ['cool_temperate', 'warm', 'southern']
+    >>> len(climates()), climates()["warm"].latitude
+    (20, 38.0)
     """
-    numbers = [f for f in Climate.__dataclass_fields__ if f not in ("key", "name", "source")]
+    numbers = [f for f in Climate.__dataclass_fields__ if f not in _WORDS]
     return {
         row.text("key"): Climate(
             key=row.text("key"),
             name=row.text("name"),
+            like=row.text("like"),
             source=source_words(row.text("source_family")),
             **{name: row.number(name) for name in numbers},
         )
@@ -89,13 +99,35 @@ def climate(key: str) -> Climate:
         raise DaceError("climate", f"“{key}”", would_do) from None
 
 
-def climate_near(latitude: float) -> Climate:
-    """The climate of the table nearest to a latitude.
+_WITHIN_DEG = 8.0
 
-    >>> climate_near(53).key, climate_near(-40).key, climate_near(36).key
-    ('cool_temperate', 'southern', 'warm')
+
+def climates_near(latitude: float) -> tuple[tuple[Climate, float], ...]:
+    """The climates that a place known by its latitude alone may have, with their weights.
+
+    Those of its half of the earth within 8 degrees, weighted by nearness; the nearest of
+    that half where none lies so near.
+
+    >>> [(c.key, round(w, 2)) for c, w in climates_near(60)]
+    [('boreal', 0.5), ('north_sea', 0.5)]
     """
-    return min(climates().values(), key=lambda c: abs(c.latitude - latitude))
+    half = [c for c in climates().values() if c.latitude * latitude >= 0]
+    half.sort(key=lambda c: abs(c.latitude - latitude))
+    near = [c for c in half if abs(c.latitude - latitude) < _WITHIN_DEG] or half[:1]
+    weights = [1 - abs(c.latitude - latitude) / _WITHIN_DEG for c in near]
+    total = sum(weights)
+    if total <= 0:
+        return ((near[0], 1.0),)
+    return tuple((c, w / total) for c, w in zip(near, weights, strict=True))
+
+
+def climate_near(latitude: float) -> Climate:
+    """The likeliest climate at a latitude.
+
+    >>> climate_near(-40).key, climate_near(51).key
+    ('southern_maritime', 'cool_temperate')
+    """
+    return climates_near(latitude)[0][0]
 
 
 def bright_angle(first: date, days: int, latitude: float) -> Array:

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import re
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import cache
 
 from dace.core.errors import DaceError
@@ -162,6 +162,29 @@ def crops() -> dict[str, Crop]:
     for row in load_table("stages"):
         stages.setdefault(row.text("crop"), []).append(_stage(row))
     return {row.text("key"): _crop(row, stages[row.text("key")]) for row in load_table("crops")}
+
+
+@cache
+def other_names() -> dict[str, tuple[str, ...]]:
+    """What crops are called elsewhere, by crop.
+
+    >>> other_names()["courgette"][0]
+    'zucchini'
+    """
+    found: dict[str, list[str]] = {}
+    for row in load_table("crop_names"):
+        found.setdefault(row.text("crop"), []).append(row.text("name"))
+    return {key: tuple(names) for key, names in found.items()}
+
+
+def alike(key: str, called: str) -> Crop:
+    """A crop that the table has not: the figures of one that it is most like, by its own name.
+
+    >>> alike("courgette", "Patty pan").counted(2), alike("leek", "").name
+    ('2 patty pans', 'Leek')
+    """
+    found = crop(key)
+    return replace(found, name=called) if called else found
 
 
 def crop(key: str) -> Crop:

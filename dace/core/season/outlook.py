@@ -42,13 +42,19 @@ class Days:
 
 @dataclass(frozen=True)
 class WeatherAsked:
-    """Which garden, and what is known of its weather: the past and a forecast."""
+    """Which garden, and what is known of its weather: the past and a forecast.
+
+    ``among`` holds the climates it may have, with weights, where nobody said which.
+    ``usual`` marks the days of the past that nobody reported: they are drawn like those ahead.
+    """
 
     where: Climate
     latitude: float
     past: Days
     forecast: Days
     seed: int = 1
+    among: tuple[tuple[Climate, float], ...] = ()
+    usual: tuple[bool, ...] = ()
 
 
 @dataclass(frozen=True, eq=False)
@@ -147,32 +153,62 @@ def outlook(asked: WeatherAsked) -> Outlook:
     if forecast.t_min and forecast.first != past.last + timedelta(days=1):
         raise DaceError("forecast", f"a forecast from {forecast.first}", "it begins tomorrow")
     known, lead = len(past.t_min), len(forecast.t_min)
-    usual = normals(asked.where, asked.latitude, past.first, known + _AHEAD_DAYS)
     rng = np.random.default_rng(asked.seed)
-    off = drawn_departures(asked.where, YEARS_DRAWN, _AHEAD_DAYS, rng)
-    ahead_low, ahead_high = usual.t_min[known:] + off, usual.t_max[known:] + off
+    ahead_low, ahead_high, rain = _ahead(asked, known, rng)
     if lead:
         doubt = _forecast_sd(lead) * rng.normal(size=(YEARS_DRAWN, lead))
         ahead_low[:, :lead] = np.array(forecast.t_min) + doubt
         ahead_high[:, :lead] = np.array(forecast.t_max) + doubt
-    rain = usual.wet_share * asked.where.wet_mm
     rain[:known] = past.rain_mm
+    before_low, before_high = _before(asked, rng)
     rain[known : known + lead] = forecast.rain_mm
     return Outlook(
         first=past.first,
         today=past.last,
         latitude=asked.latitude,
-        t_min=_joined(past.t_min, ahead_low),
-        t_max=_joined(past.t_max, ahead_high),
+        t_min=np.concatenate([before_low, ahead_low], axis=1),
+        t_max=np.concatenate([before_high, ahead_high], axis=1),
         rain_mm=rain,
         known=known,
         where=asked.where,
     )
 
 
-def _joined(past: tuple[float, ...], ahead: Array) -> Array:
-    same = np.broadcast_to(np.array(past), (ahead.shape[0], len(past)))
-    return np.concatenate([same, ahead], axis=1)
+def _ahead(asked: WeatherAsked, known: int, rng: np.random.Generator) -> tuple[Array, Array, Array]:
+    """Lows and highs ahead, shape (years, days), and the usual rain of every day."""
+    low, high = np.empty((YEARS_DRAWN, _AHEAD_DAYS)), np.empty((YEARS_DRAWN, _AHEAD_DAYS))
+    rain = np.zeros(known + _AHEAD_DAYS)
+    for where, rows in _rows(asked):
+        usual = normals(where, asked.latitude, asked.past.first, known + _AHEAD_DAYS)
+        off = drawn_departures(where, rows.stop - rows.start, _AHEAD_DAYS, rng)
+        low[rows], high[rows] = usual.t_min[known:] + off, usual.t_max[known:] + off
+        rain += usual.wet_share * where.wet_mm * (rows.stop - rows.start) / YEARS_DRAWN
+    return low, high, rain
+
+
+def _before(asked: WeatherAsked, rng: np.random.Generator) -> tuple[Array, Array]:
+    """Lows and highs up to today: as reported in every row, drawn where nobody did."""
+    shape = (YEARS_DRAWN, len(asked.past.t_min))
+    low = np.broadcast_to(np.array(asked.past.t_min), shape)
+    high = np.broadcast_to(np.array(asked.past.t_max), shape)
+    if not any(asked.usual):
+        return low, high
+    low, high, unreported = low.copy(), high.copy(), np.array(asked.usual)
+    for where, rows in _rows(asked):
+        usual = normals(where, asked.latitude, asked.past.first, shape[1])
+        off = drawn_departures(where, rows.stop - rows.start, shape[1], rng)
+        low[rows] = np.where(unreported, usual.t_min + off, low[rows])
+        high[rows] = np.where(unreported, usual.t_max + off, high[rows])
+    return low, high
+
+
+def _rows(asked: WeatherAsked) -> list[tuple[Climate, slice]]:
+    """Which of the years drawn have which climate, by its weight."""
+    among = asked.among or ((asked.where, 1.0),)
+    ends = np.rint(np.cumsum([weight for _, weight in among]) * YEARS_DRAWN).astype(int)
+    starts = [0, *ends[:-1].tolist()]
+    rows = [(c, slice(a, int(b))) for (c, _), a, b in zip(among, starts, ends, strict=True)]
+    return [(where, part) for where, part in rows if part.stop > part.start]
 
 
 def _forecast_sd(lead: int) -> Array:

@@ -79,7 +79,7 @@ def litres_span(low: float, high: float, digits: int = 2) -> str:
 
 
 def _volume(values: tuple[float, ...], digits: int) -> str:
-    most = max(values)
+    most = max(abs(value) for value in values)
     by = next(one for one in volume_units() if most >= one.least_l)
     return f"{' to '.join(say(one / by.litres, digits) for one in values)} {by.unit}"
 
@@ -121,6 +121,18 @@ def millilitres(value: float, digits: int = 3) -> str:
     ('18 mL', '1.25 L')
     """
     return f"{say(value, digits)} mL" if value < 1000 else litres(value / 1000, digits)
+
+
+def in_each(per_l: float, unit: str, digits: int = 3) -> str:
+    """So much [mL or g] in each litre of a can, in a way that is read back.
+
+    >>> in_each(2, "g")
+    '2 g/L'
+    >>> with showing(Shown("us")): in_each(2, "g")
+    '7.57 g/gal'
+    """
+    largest = volume_units()[0]
+    return f"{say(per_l * largest.litres, digits)} {unit}/{largest.unit}"
 
 
 def grams(value: float, digits: int = 3) -> str:

@@ -35,6 +35,7 @@ class ReadingIn(Schema):
     taken_at: Instant | None = None
     pots: Annotated[int, Field(ge=1, le=50)] = 1
     pen_id: uuid.UUID | None = None
+    practice: bool = False
 
 
 class Which(Schema):
@@ -75,7 +76,6 @@ def reading(request: Any, payload: ReadingIn) -> Any:
     """Write a reading down."""
     given = payload.dict()
     pen = PenReading(**{field.name: given[field.name] for field in fields(PenReading)})
-    new = NewReading(
-        payload.id, payload.subject_id, pen, payload.taken_at, payload.pots, payload.pen_id
-    )
+    names = ("id", "subject_id", "taken_at", "pots", "pen_id", "practice")
+    new = NewReading(pen=pen, **{name: given[name] for name in names})
     return 201, written(request.auth, log_reading(request.auth, new).id)

@@ -1,16 +1,19 @@
-"""Dipping the simulated pen: gathers what it is dipped in, and lets it show a number."""
+"""Dipping a pen that sends: the demo garden's simulated one, or one that a setting names."""
 
 from __future__ import annotations
 
 import uuid
 from datetime import UTC, datetime, time
 
+from django.conf import settings
+from django.utils.module_loading import import_string
+
 from dace.desks.notebook.schemas import ShownOut
 from dace.feeding.models import Can, Watering
 from dace.feeding.reads import doses_on
 from dace.garden.models import Fill, Water
 from dace.garden.reads import core_water, stops, waters
-from dace.households.scope import Scope
+from dace.households.scope import ConflictError, Scope
 from dace.measuring.models import Pen, Reading, Subject
 from dace.measuring.services import pen_days
 from dace.shelf.brews import brew_now
@@ -23,16 +26,34 @@ _FILLED_BY_HAND, _GUESSED_WATER = 0.04, 0.15
 _LIQUID_C = 18.0
 
 
-def dip(scope: Scope, pen_id: uuid.UUID, subject_id: uuid.UUID) -> ShownOut:
-    """Dip a pen in a can, a brew, a water, or in what drains from a fill; writes nothing."""
+def pen_sends(scope: Scope) -> bool:
+    """Whether a pen here says its number itself."""
+    return scope.demo or bool(settings.DACE_PEN)
+
+
+def dip(scope: Scope, pen_id: uuid.UUID, subject_id: uuid.UUID, practice: bool) -> ShownOut:
+    """Dip a pen in a can, a brew, a water, or in what drains from a fill; writes nothing.
+
+    ``practice`` asks for a pretend pen, whose reading weighs nothing.
+
+    Raises
+    ------
+    ConflictError
+        On ``pen_id`` where no pen sends its number.
+    """
+    if not (pen_sends(scope) or practice):
+        raise ConflictError("pen_id", "a pen that sends nothing", "type the number that it shows")
     row = Pen.objects.fetch(scope, pen_id, "pen_id")
     subject = Subject.objects.fetch(scope, subject_id, "subject_id")
     make = PenMake(row.scale, row.most_ms_cm, row.step_ms_cm, row.compensates)
     days = pen_days(row, scope.now)
     dips = Reading.objects.of(scope).filter(subject=subject).count()
-    pen: ConductivityPen = SimulatedPen(make, days, str(row.pk), f"{subject.pk} {dips}")
+    kind = SimulatedPen if scope.demo or practice else import_string(settings.DACE_PEN)
+    pen: ConductivityPen = kind(make, days, str(row.pk), f"{subject.pk} {dips}")
     shown = pen.read(Dipped(_truth(scope, subject), _LIQUID_C))
-    return ShownOut(**vars(shown), compensates=row.compensates)
+    return ShownOut(
+        **vars(shown), compensates=row.compensates, practice=practice and not scope.demo
+    )
 
 
 def _truth(scope: Scope, subject: Subject) -> float:

@@ -15,7 +15,6 @@ from dace.core.api import (
     amount_words,
     as_pour_through,
     compare_with_expected,
-    crop,
     say,
     shown,
 )
@@ -181,8 +180,8 @@ def _dose(
         at=dose.poured_at,
         stop_id=dose.fill.place_id,
         stop=dose.fill.place.name,
-        crop=crop(dose.stand.planting.crop).name.lower(),
-        counted=crop(dose.stand.planting.crop).counted(dose.plants),
+        crop=dose.stand.planting.grown.name.lower(),
+        counted=dose.stand.planting.grown.counted(dose.plants),
         plants=dose.plants,
         litres_each=say(dose.litres_each, 3),
         litres=say(dose.litres, 3),
@@ -218,6 +217,7 @@ def _reading(
     parts = f" at 1 + {say(row.parts_water)}" if row.parts_water else ""
     by = written.get(str(row.id), _NOBODY)
     return ReadingOut(
+        practice=row.practice,
         id=row.id,
         at=row.taken_at,
         stop_id=stop[0],

@@ -6,6 +6,7 @@ import uuid
 
 from dace.core import api as core
 from dace.core.api import DaceError, shown
+from dace.desks.notebook.dip import pen_sends
 from dace.desks.notebook.schemas import MethodOut, PenToReadOut, ReadableOut, ReadablesOut
 from dace.feeding.reads import jars_with_stock, newest_cans
 from dace.garden.reads import garden_of, stops, waters
@@ -30,6 +31,7 @@ _METHODS = {
 def readables_page(scope: Scope, stop_id: uuid.UUID | None) -> ReadablesOut:
     """Newest cans, brews, bottles, drains of the chosen stop (or of all), then waters."""
     pens = list(Pen.objects.in_use(scope).order_by("created_at"))
+    sends = pen_sends(scope)
     most = pens[0].most_ms_cm if pens else None
     found: dict[uuid.UUID, ReadableOut] = {}
     for dose in newest_cans(scope, _NEWEST_CANS):
@@ -53,6 +55,7 @@ def readables_page(scope: Scope, stop_id: uuid.UUID | None) -> ReadablesOut:
                 name=p.name,
                 scale=p.scale,
                 compensates=p.compensates,
+                sends=sends,
                 trust=core.pen_words(pen_days(p, scope.now)),
             )
             for p in pens

@@ -13,6 +13,7 @@ from dace.desks.shared.out import Out
 class ReadingOut(Out):
     """A reading; ``ec`` is mS/cm at 25 C in words, ``verdict`` its place beside the expected."""
 
+    practice: bool
     id: uuid.UUID
     at: datetime
     stop_id: uuid.UUID | None
@@ -94,8 +95,9 @@ class ReadableOut(Out):
 
 
 class PenToReadOut(Out):
-    """A pen, as far as a reading needs it."""
+    """A pen, as far as a reading needs it; ``sends`` where it can say its number itself."""
 
+    sends: bool
     id: uuid.UUID
     name: str
     scale: str
@@ -120,8 +122,9 @@ class ReadablesOut(Out):
 
 
 class ShownOut(Out):
-    """What the pen shows; temperature in C."""
+    """What the pen shows; temperature in C. ``practice`` where a pretend pen made it up."""
 
+    practice: bool
     value: float
     scale: str
     temperature_c: float

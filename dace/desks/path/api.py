@@ -9,6 +9,7 @@ from typing import Any
 from django.http import HttpRequest
 from ninja import Router, Schema
 
+from dace.core import api as core
 from dace.core.api import Crop, crop
 from dace.desks.path.page import path_page
 from dace.desks.path.schemas import PathOut
@@ -29,10 +30,11 @@ class StageOut(Out):
 
 
 class CropOut(Out):
-    """A crop with its stages in order."""
+    """A crop with its stages in order, and what it is called elsewhere."""
 
     key: str
     name: str
+    also: list[str]
     stages: list[StageOut]
 
 
@@ -60,7 +62,8 @@ def one_crop(request: HttpRequest, key: str) -> CropOut:
 def crop_out(found: Crop) -> CropOut:
     """A crop with its stages, to choose from."""
     stages = [StageOut(key=s.key, words=s.words, cue=s.visual_cue) for s in found.stages]
-    return CropOut(key=found.key, name=found.name, stages=stages)
+    also = list(core.other_names().get(found.key, ()))
+    return CropOut(key=found.key, name=found.name, also=also, stages=stages)
 
 
 @router.post("/plantings/{planting_id}/stage", response={201: WrittenOut}, operation_id="see_stage")

@@ -103,6 +103,7 @@ def _stand(stand: StandRecord) -> StandOut:
         spot=stand.spot,
         crop_key=stand.crop_key,
         crop=stand.crop.name,
+        also=", ".join(core.other_names().get(stand.crop_key, ())),
         counted=stand.crop.counted(stand.count),
         stage_key=stand.stage.key,
         stage=stand.stage.words,

@@ -9,13 +9,14 @@ from dace.desks.shared.out import Out
 
 
 class StandOut(Out):
-    """So many plants of one crop at a stop."""
+    """So many plants of one crop at a stop; ``also`` is what the crop is called elsewhere."""
 
     id: uuid.UUID
     planting_id: uuid.UUID
     spot: str
     crop_key: str
     crop: str
+    also: str
     counted: str
     stage_key: str
     stage: str

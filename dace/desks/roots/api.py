@@ -10,6 +10,7 @@ from typing import Annotated, Any
 from ninja import Router, Schema
 from pydantic import Field
 
+from dace.core import api as core
 from dace.core.api import PenReading
 from dace.desks.notebook.api import ReadingIn
 from dace.desks.roots.page import ShownReading, all_roots, meaning, place_page
@@ -30,7 +31,8 @@ class WateringIn(Schema):
 
     id: uuid.UUID
     fill_id: uuid.UUID
-    water_id: uuid.UUID
+    water_id: uuid.UUID | None = None
+    water_kind: Line = ""
     litres: Line
     flush: bool = False
     poured_at: Instant | None = None
@@ -54,10 +56,11 @@ class FieldTestIn(Schema):
 
 
 class HarvestIn(Schema):
-    """What was picked."""
+    """What was picked; its weight as typed, such as ``1 lb 2 oz``, or in grams."""
 
     id: uuid.UUID
     planting_id: uuid.UUID
+    weight: Line = ""
     grams: Number | None = None
     pieces: Annotated[int, Field(ge=0, le=1_000_000)] | None = None
     picked_on: date | None = None
@@ -106,4 +109,9 @@ def field_test(request: Any, payload: FieldTestIn) -> Any:
 @router.post("/harvests", response={201: WrittenOut}, operation_id="log_harvest")
 def harvest(request: Any, payload: HarvestIn) -> Any:
     """Write down what was picked."""
-    return 201, written(request.auth, log_harvest(request.auth, NewHarvest(**payload.dict())).pk)
+    given = payload.dict()
+    weight = given.pop("weight")
+    if weight:
+        measures = garden_of(request.auth).measures
+        given["grams"] = core.read_pack(weight, "g", measures, "weight")
+    return 201, written(request.auth, log_harvest(request.auth, NewHarvest(**given)).pk)

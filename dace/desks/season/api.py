@@ -6,9 +6,11 @@ import uuid
 from datetime import date, timedelta
 from typing import Annotated, Any
 
+import numpy as np
 from ninja import Router, Schema
 from pydantic import Field
 
+from dace.core import api as core
 from dace.core.api import shown
 from dace.desks.season.page import season_page
 from dace.desks.season.planting import planting_page
@@ -18,9 +20,10 @@ from dace.desks.shared.written import WrittenOut, written
 from dace.garden.growing import Again, follow, repeat_every, sow_again
 from dace.garden.reads import garden_of
 from dace.garden.soil import NewSoilTest, keep_soil_test
-from dace.garden.weather import Weather, keep_own_weather, weather
+from dace.garden.weather import Source, Weather, keep_own_weather, weather
 from dace.households.fields import Line, Name, Number
 
+_AHEAD_SHOWN = 7
 router = Router(tags=["season"])
 Ahead = Annotated[int, Field(ge=4, le=26)]
 Days = Annotated[int, Field(ge=3, le=120)]
@@ -36,8 +39,9 @@ class DayOut(Out):
 
 
 class WeatherOut(Out):
-    """Today and the days ahead."""
+    """Today and the days ahead: foreseen, or what is usual where no service speaks."""
 
+    source: Source
     today: DayOut
     ahead: list[DayOut]
     words: str
@@ -95,11 +99,16 @@ def planting(request: Any, planting_id: uuid.UUID) -> PlantingOut:
 @router.get("/weather", response=WeatherOut, operation_id="weather", summary="Weather")
 def days_ahead(request: Any) -> WeatherOut:
     """Today's weather and the days ahead."""
-    return _weather_out(weather(request.auth, garden_of(request.auth)))
+    garden = garden_of(request.auth)
+    found = _weather_out(weather(request.auth, garden))
+    if found.source == "usual" and garden.seq == garden.edition:
+        # nobody has said yet where the garden is
+        return WeatherOut(**{**vars(found), "words": "", "ahead": []})
+    return found
 
 
 def _weather_out(known: Weather) -> WeatherOut:
-    past, ahead = known.past, known.forecast
+    past, ahead = known.past, known.forecast if known.forecast.t_min else _usually(known)
     days = [
         DayOut(on=ahead.first + timedelta(days=n), t_min=low, t_max=high, rain_mm=rain)
         for n, (low, high, rain) in enumerate(
@@ -109,13 +118,28 @@ def _weather_out(known: Weather) -> WeatherOut:
     now = DayOut(
         on=known.today, t_min=past.t_min[-1], t_max=past.t_max[-1], rain_mm=past.rain_mm[-1]
     )
-    wet = "dry" if now.rain_mm < 0.2 else f"{now.rain_mm:.0f} mm rain"
+    wet = "dry" if now.rain_mm < 0.2 else f"{shown.depth(now.rain_mm)} rain"
+    warm = shown.degrees(now.t_max)
+    words = {
+        "simulated": f"today {warm}, {wet}, simulated",
+        "service": f"today {warm}, {wet}",
+        "usual": f"usually about {warm} now",
+    }
     return WeatherOut(
+        source=known.source,
         today=now,
         ahead=days,
-        words=f"today {shown.degrees(now.t_max)}, {wet}",
+        words=words[known.source],
         own_days=known.own_days,
     )
+
+
+def _usually(known: Weather) -> core.Days:
+    found, at = known.outlook, known.outlook.known
+    week = slice(at, at + _AHEAD_SHOWN)
+    low, high = (tuple(np.median(t[:, week], axis=0).tolist()) for t in (found.t_min, found.t_max))
+    rain = tuple(found.rain_mm[week].tolist())
+    return core.Days(known.today + timedelta(days=1), low, high, rain)
 
 
 @router.post("/weather", response={201: WrittenOut}, operation_id="keep_weather")

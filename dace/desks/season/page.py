@@ -9,7 +9,6 @@ from zoneinfo import ZoneInfo
 
 from django.db.models import Prefetch, Q
 
-from dace.core import api as core
 from dace.core.api import StageReading, say
 from dace.desks.season.schemas import DropOut, LookOut, SeasonOut, StageBandOut, StripOut, WeekOut
 from dace.feeding.gifts import DropRecord, drops
@@ -82,7 +81,7 @@ def _strip(planting: Planting, time: Clocks, given: list[DropRecord], zone: Zone
     stood: list[Stand] = planting.stood  # type: ignore[attr-defined]
     latest = stood[0] if stood else None
     clock = time.read(planting)
-    grown = core.crop(planting.crop)
+    grown = planting.grown
     present = [s for s in stood if s.to_on is None]
     counted = grown.counted(sum(s.count for s in present) or planting.count)
     place = latest.fill.place.name if latest else ""

@@ -22,7 +22,7 @@ from dace.desks.shared.figures import figure, rough
 from dace.desks.shared.situation import harvest_in
 from dace.feeding.books import Books, books
 from dace.feeding.reads import jars_with_stock
-from dace.garden.models import Stand
+from dace.garden.models import Fill, Stand
 from dace.households.scope import Scope
 from dace.shelf.reads import compositions_now, content_of
 
@@ -41,6 +41,7 @@ def planting_page(scope: Scope, planting_id: uuid.UUID) -> PlantingOut:
         id=planting.pk,
         stand_id=latest.pk if latest else None,
         fill_id=latest.fill_id if latest else None,
+        usual_dry=_usual_dry(latest.fill if latest else None),
         place_id=latest.fill.place_id if latest else None,
         place=latest.fill.place.name if latest else "",
         counted=grown.counted(sum(s.count for s in present) or planting.count),
@@ -126,6 +127,13 @@ def _balance(balance: Balance, today: date) -> BalanceOut:
         ),
         by_source=dict(balance.by_source),
     )
+
+
+def _usual_dry(fill: Fill | None) -> str:
+    """A dose to begin from, told in a way that fits such a place."""
+    if fill is None or fill.area_m2 is None:
+        return "1 tbsp per plant"
+    return "1.5 lb per 100 sq ft" if shown.shown_in().measures == "us" else "70 g/m2"
 
 
 def _rhythm(found: Books) -> str:

@@ -141,6 +141,7 @@ class PlantingOut(Out):
     id: uuid.UUID
     stand_id: uuid.UUID | None
     fill_id: uuid.UUID | None
+    usual_dry: str
     place_id: uuid.UUID | None
     place: str
     counted: str

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import uuid
+from dataclasses import replace
 from datetime import date
 from typing import Annotated, Any
 
@@ -106,6 +107,7 @@ class JarIn(Schema):
     dissolves: bool = True
     slow: bool = False
     material: Line = ""
+    muriate: bool = False
     spoon_g: Number | None = None
     price: Number | None = None
     use_by: date | None = None
@@ -131,6 +133,7 @@ class DipIn(Schema):
     """What the pen is dipped in."""
 
     subject_id: uuid.UUID
+    practice: bool = False
 
 
 @router.get("/setup", response=SetupOut, operation_id="setup")
@@ -190,6 +193,10 @@ def _new_jar(payload: JarIn, measures: str) -> NewJar:
     given["stock"] = core.read_pack(stock, unit, measures, "stock") if stock else None
     n, p, k = core.read_grade(given.pop("grade"))
     nitrogen, also = given.pop("nitrogen"), given.pop("also")
+    muriate, lies = given.pop("muriate"), given["spoon_g"]
+    g_per_ml = lies / core.TEASPOON_ML if lies else core.usual_dry_density()
+    if unit == "mL":
+        g_per_ml = given["density_g_per_ml"] or 1.0
     names = ("basis", "percent", "form", "density_g_per_ml")
     label = core.Label(
         n,
@@ -197,10 +204,20 @@ def _new_jar(payload: JarIn, measures: str) -> NewJar:
         k,
         nitrogen=None if nitrogen is None else tuple(sorted(nitrogen.items())),
         also=tuple(sorted(also.items())),
-        rate_per_l=core.read_rate(rate, unit, measures) if rate else None,
+        rate_per_l=core.read_rate(rate, unit, measures, g_per_ml) if rate else None,
         **{name: given.pop(name) for name in names},
     )
-    return NewJar(label=label, **given)
+    return NewJar(label=_completed(label, payload.material, muriate), **given)
+
+
+def _completed(label: core.Label, made_of: str, muriate: bool) -> core.Label:
+    """What follows from what a feed is made of, where the label itself says nothing of it."""
+    if muriate and "Cl" not in dict(label.also):
+        chloride = (("Cl", round(core.potash_chloride(label), 3)),)
+        label = replace(label, also=tuple(sorted({*label.also, *chloride})))
+    if made_of and label.n and label.nitrogen is None:
+        label = replace(label, nitrogen=core.forms_of(label.n, core.material(made_of)))
+    return label
 
 
 @router.post("/jars/{jar_id}/stock", response=WrittenOut, operation_id="look_at_stock")
@@ -228,7 +245,7 @@ def calibrate_pen(request: Any, pen_id: uuid.UUID) -> WrittenOut:
 @router.post("/pens/{pen_id}/dip", response=ShownOut, operation_id="dip_pen")
 def dip_pen(request: Any, pen_id: uuid.UUID, payload: DipIn) -> ShownOut:
     """Dip the simulated pen; writes nothing."""
-    return dip(request.auth, pen_id, payload.subject_id)
+    return dip(request.auth, pen_id, payload.subject_id, payload.practice)
 
 
 @router.post("/{kind}/{row_id}/put-away", response=WrittenOut, operation_id="put_away")

@@ -77,6 +77,7 @@ class PlantingIn(Schema):
     count: Count
     started_on: date
     stage: Name
+    called: Line = ""
 
 
 class MendIn(Schema):
@@ -84,6 +85,7 @@ class MendIn(Schema):
 
     crop: Name
     started_on: date
+    called: Line = ""
 
 
 class RecountIn(Schema):
@@ -116,13 +118,34 @@ class MediumOut(Out):
     kind: str
 
 
+class ClimateOut(Out):
+    """A climate, and places that have it."""
+
+    key: str
+    name: str
+    like: str
+    latitude: float
+
+
+class CountryOut(Out):
+    """What follows from a country: see ``core.Country``; climates by their keys."""
+
+    name: str
+    latitude: float
+    zone: str
+    measures: str
+    degrees: str
+    climates: list[str]
+
+
 class ChoicesOut(Out):
     """What there is to choose from when setting up."""
 
     crops: list[CropOut]
     media: list[MediumOut]
     materials: list[MediumOut]
-    climates: list[MediumOut]
+    climates: list[ClimateOut]
+    countries: list[CountryOut]
     approaches: dict[str, str]
 
 
@@ -136,7 +159,12 @@ def choices(request: Any) -> ChoicesOut:
             MediumOut(key=m.key, name=m.name, kind=m.family) for m in core.materials().values()
         ],
         climates=[
-            MediumOut(key=c.key, name=c.name, kind="climate") for c in core.climates().values()
+            ClimateOut(key=c.key, name=c.name, like=c.like, latitude=c.latitude)
+            for c in core.climates().values()
+        ],
+        countries=[
+            CountryOut(**{**vars(c), "climates": [one.key for one in c.climates]})
+            for c in core.countries()
         ],
         approaches=core.APPROACHES,
     )
@@ -205,6 +233,7 @@ def planting(request: Any, payload: PlantingIn) -> Any:
         crop=payload.crop,
         started_on=payload.started_on,
         stage=payload.stage,
+        called=payload.called.strip(),
         seen_on=today(scope, garden),
         stands=((payload.stand_id, row, payload.count),),
     )
@@ -214,7 +243,8 @@ def planting(request: Any, payload: PlantingIn) -> Any:
 @router.put("/plantings/{planting_id}", response=WrittenOut, operation_id="mend_planting")
 def mend_planting(request: Any, planting_id: uuid.UUID, payload: MendIn) -> WrittenOut:
     """Put a slip in a planting right."""
-    row = mend(request.auth, planting_id, payload.crop, payload.started_on)
+    given = payload.dict()
+    row = mend(request.auth, planting_id, given.pop("crop"), **given)
     return written(request.auth, row.pk)
 
 

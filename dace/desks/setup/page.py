@@ -107,6 +107,7 @@ def _place(stop: StopRecord, fills: list[Fill]) -> PlaceOut:
                 counted=s.crop.counted(s.count),
                 crop=s.crop.name,
                 crop_key=s.crop_key,
+                called=s.called,
                 started_on=s.started_on,
                 count=s.count,
                 stage=s.stage.words,

@@ -42,6 +42,7 @@ class OwnStandOut(Out):
     counted: str
     crop: str
     crop_key: str
+    called: str
     started_on: date
     count: int
     stage: str

@@ -33,7 +33,7 @@ def harvest_words(row: Harvest) -> str:
         parts.append(f"{row.pieces} picked")
     if row.grams:
         parts.append(core.amount_words(row.grams, "g"))
-    return f"{core.crop(row.planting.crop).name}: {', '.join(parts)}"
+    return f"{row.planting.grown.name}: {', '.join(parts)}"
 
 
 def dressing_words(row: Dressing) -> str:
@@ -44,7 +44,7 @@ def dressing_words(row: Dressing) -> str:
 
 def look_words(row: StageSeen) -> str:
     """``Aubergine seen in flower``."""
-    grown = core.crop(row.planting.crop)
+    grown = row.planting.grown
     return f"{grown.name} seen {grown.stage(row.stage).words}"
 
 

@@ -7,7 +7,7 @@ from datetime import timedelta
 from statistics import fmean
 
 from dace.core import api as core
-from dace.core.api import Advice, Feeding
+from dace.core.api import Advice, Days, Feeding
 from dace.feeding.gifts import gifts
 from dace.garden.models import Garden, SoilTest
 from dace.garden.reads import StandRecord
@@ -26,11 +26,8 @@ def situation(scope: Scope, garden: Garden, target: StandRecord) -> Feeding:
     since = scope.now - timedelta(days=_RECENT_DAYS)
     recent = [g for g in gifts(scope, since, target.planting_id) if g.tokens]
     return replace(
-        _of_place(scope, target),
+        _foreseen(_of_place(scope, target), known.forecast),
         soil_c=soil_warmth(known),
-        warmest_c=known.forecast.t_max[0],
-        coldest_c=known.forecast.t_min[0],
-        rain_mm=known.forecast.rain_mm[0],
         day_hours=core.day_hours(garden.latitude, known.today),
         harvest_in_days=harvest_in(target.clock, known),
         days_planted=_planted_for(target, known),
@@ -38,9 +35,18 @@ def situation(scope: Scope, garden: Garden, target: StandRecord) -> Feeding:
     )
 
 
+def _foreseen(facts: Feeding, ahead: Days) -> Feeding:
+    """Tomorrow as a service foresees it; nothing where none does."""
+    if not ahead.t_min:
+        return facts
+    return replace(
+        facts, warmest_c=ahead.t_max[0], coldest_c=ahead.t_min[0], rain_mm=ahead.rain_mm[0]
+    )
+
+
 def _of_place(scope: Scope, target: StandRecord) -> Feeding:
     last = (
-        Reading.objects.of(scope)
+        Reading.objects.weighing(scope)
         .filter(subject_id=target.subject_id, method="pour_through")
         .order_by("-taken_at")
         .first()

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 import uuid
 from datetime import date
 from zoneinfo import ZoneInfo
@@ -68,7 +69,8 @@ def figures(
 
 def _held(name: str, band: tuple[float, float, float]) -> HeldOut:
     low, likely, high = (rough(v) for v in band)
-    return HeldOut(name=name, text=likely, range_text=f"{low} to {high} mg/L, likely {likely}")
+    span = f"{low} to {high} mg/L"
+    return HeldOut(name=name, text=likely, span=span, range_text=f"{span}, likely {likely}")
 
 
 def _keeps(keeps: tuple[float, float, float]) -> str:
@@ -129,7 +131,7 @@ def brew_page(scope: Scope, brew_id: uuid.UUID) -> BrewOut:
         method_key=brew.method,
         went_in=_went_in(record),
         state=record.state,
-        day=round(record.day, 1),
+        day=math.floor(record.day * 10) / 10,
         started_at=brew.started_at,
         figures=figures(
             record.recipe,

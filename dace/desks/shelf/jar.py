@@ -83,9 +83,10 @@ def _element(feed: core.Composition, n: str, unit: str, bottle: bool) -> PartOut
     value, spread = feed.element(n), feed.spread_of(n)
     if bottle:
         low, likely, high = (rough(1000 * value * f) for f in (spread.low, 1.0, spread.high))
-        return PartOut(name=n, text=f"{low} to {high} mg in 1 L, likely {likely}")
+        return PartOut(name=n, likely=likely, text=f"{low} to {high} mg/L, likely {likely}")
     low, high = say(value * spread.low, 2), say(value * spread.high, 2)
-    return PartOut(name=n, text=f"{low} to {high} mg in 1 {unit}, likely {say(value, 3)}")
+    likely = say(value, 3)
+    return PartOut(name=n, likely=likely, text=f"{low} to {high} mg/{unit}, likely {likely}")
 
 
 def _weighs(jar: Jar) -> str:

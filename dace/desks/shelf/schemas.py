@@ -78,10 +78,11 @@ class BandOut(Out):
 
 
 class HeldOut(Out):
-    """One nutrient on a day, in words [mg/L]."""
+    """One nutrient on a day, in words [mg/L]; ``span`` are its ends alone."""
 
     name: str
     text: str
+    span: str
     range_text: str
 
 
@@ -162,9 +163,10 @@ class BrewOut(Out):
 
 
 class PartOut(Out):
-    """Something on a bottle label or a jar's page: a name and its words."""
+    """Something on a bottle label or a jar's page: a name, what is likely, and its words."""
 
     name: str
+    likely: str
     text: str
 
 

@@ -15,6 +15,8 @@ DEBUG = False
 ALLOWED_HOSTS = environment.names("DACE_HOSTS", "127.0.0.1,localhost")
 DACE_DEMO = environment.flag("DACE_DEMO")
 DACE_NOW = environment.text("DACE_NOW")
+DACE_WEATHER = environment.text("DACE_WEATHER")
+DACE_PEN = environment.text("DACE_PEN")
 DACE_NOW_ZONE = environment.text("DACE_NOW_ZONE", "Europe/London")
 
 INSTALLED_APPS = [

@@ -1984,7 +1984,9 @@ export interface components {
                 [key: string]: string;
             };
             /** Climates */
-            climates: components["schemas"]["MediumOut"][];
+            climates: components["schemas"]["ClimateOut"][];
+            /** Countries */
+            countries: components["schemas"]["CountryOut"][];
             /** Crops */
             crops: components["schemas"]["CropOut"][];
             /** Materials */
@@ -2023,10 +2025,44 @@ export interface components {
             working: components["schemas"]["StepOut"][];
         };
         /**
+         * ClimateOut
+         * @description A climate, and places that have it.
+         */
+        ClimateOut: {
+            /** Key */
+            key: string;
+            /** Latitude */
+            latitude: number;
+            /** Like */
+            like: string;
+            /** Name */
+            name: string;
+        };
+        /**
+         * CountryOut
+         * @description What follows from a country: see ``core.Country``; climates by their keys.
+         */
+        CountryOut: {
+            /** Climates */
+            climates: string[];
+            /** Degrees */
+            degrees: string;
+            /** Latitude */
+            latitude: number;
+            /** Measures */
+            measures: string;
+            /** Name */
+            name: string;
+            /** Zone */
+            zone: string;
+        };
+        /**
          * CropOut
-         * @description A crop with its stages in order.
+         * @description A crop with its stages in order, and what it is called elsewhere.
          */
         CropOut: {
+            /** Also */
+            also: string[];
             /** Key */
             key: string;
             /** Name */
@@ -2056,6 +2092,11 @@ export interface components {
          * @description What the pen is dipped in.
          */
         DipIn: {
+            /**
+             * Practice
+             * @default false
+             */
+            practice: boolean;
             /**
              * Subject Id
              * Format: uuid
@@ -2529,7 +2570,7 @@ export interface components {
         };
         /**
          * HarvestIn
-         * @description What was picked.
+         * @description What was picked; its weight as typed, such as ``1 lb 2 oz``, or in grams.
          */
         HarvestIn: {
             /** Grams */
@@ -2548,16 +2589,23 @@ export interface components {
              * Format: uuid
              */
             planting_id: string;
+            /**
+             * Weight
+             * @default
+             */
+            weight: string;
         };
         /**
          * HeldOut
-         * @description One nutrient on a day, in words [mg/L].
+         * @description One nutrient on a day, in words [mg/L]; ``span`` are its ends alone.
          */
         HeldOut: {
             /** Name */
             name: string;
             /** Range Text */
             range_text: string;
+            /** Span */
+            span: string;
             /** Text */
             text: string;
         };
@@ -2621,6 +2669,11 @@ export interface components {
              * @default
              */
             material: string;
+            /**
+             * Muriate
+             * @default false
+             */
+            muriate: boolean;
             /** Name */
             name: string;
             /** Nitrogen */
@@ -2909,6 +2962,11 @@ export interface components {
          * @description What a planting really is.
          */
         MendIn: {
+            /**
+             * Called
+             * @default
+             */
+            called: string;
             /** Crop */
             crop: string;
             /**
@@ -3189,6 +3247,8 @@ export interface components {
          * @description So many plants of a planting in a fill.
          */
         OwnStandOut: {
+            /** Called */
+            called: string;
             /** Count */
             count: number;
             /** Counted */
@@ -3290,9 +3350,11 @@ export interface components {
         };
         /**
          * PartOut
-         * @description Something on a bottle label or a jar's page: a name and its words.
+         * @description Something on a bottle label or a jar's page: a name, what is likely, and its words.
          */
         PartOut: {
+            /** Likely */
+            likely: string;
             /** Name */
             name: string;
             /** Text */
@@ -3412,7 +3474,7 @@ export interface components {
         };
         /**
          * PenToReadOut
-         * @description A pen, as far as a reading needs it.
+         * @description A pen, as far as a reading needs it; ``sends`` where it can say its number itself.
          */
         PenToReadOut: {
             /** Compensates */
@@ -3426,6 +3488,8 @@ export interface components {
             name: string;
             /** Scale */
             scale: string;
+            /** Sends */
+            sends: boolean;
             /** Trust */
             trust: string;
         };
@@ -3505,6 +3569,11 @@ export interface components {
          * @description What grows: crop, count, since when, where, and the stage as she sees it.
          */
         PlantingIn: {
+            /**
+             * Called
+             * @default
+             */
+            called: string;
             /** Count */
             count: number;
             /** Crop */
@@ -3602,6 +3671,8 @@ export interface components {
              * Format: date
              */
             today: string;
+            /** Usual Dry */
+            usual_dry: string;
         };
         /**
          * PourIn
@@ -3795,6 +3866,11 @@ export interface components {
              */
             pots: number;
             /**
+             * Practice
+             * @default false
+             */
+            practice: boolean;
+            /**
              * Scale
              * @default mS/cm
              */
@@ -3848,6 +3924,8 @@ export interface components {
             kind: string;
             /** Method */
             method: string;
+            /** Practice */
+            practice: boolean;
             /** Range Text */
             range_text: string;
             /** Shown */
@@ -4266,11 +4344,13 @@ export interface components {
         };
         /**
          * ShownOut
-         * @description What the pen shows; temperature in C.
+         * @description What the pen shows; temperature in C. ``practice`` where a pretend pen made it up.
          */
         ShownOut: {
             /** Compensates */
             compensates: boolean;
+            /** Practice */
+            practice: boolean;
             /** Scale */
             scale: string;
             /** Temperature C */
@@ -4398,9 +4478,11 @@ export interface components {
         };
         /**
          * StandOut
-         * @description So many plants of one crop at a stop.
+         * @description So many plants of one crop at a stop; ``also`` is what the crop is called elsewhere.
          */
         StandOut: {
+            /** Also */
+            also: string;
             /** Count */
             count: number;
             /** Counted */
@@ -4769,11 +4851,13 @@ export interface components {
             litres: string;
             /** Poured At */
             poured_at?: string | null;
+            /** Water Id */
+            water_id?: string | null;
             /**
-             * Water Id
-             * Format: uuid
+             * Water Kind
+             * @default
              */
-            water_id: string;
+            water_kind: string;
         };
         /**
          * WaysOut
@@ -4795,13 +4879,18 @@ export interface components {
         };
         /**
          * WeatherOut
-         * @description Today and the days ahead.
+         * @description Today and the days ahead: foreseen, or what is usual where no service speaks.
          */
         WeatherOut: {
             /** Ahead */
             ahead: components["schemas"]["DayOut"][];
             /** Own Days */
             own_days: number;
+            /**
+             * Source
+             * @enum {string}
+             */
+            source: "simulated" | "service" | "usual";
             today: components["schemas"]["DayOut"];
             /** Words */
             words: string;

@@ -10,12 +10,19 @@
 
   let typed = $state('');
   const stocked = new Resource<Schemas['SuppliesOut']>();
-  const found = $derived(matching(allFindable(garden.stops, stocked.data?.jars ?? []), typed));
+  const shelf = new Resource<Schemas['ShelfOut']>();
+  const all = $derived(
+    allFindable(garden.stops, stocked.data?.jars ?? [], shelf.data?.brews ?? []),
+  );
+  const found = $derived(matching(all, typed));
 
   $effect(() => {
     if (!keys.findOpen) return;
     typed = '';
-    untrack(() => void stocked.load((signal) => ask(client.GET('/api/bench', { signal }))));
+    untrack(() => {
+      void stocked.load((signal) => ask(client.GET('/api/bench', { signal })));
+      void shelf.load((signal) => ask(client.GET('/api/shelf', { signal })));
+    });
   });
 
   function go(one: Found | undefined) {
@@ -23,7 +30,10 @@
     keys.findOpen = false;
     if (one.stop) garden.choose(one.stop);
     if (one.stand) garden.chooseStand(one.stand);
-    void goTo(one.desk, one.jar ? { jar: one.jar } : {});
+    void goTo(one.desk, {
+      ...(one.jar ? { jar: one.jar } : {}),
+      ...(one.brew ? { brew: one.brew } : {}),
+    });
   }
 </script>
 
@@ -35,11 +45,11 @@
     }}
   >
     <label>
-      <span class="unseen">A place, a crop, a jar or a page</span>
+      <span class="unseen">A place, a crop, a jar, a brew or a page</span>
       <!-- svelte-ignore a11y_autofocus -->
       <input
         bind:value={typed}
-        placeholder="A place, a crop, a jar or a page"
+        placeholder="A place, a crop, a jar, a brew or a page"
         autocomplete="off"
         autofocus
       />

@@ -1,10 +1,10 @@
 <script lang="ts">
-  import { onMount } from 'svelte';
   import Fish from '../drawings/Fish.svelte';
   import { dayInWords } from '../ui/time';
   import { garden } from './garden.svelte';
   import { keys } from './keys.svelte';
   import { DESKS } from './desks';
+  import { follow } from './resource.svelte';
   import { route } from './router';
   import { session } from './session.svelte';
   import { loadWeather, weather } from './weather.svelte';
@@ -15,9 +15,10 @@
   );
   const today = $derived(garden.path ? dayInWords(garden.path.now, garden.path.zone) : '');
 
-  onMount(() => {
-    void loadWeather();
-  });
+  follow(
+    () => garden.version,
+    () => void loadWeather(),
+  );
 </script>
 
 <header>

@@ -9,14 +9,21 @@
     return new Intl.DateTimeFormat('en-GB', { timeZone: 'UTC', weekday: 'short' }).format(day);
   }
 
+  const WHAT = {
+    simulated: 'a simulated forecast',
+    service: 'a forecast',
+    usual: 'usual here, not a forecast',
+  };
+  const what = $derived(WHAT[weather.data?.source ?? 'usual']);
+
   function dayTitle(day: { t_min: number; t_max: number; rain_mm: number }): string {
     const rain = day.rain_mm >= WET_MM ? `${Math.round(day.rain_mm)} mm of rain` : 'dry';
-    return `${degreesNumber(day.t_min)} to ${degreesNumber(day.t_max)} ${degreesUnit()}, ${rain}: a forecast`;
+    return `${degreesNumber(day.t_min)} to ${degreesNumber(day.t_max)} ${degreesUnit()}, ${rain}: ${what}`;
   }
 </script>
 
 {#if weather.data}
-  <ol class="ahead" aria-label="The days ahead">
+  <ol class="ahead" aria-label="The days ahead, {what}">
     {#each weather.data.ahead.slice(0, 3) as day (day.on)}
       <li title={dayTitle(day)}>
         <b>{degreesNumber(day.t_max)}°</b>

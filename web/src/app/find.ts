@@ -10,10 +10,17 @@ export interface Found {
   stop?: Schemas['StopOut'];
   stand?: Schemas['StandOut'];
   jar?: string;
+  brew?: string;
+  /** Other names of it, looked through and not shown. */
+  also?: string;
 }
 
-/** Everything there is to find: places, crops, jars, pages. */
-export function allFindable(stops: Schemas['StopOut'][], jars: Schemas['JarOut'][]): Found[] {
+/** Everything there is to find: places, crops, jars, brews, pages. */
+export function allFindable(
+  stops: Schemas['StopOut'][],
+  jars: Schemas['JarOut'][],
+  brewing: Schemas['ShelfBrewOut'][] = [],
+): Found[] {
   const places = stops.map((stop) => ({
     id: stop.id,
     name: stop.name,
@@ -26,6 +33,7 @@ export function allFindable(stops: Schemas['StopOut'][], jars: Schemas['JarOut']
       id: stand.id,
       name: stand.counted,
       line: `${stand.spot}, ${stand.stage}`,
+      also: stand.also,
       desk: '/bench' as const,
       stop,
       stand,
@@ -38,6 +46,13 @@ export function allFindable(stops: Schemas['StopOut'][], jars: Schemas['JarOut']
     desk: '/shelf/jar' as const,
     jar: jar.id,
   }));
+  const brews = brewing.map((brew) => ({
+    id: brew.id,
+    name: brew.name,
+    line: `${brew.method}, day ${brew.day}`,
+    desk: '/shelf/brew' as const,
+    brew: brew.id,
+  }));
   const pages = [
     ...DESKS,
     { path: '/roots' as const, name: 'What the roots say, all along the path' },
@@ -48,14 +63,14 @@ export function allFindable(stops: Schemas['StopOut'][], jars: Schemas['JarOut']
     line: 'page',
     desk: desk.path,
   }));
-  return [...places, ...crops, ...shelf, ...pages];
+  return [...places, ...crops, ...shelf, ...brews, ...pages];
 }
 
 /** What holds every word that was typed, by its name first. */
 export function matching(all: Found[], typed: string): Found[] {
   const words = typed.toLowerCase().split(/\s+/).filter(Boolean);
   if (words.length === 0) return all.slice(0, 8);
-  const text = (one: Found) => `${one.name} ${one.line}`.toLowerCase();
+  const text = (one: Found) => `${one.name} ${one.line} ${one.also ?? ''}`.toLowerCase();
   const named = (one: Found) =>
     words.some((word) => ` ${one.name.toLowerCase()}`.includes(` ${word}`));
   return all

@@ -30,3 +30,11 @@ export function degreesNumber(celsius: number): string {
 }
 
 export const degreesUnit = (): string => (garden.path?.degrees === 'F' ? '°F' : '°C');
+
+/** A typed conductivity, on the pen's scale, in mS/cm. */
+export const fromScale = (typed: number): number => typed / (garden.path?.per_ms ?? 1);
+
+/** The one of these examples that fits how the garden measures. */
+export function example(metric: string, us: string): string {
+  return garden.path?.measures === 'us' ? us : metric;
+}

@@ -2,19 +2,21 @@
   interface Props {
     /** What the can holds when full, in words. */
     holds: string;
+    /** The scale of what it should read. */
+    unit: string;
     /** What the pen should read, in words. */
     reads: string;
     /** Its range, in words. */
     range: string;
   }
-  let { holds, reads, range }: Props = $props();
+  let { holds, reads, unit, range }: Props = $props();
   const id = $props.id();
 </script>
 
 <svg
   viewBox="0 0 276 268"
   role="img"
-  aria-label="A can filled to {holds}; the pen should read {reads} millisiemens, {range}"
+  aria-label="A can filled to {holds}; the pen should read {reads} {unit}, {range}"
 >
   <defs>
     <clipPath {id}>
@@ -39,7 +41,7 @@
     <rect class="tag" width="96" height="88" rx="9" />
     <text class="small" x="48" y="21">should read</text>
     <text class="big" x="48" y="49">{reads}</text>
-    <text class="small" x="48" y="66">mS/cm</text>
+    <text class="small" x="48" y="66">{unit}</text>
     <text class="small" x="48" y="82">{range}</text>
   </g>
 </svg>

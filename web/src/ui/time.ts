@@ -41,7 +41,19 @@ export function ago(instant: string, now: string, zone: string): string {
   return days === 1 ? 'yesterday' : `${days} days ago`;
 }
 
-/** The instant of a local time such as `2026-07-14T17:40`, by this device's clock. */
-export function instantOf(local: string): string {
-  return new Date(local).toISOString();
+/** How far a zone's clock is ahead of UTC at an instant [ms]. */
+function aheadOf(instant: number, zone: string): number {
+  const said = new Intl.DateTimeFormat('sv-SE', {
+    timeZone: zone,
+    dateStyle: 'short',
+    timeStyle: 'medium',
+  }).format(instant);
+  return Date.parse(`${said.replace(' ', 'T')}Z`) - Math.floor(instant / 1000) * 1000;
+}
+
+/** The instant of a local time such as `2026-07-14T17:40`, by the garden's clock. */
+export function instantOf(local: string, zone: string): string {
+  const asUtc = Date.parse(`${local}Z`);
+  const guess = asUtc - aheadOf(asUtc, zone);
+  return new Date(asUtc - aheadOf(guess, zone)).toISOString(); // once more, about a change of clocks
 }

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { ecNumber } from '../../app/measures';
+  import { ecNumber, ecScale, volume } from '../../app/measures';
   import { onMount } from 'svelte';
   import { garden } from '../../app/garden.svelte';
   import { follow } from '../../app/resource.svelte';
@@ -58,9 +58,10 @@
     <div class="columns">
       <div class="vessels">
         <MeasureGlass {bench} />
-        <p class="soft">fill up with water to {preview?.vessel_l ?? 9} L</p>
+        <p class="soft">fill up with water to {volume(preview?.vessel_l ?? 9)}</p>
         <WateringCan
-          holds="{preview?.vessel_l ?? 9} L"
+          holds={volume(preview?.vessel_l ?? 9)}
+          unit={ecScale()}
           reads={preview ? ecNumber(preview.ec.value) : '–'}
           range={preview ? `${ecNumber(preview.ec.low)} to ${ecNumber(preview.ec.high)}` : ''}
         />

@@ -34,6 +34,7 @@
         ? ''
         : ` · ${clockTime(reading.at, zone)}`}
     </span>
+    {#if reading.practice}<b>practice: it weighs nothing</b>{/if}
     {#if reading.text}<span class="text">{reading.text}</span>{/if}
   </p>
   <span class="side">

@@ -75,7 +75,13 @@
       </p>
     {/if}
     {#if pen}
-      <Button onclick={() => reading.dip()}>Dip {pen.name}</Button>
+      {#if pen.sends}<Button onclick={() => reading.dip()}>Dip {pen.name}</Button>
+      {:else if !reading.value || reading.practice}
+        <Button look="quiet" onclick={() => reading.dip(true)}>Practise with a pretend pen</Button>
+      {/if}
+      {#if reading.practice}
+        <p class="soft" role="status">Practice: this number is made up, and will weigh nothing.</p>
+      {/if}
       <p class="soft">
         {pen.name}, {pen.trust}.
         <a href="/pen{garden.search}" onclick={() => (open = false)}>About your pens</a>

@@ -3,10 +3,8 @@ import { garden } from '../../app/garden.svelte';
 import { Resource } from '../../app/resource.svelte';
 import { Write } from '../../app/write.svelte';
 import { typedNumber } from '../../ui/numbers';
+import { fromFahrenheit, toFahrenheit } from '../../ui/degrees';
 import { instantOf } from '../../ui/time';
-
-export const fromFahrenheit = (typed: number) => ((typed - 32) * 5) / 9;
-export const toFahrenheit = (celsius: number) => (celsius * 9) / 5 + 32;
 
 /** What each number is called where it cannot be read. */
 const WOULD_DO = {
@@ -33,6 +31,8 @@ export class NewReading {
   parts = $state('');
   when = $state('');
   pots = $state('');
+  /** A pretend pen made the number up: it will weigh nothing. */
+  practice = $state(false);
 
   found = $derived(this.readables.data);
   subject = $derived(this.found?.subjects.find((one) => one.id === this.subjectId) ?? null);
@@ -40,6 +40,7 @@ export class NewReading {
   /** Look what there is to read; the pen is likeliest in `subjectId` where that is given. */
   async load(subjectId = ''): Promise<void> {
     this.value = this.when = this.temperature = this.pots = '';
+    this.practice = false;
     this.meant.clear();
     const query = { stop: garden.stop?.id ?? null };
     await this.readables.load((signal) =>
@@ -76,13 +77,14 @@ export class NewReading {
   }
 
   /** Let the pen itself say the number. */
-  async dip(): Promise<void> {
+  async dip(practice = false): Promise<void> {
     const params = { path: { pen_id: this.penId } };
-    const body = { subject_id: this.subjectId };
+    const body = { subject_id: this.subjectId, practice };
     const reply = await ask(client.POST('/api/pens/{pen_id}/dip', { params, body }));
     this.write.problem = reply.problem ?? null;
     if (!reply.data) return;
     this.value = String(reply.data.value);
+    this.practice = reply.data.practice;
     this.scale = reply.data.scale;
     const celsius = reply.data.temperature_c;
     const shown = this.found?.degrees === 'F' ? toFahrenheit(celsius) : celsius;
@@ -125,9 +127,10 @@ export class NewReading {
       compensates: this.compensates,
       parts_water,
       temperature_c: this.compensates ? null : celsius,
-      taken_at: this.when ? instantOf(this.when) : null,
+      taken_at: this.when ? instantOf(this.when, garden.path?.zone ?? 'UTC') : null,
       pots,
       pen_id: this.penId || null,
+      practice: this.practice,
     };
   }
 }

@@ -20,7 +20,7 @@
   function pour() {
     const litres = volume(flush.each_l, 4);
     const { water_id } = flush;
-    const body = { id: write.id(), fill_id: fillId, water_id, litres, flush: true };
+    const body = { id: write.id(), fill_id: fillId, water_id, water_kind: '', litres, flush: true };
     return write.send(() => ask(client.POST('/api/waterings', { body })));
   }
 

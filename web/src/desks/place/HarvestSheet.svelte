@@ -1,6 +1,7 @@
 <script lang="ts">
   import { untrack } from 'svelte';
   import { ask, client, type Schemas } from '../../api/client';
+  import { garden } from '../../app/garden.svelte';
   import { Write } from '../../app/write.svelte';
   import Choice from '../../ui/Choice.svelte';
   import Field from '../../ui/Field.svelte';
@@ -13,26 +14,26 @@
   }
   let { plantings, open = $bindable() }: Props = $props();
   const write = new Write();
+  const pounds = $derived(garden.path?.measures === 'us');
   let plantingId = $state('');
-  let grams = $state('');
+  let weight = $state('');
   let pieces = $state('');
 
   $effect(() => {
     if (!open) return;
-    grams = pieces = '';
+    weight = pieces = '';
     plantingId = untrack(() => plantings[0]?.planting_id ?? '');
   });
 
   async function keep() {
-    const [weight, number] = [typedNumber(grams), typedNumber(pieces)];
-    if (weight === undefined) return write.refuse('grams', grams, 'a number would do');
+    const number = typedNumber(pieces);
     if (number === undefined) return write.refuse('pieces', pieces, 'a number would do');
-    const body = { id: write.id(), planting_id: plantingId, grams: weight, pieces: number };
+    const body = { id: write.id(), planting_id: plantingId, weight, pieces: number };
     if (await write.send(() => ask(client.POST('/api/harvests', { body })))) open = false;
   }
 </script>
 
-<SheetForm title="What was picked?" bind:open {write} fields={['grams', 'pieces']} {keep}>
+<SheetForm title="What was picked?" bind:open {write} fields={['weight', 'grams', 'pieces']} {keep}>
   {#if plantings.length > 1}
     <Choice
       label="Of"
@@ -42,10 +43,10 @@
     />
   {/if}
   <Field
-    label="Weight, g"
-    inputmode="decimal"
-    bind:value={grams}
-    trouble={write.trouble('grams')}
+    label="Weight"
+    hint={pounds ? 'Such as 1 lb 2 oz.' : 'Such as 450 g.'}
+    bind:value={weight}
+    trouble={write.trouble('weight') || write.trouble('grams')}
   />
   <Field
     label="Or how many"

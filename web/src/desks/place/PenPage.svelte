@@ -9,12 +9,12 @@
   import Message from '../../ui/Message.svelte';
   import Page from '../../ui/Page.svelte';
 
-  const STEPS = [
+  const steps = $derived([
     'Rinse the tip with rain water and shake it dry; wipe nothing.',
     `Dip it in a standard of 1.413 mS/cm at about ${degreesNumber(25)} ${degreesUnit()}, stir, and wait until the number stands still.`,
     'Turn its screw, or hold its button, until it shows 1.41. Rinse it again.',
     'Press “Set right today” here: from now on its age counts anew.',
-  ];
+  ]);
   const setup = new Resource<Schemas['SetupOut']>();
   const write = new Write();
   const pens = $derived(setup.data?.pens ?? null);
@@ -54,7 +54,7 @@
   {/each}
   <h2>To set a pen right</h2>
   <ol>
-    {#each STEPS as step (step)}<li>{step}</li>{/each}
+    {#each steps as step (step)}<li>{step}</li>{/each}
   </ol>
   <p class="soft">
     After sixty days without, its readings count as those of a pen left alone: Dace widens every

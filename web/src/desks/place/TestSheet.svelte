@@ -19,6 +19,13 @@
   const supplies = new Resource<Schemas['SuppliesOut']>();
   const waters = $derived(supplies.data?.waters ?? []);
   let waterId = $state('');
+  let kindOfWater = $state('rain');
+  /** Where none is set up yet: it is, by the way. */
+  const KINDS_OF_WATER = [
+    { value: 'rain', name: 'rain' },
+    { value: 'soft_tap', name: 'the tap, soft' },
+    { value: 'hard_tap', name: 'the tap, hard: it furs the kettle' },
+  ];
   let litres = $state('');
   let kind = $state('ph');
   let value = $state('');
@@ -47,7 +54,10 @@
 
   async function water() {
     const { fill_id } = roots;
-    const body = { id: write.id(), fill_id, water_id: waterId, litres, flush: false };
+    const of = waters.length
+      ? { water_id: waterId, water_kind: '' }
+      : { water_id: null, water_kind: kindOfWater };
+    const body = { id: write.id(), fill_id, ...of, litres, flush: false };
     if (await write.send(() => ask(client.POST('/api/waterings', { body })))) sheet = '';
   }
 
@@ -76,12 +86,16 @@
     hint="Such as {volume(6, 2)}."
     trouble={write.trouble('litres')}
   />
-  <Choice
-    label="From"
-    labelled
-    bind:value={waterId}
-    options={waters.map((one) => ({ value: one.id, name: one.name }))}
-  />
+  {#if waters.length}
+    <Choice
+      label="From"
+      labelled
+      bind:value={waterId}
+      options={waters.map((one) => ({ value: one.id, name: one.name }))}
+    />
+  {:else}
+    <Choice label="From" labelled bind:value={kindOfWater} options={KINDS_OF_WATER} />
+  {/if}
 </SheetForm>
 <SheetForm
   title="What else did you measure?"

@@ -15,14 +15,16 @@
     standId: string;
     /** For whom, in words. */
     who: string;
+    /** A usual dose for such a place. */
+    usual: string;
     open: boolean;
   }
-  let { standId, who, open = $bindable() }: Props = $props();
+  let { standId, who, usual, open = $bindable() }: Props = $props();
   const feeds = new Resource<Schemas['DryFeedOut'][]>();
   const worked = new Resource<Schemas['DressingOut']>();
   const write = new Write();
   let chosen = $state('');
-  let said = $state('70 g/m2');
+  let said = $state('');
   let also = $state('');
   const found = $derived(worked.problem ? null : worked.data);
   const key = (feed: Schemas['DryFeedOut']) => feed.jar_id ?? feed.material;
@@ -41,6 +43,7 @@
     if (!open) return;
     untrack(() => {
       write.begin();
+      said ||= usual;
       void load();
     });
   });

@@ -67,7 +67,12 @@
     stageKey={page.stage_key}
     bind:open={stageOpen}
   />
-  <DressingSheet standId={page.stand_id} who="{page.counted}, {page.place}" bind:open={dryOpen} />
+  <DressingSheet
+    usual={page.usual_dry}
+    standId={page.stand_id}
+    who="{page.counted}, {page.place}"
+    bind:open={dryOpen}
+  />
 {/if}
 
 <style>

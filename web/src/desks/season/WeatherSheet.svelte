@@ -2,6 +2,7 @@
   import { ask, client } from '../../api/client';
   import { Write } from '../../app/write.svelte';
   import SheetForm from '../../ui/SheetForm.svelte';
+  import { weather } from '../../app/weather.svelte';
   import { season } from './season.svelte';
 
   interface Props {
@@ -38,8 +39,10 @@
   {keep}
 >
   <p>
-    Dace uses a weather service's days for this garden. Days that you read yourself count before
-    them. {own ? `${own} days are your own now.` : ''}
+    {weather.data?.source === 'usual'
+      ? 'Dace goes by what is usual in your climate. Days that you read yourself count before that.'
+      : "Dace uses a weather service's days for this garden. Days that you read yourself count before them."}
+    {own ? `${own} days are your own now.` : ''}
   </p>
   <label for="{id}-file">A file of days (CSV)</label>
   <input id="{id}-file" type="file" accept=".csv,.txt,text/csv,text/plain" onchange={read} />

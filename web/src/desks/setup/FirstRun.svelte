@@ -17,7 +17,7 @@
   }
   const { desk, setup, choices, onleave }: Props = $props();
 
-  const first = untrack(() => new FirstQuestions(setup, choices));
+  const first = untrack(() => new FirstQuestions(desk, setup, choices));
   const at = $derived(first.formAt(steps.at));
   const form = $derived(first.forms[at]);
   const before = $derived(first.before(at));

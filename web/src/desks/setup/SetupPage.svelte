@@ -55,7 +55,7 @@
 >
   {#snippet acts()}
     {#if setup && choices && !asking && session.owner}
-      <Button onclick={() => desk.edit(whereForm(setup, choices))}>Change</Button>
+      <Button onclick={() => desk.edit(whereForm(setup, choices, true))}>Change</Button>
     {/if}
   {/snippet}
   <Message problem={desk.offered.problem} again={desk.offered.again} />

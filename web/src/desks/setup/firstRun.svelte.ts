@@ -38,24 +38,24 @@ const fresh = (): Draft => ({
 /** The first questions as one row of steps; answers and ids outlive a reload. */
 export class FirstQuestions {
   private draft = $state<Draft>(fresh());
+  /** As the garden measures by now: the first answers change what the later ones ask. */
   readonly forms: Form[];
   readonly lengths: number[];
 
-  constructor(setup: Setup, choices: Choices) {
+  constructor(desk: SetupDesk, setup: Setup, choices: Choices) {
     const kept = draftOf<Draft>('first');
     if (kept?.household === this.draft.household) this.draft = kept;
     else keepDraft('first', this.draft);
     const ids = this.draft.ids;
-    const row: Form[] = [
+    this.forms = $derived([
       whereForm(setup, choices),
       placeForm(choices, ids),
       this.planting(choices),
-      waterForm(setup, ids.water),
+      waterForm(desk.setup ?? setup, ids.water),
       jarForm(ids.jar, choices.materials),
-      vesselForm(setup, ids.vessel),
-    ];
-    this.forms = row;
-    this.lengths = $derived(row.map((one, at) => one.steps(this.answers(at)).length));
+      vesselForm(desk.setup ?? setup, ids.vessel),
+    ]);
+    this.lengths = $derived(this.forms.map((one, at) => one.steps(this.answers(at)).length));
   }
 
   get place(): string {

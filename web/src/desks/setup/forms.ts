@@ -1,4 +1,5 @@
 import { garden } from '../../app/garden.svelte';
+import { example } from '../../app/measures';
 import { dayOf } from '../../ui/time';
 import { ask, client, type Schemas } from '../../api/client';
 import { notNumbers, type Form, type Question, type Step } from './questions';
@@ -25,13 +26,14 @@ const USUAL_MEDIUM: Record<string, string> = {
   raised: 'raised_compost',
   tray: 'seed_mix',
 };
-const USUAL_SIZE: Record<string, string> = {
-  bed: '3 x 1.2 m',
-  raised: '2 x 1 m',
-  tray: '5 L',
-  pot: '6 L',
-  basket: '10 L',
+const USUAL_SIZE: Record<string, [string, string]> = {
+  bed: ['3 x 1.2 m', '10 x 4 ft'],
+  raised: ['2 x 1 m', '8 x 4 ft'],
+  tray: ['5 L', '5 quarts'],
+  pot: ['6 L', '2 gallon'],
+  basket: ['10 L', '3 gallon'],
 };
+const usualSize = (kind: string) => example(...(USUAL_SIZE[kind] ?? ['40 L', '10 gallon']));
 
 function fillStep(choices: Choices, kind: string): Step {
   return {
@@ -83,8 +85,11 @@ export function placeForm(choices: Choices, ids: { place: string; fill: string }
             {
               key: 'size',
               label: kind === 'pot' ? 'How large is one?' : 'How large is it?',
-              usual: USUAL_SIZE[kind] ?? '40 L',
-              hint: '40 L, 10 gallon, 3 x 1.2 m, or a 25 cm pot.',
+              usual: usualSize(kind),
+              hint: example(
+                '40 L, 3 x 1.2 m, or a 25 cm pot.',
+                '10 gallon, 12 x 4 ft, or a 10 in pot.',
+              ),
               why: 'A usual size for such a place: put your own.',
             },
           ],
@@ -129,8 +134,11 @@ export function fillForm(choices: Choices, place: Setup['places'][number], id: s
           {
             key: 'size',
             label: 'How large is one?',
-            usual: USUAL_SIZE[place.kind] ?? '40 L',
-            hint: '40 L, 10 gallon, 3 x 1.2 m, or a 25 cm pot.',
+            usual: usualSize(place.kind),
+            hint: example(
+              '40 L, 3 x 1.2 m, or a 25 cm pot.',
+              '10 gallon, 12 x 4 ft, or a 10 in pot.',
+            ),
           },
           { key: 'alike', label: 'How many alike?', usual: '1', kind: 'decimal' },
         ],

@@ -1,4 +1,4 @@
-import { volume } from '../../app/measures';
+import { fromScale, volume } from '../../app/measures';
 import type { Setup } from './forms';
 import type { Answers } from './questions';
 
@@ -31,7 +31,7 @@ export function waterAnswers(water: Setup['waters'][number]): Answers {
   return {
     kind: water.kind,
     name: water.name,
-    ec_ms_cm: number(Number(water.ec_ms_cm.toPrecision(3))),
+    ec_ms_cm: number(Number((water.ec_ms_cm / fromScale(1)).toPrecision(3))),
     one: one?.[0] ?? '',
     other: other?.[0] ?? '',
     share: one && other ? number(Math.round((100 * one[1]) / (one[1] + other[1]))) : '50',
@@ -51,13 +51,21 @@ export function jarAnswers(jar: Setup['jars'][number]): Answers {
     rate: jar.rate_per_l == null ? '' : `${jar.rate_per_l} ${jar.unit}/L`,
     density_g_per_ml: number(jar.density_g_per_ml),
     spoon_g: number(jar.spoon_g),
-    Mg: number(jar.also.Mg),
+    Mg: declared(jar, 'Mg', 'mgo', 'MgO'),
+    Ca: declared(jar, 'Ca', 'cao', 'CaO'),
+    S: declared(jar, 'S', 'so3', 'SO3'),
+    potash: jar.also.Cl ? 'muriate' : '',
     price: number(jar.price),
     use_by: jar.use_by ?? '',
     dissolves: yesno(jar.dissolves),
     material: jar.material,
     ...Object.fromEntries(nitrogen),
   };
+}
+
+function declared(jar: Setup['jars'][number], element: string, oxide: string, name: string) {
+  const asOxide = jar.also[oxide];
+  return asOxide === undefined ? number(jar.also[element]) : `${asOxide} ${name}`;
 }
 
 export function vesselAnswers(vessel: Setup['vessels'][number]): Answers {

@@ -1,10 +1,24 @@
-import { ask, client, type Schemas } from '../../api/client';
+import { ask, client, type Problem, type Schemas } from '../../api/client';
+import { example } from '../../app/measures';
 import type { Setup } from './forms';
 import { notNumbers, type Answers, type Form } from './questions';
 import { typedNumber } from '../../ui/numbers';
 import { options } from './options';
 
 const BOUGHT = ['mineral_salt', 'plant_meal', 'animal_meal', 'manure', 'seaweed', 'rock_mineral'];
+const ELEMENTS = ['Mg', 'Ca', 'S'];
+const OXIDES: Record<string, string> = { Mg: 'mgo', Ca: 'cao', S: 'so3' };
+const POTASH = {
+  key: 'potash',
+  label: 'Which potash is it?',
+  options: options(
+    ['muriate', 'muriate: potassium chloride'],
+    ['sulfate', 'sulfate of potash'],
+    ['', 'not said'],
+  ),
+  usual: 'muriate',
+  why: '0-0-60 is chloride nearly always, 0-0-50 sulfate; chloride harms berries, beans and lettuce.',
+};
 const FORMS_OF_N = ['nitrate', 'ammonium', 'urea'];
 
 /** A jar from its label. */
@@ -24,7 +38,11 @@ export function jarForm(id: string, materials: Schemas['MediumOut'][] = []): For
               options: options(['liquid', 'Liquid'], ['solid', 'Dry']),
               usual: 'liquid',
             },
-            { key: 'pack', label: 'How much is in the pack?', usual: dry ? '1 kg' : '1 L' },
+            {
+              key: 'pack',
+              label: 'How much is in the pack?',
+              usual: dry ? example('1 kg', '5 lb') : example('1 L', '32 fl oz'),
+            },
           ],
         },
         {
@@ -54,12 +72,23 @@ export function jarForm(id: string, materials: Schemas['MediumOut'][] = []): For
             {
               key: 'rate',
               label: 'The label’s own rate',
-              hint: '5 ml/L, 1 + 200 or 20 ml per 4.5 L.',
+              hint: example(
+                '5 ml/L, 1 + 200 or 20 ml per 4.5 L.',
+                '1 tbsp per gallon, or 1 + 200.',
+              ),
             },
             dry
               ? { key: 'spoon_g', label: 'A level teaspoon weighs, g', kind: 'decimal' as const }
               : { key: 'density_g_per_ml', label: 'Density, g/mL', kind: 'decimal' as const },
-            { key: 'Mg', label: 'Magnesium (Mg), %', kind: 'decimal' },
+          ],
+        },
+        {
+          title: 'What else it declares, in per cent',
+          optional: true,
+          questions: [
+            { key: 'Mg', label: 'Magnesium', hint: '2, or 3.3 MgO where the label says MgO.' },
+            { key: 'Ca', label: 'Calcium', hint: '5, or 7 CaO where the label says CaO.' },
+            { key: 'S', label: 'Sulfur', hint: '13, or 32 SO3 where the label says SO3.' },
           ],
         },
         {
@@ -80,11 +109,12 @@ export function jarForm(id: string, materials: Schemas['MediumOut'][] = []): For
             { key: 'use_by', label: 'Use by', kind: 'date' },
           ],
         },
-        ...(dry
-          ? [
-              {
-                title: 'How does it work?',
-                questions: [
+        {
+          title: 'How does it work?',
+          optional: !dry && !isPotash(answers.grade),
+          questions: [
+            ...(dry
+              ? [
                   {
                     key: 'dissolves',
                     label: 'In water it',
@@ -94,34 +124,30 @@ export function jarForm(id: string, materials: Schemas['MediumOut'][] = []): For
                     ),
                     usual: 'yes',
                   },
-                  {
-                    key: 'material',
-                    label: 'It is made of',
-                    options: options(
-                      ['', 'something else, or not known'],
-                      ...materials
-                        .filter((one) => BOUGHT.includes(one.kind))
-                        .map((one): [string, string] => [one.key, one.name]),
-                    ),
-                    usual: '',
-                    why: 'It tells how a slow feed comes out, and which cautions bear on it.',
-                  },
-                ],
-              },
-            ]
-          : []),
+                ]
+              : []),
+            ...(isPotash(answers.grade) ? [POTASH] : []),
+            {
+              key: 'material',
+              label: 'It is made of',
+              options: options(
+                ['', dry ? 'something else, or not known' : 'salts, or not known'],
+                ...materials
+                  .filter((one) => BOUGHT.includes(one.kind))
+                  .map((one): [string, string] => [one.key, one.name]),
+              ),
+              usual: '',
+              why: 'It tells how its nitrogen comes out, and which cautions bear on it.',
+            },
+          ],
+        },
       ];
     },
     save: async (answers) => {
-      const wrong = notNumbers(answers, [
-        'density_g_per_ml',
-        'spoon_g',
-        'Mg',
-        'price',
-        ...FORMS_OF_N,
-      ]);
+      const wrong = notNumbers(answers, ['density_g_per_ml', 'spoon_g', 'price', ...FORMS_OF_N]);
       if (wrong) return wrong;
-      const mg = typedNumber(answers.Mg);
+      const also = declared(answers);
+      if ('problem' in also) return also;
       const body = {
         name: answers.name ?? '',
         grade: answers.grade ?? '',
@@ -130,13 +156,14 @@ export function jarForm(id: string, materials: Schemas['MediumOut'][] = []): For
         form: answers.form ?? 'liquid',
         density_g_per_ml: typedNumber(answers.density_g_per_ml),
         nitrogen: nitrogenOf(answers),
-        also: mg === null ? {} : ({ Mg: mg } as Record<string, number>),
+        also: also.also,
         rate: answers.rate ?? '',
         pack: answers.pack ?? '',
         stock: answers.stock ?? '',
         dissolves: answers.dissolves !== 'no',
         slow: answers.dissolves === 'no',
         material: answers.material ?? '',
+        muriate: isPotash(answers.grade) && answers.potash === 'muriate',
         spoon_g: typedNumber(answers.spoon_g),
         price: typedNumber(answers.price),
         use_by: answers.use_by || null,
@@ -171,6 +198,32 @@ export function levelForm(jar: Setup['jars'][number]): Form {
       return ask(client.POST('/api/jars/{jar_id}/stock', { params, body }));
     },
   };
+}
+
+/** Nothing but potassium, and much of it: what goes with it is worth asking. */
+function isPotash(grade = ''): boolean {
+  const [n, p, k] = (grade.match(/\d+(?:[.,]\d+)?/g) ?? []).map((one) => typedNumber(one) ?? 0);
+  return n === 0 && p === 0 && (k ?? 0) >= 40;
+}
+
+/** What is declared beside the grade: a number, with the name of its oxide where it is one. */
+function declared(answers: Answers): { also: Record<string, number> } | { problem: Problem } {
+  const also: Record<string, number> = {};
+  for (const element of ELEMENTS) {
+    const typed = answers[element]?.trim();
+    if (!typed) continue;
+    const [, number, unit = element] = /^(.*?)\s*%?\s*([A-Za-z]\w*)?$/.exec(typed) ?? [];
+    const value = typedNumber(number);
+    const oxide = OXIDES[element] ?? '';
+    const named = [element.toLowerCase(), oxide].includes(unit.toLowerCase());
+    if (value == null || !named) {
+      const would_do = `a number such as 2, or 3.3 ${oxide.toUpperCase()}, would do`;
+      const read = `“${typed}”`;
+      return { problem: { field: element, read, would_do, message: `Read ${read}; ${would_do}.` } };
+    }
+    also[unit.toLowerCase() === oxide ? oxide : element] = value;
+  }
+  return { also };
 }
 
 function nitrogenOf(answers: Answers): Record<string, number> | null {

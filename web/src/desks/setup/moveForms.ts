@@ -1,6 +1,7 @@
 import { newId } from '../../ui/ids';
 import { ask, client } from '../../api/client';
 import type { Choices, Setup } from './forms';
+import { cropOptions } from './plantingForm';
 import { notNumbers, type Form } from './questions';
 import { typedNumber } from '../../ui/numbers';
 
@@ -73,7 +74,7 @@ export function mendForm(stand: Stand, choices: Choices): Form {
           {
             key: 'crop',
             label: 'Crop',
-            options: choices.crops.map((one) => ({ value: one.key, name: one.name })),
+            options: cropOptions(choices),
             usual: stand.crop_key,
           },
           { key: 'started_on', label: 'Sown or planted on', kind: 'date', usual: stand.started_on },
@@ -81,7 +82,9 @@ export function mendForm(stand: Stand, choices: Choices): Form {
       },
     ],
     save: async (answers) => {
-      const body = { crop: answers.crop ?? '', started_on: answers.started_on ?? '' };
+      const crop = answers.crop ?? '';
+      const called = crop === stand.crop_key ? stand.called : '';
+      const body = { crop, called, started_on: answers.started_on ?? '' };
       const params = { path: { planting_id: stand.planting_id } };
       return ask(client.PUT('/api/plantings/{planting_id}', { params, body }));
     },

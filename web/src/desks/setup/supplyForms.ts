@@ -1,4 +1,5 @@
 import { ask, client } from '../../api/client';
+import { example } from '../../app/measures';
 import type { Setup } from './forms';
 import { notNumbers, type Form } from './questions';
 import { typedNumber } from '../../ui/numbers';
@@ -6,7 +7,7 @@ import { options } from './options';
 
 /** A can, sprayer or jug. */
 export function vesselForm(setup: Setup, id: string): Form {
-  const usual = setup.garden.measures === 'us' ? '2 gallon' : '9 L';
+  const usual = example('9 L', '2 gallon');
   return {
     title: 'A can',
     steps: (answers) => [
@@ -19,7 +20,12 @@ export function vesselForm(setup: Setup, id: string): Form {
             options: options(['can', 'Watering can'], ['jug', 'Jug'], ['sprayer', 'Sprayer']),
             usual: 'can',
           },
-          { key: 'volume', label: 'Filled to its mark it holds', usual, hint: '9 L or 2 gallon.' },
+          {
+            key: 'volume',
+            label: 'Filled to its mark it holds',
+            usual,
+            hint: example('9 L or 2 imperial gallons.', '2 gallon, or 6 pints.'),
+          },
           { key: 'name', label: 'What do you call it?', usual: `${answers.volume ?? usual} can` },
         ],
       },

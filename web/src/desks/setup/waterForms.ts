@@ -1,4 +1,5 @@
 import { ask, client } from '../../api/client';
+import { ecScale, fromScale } from '../../app/measures';
 import type { Setup } from './forms';
 import { notNumbers, type Answers, type Form, type Step } from './questions';
 import { typedNumber } from '../../ui/numbers';
@@ -55,7 +56,7 @@ export function waterForm(setup: Setup, id: string): Form {
       if (kind === 'read')
         steps.push({
           title: 'What did the pen say?',
-          questions: [{ key: 'ec_ms_cm', label: 'Conductivity at 25 °C, mS/cm', kind: 'decimal' }],
+          questions: [{ key: 'ec_ms_cm', label: `What it shows, ${ecScale()}`, kind: 'decimal' }],
         });
       if (kind === 'report') steps.push(...reportSteps());
       if (kind === 'blend')
@@ -75,7 +76,7 @@ export function waterForm(setup: Setup, id: string): Form {
       const body = {
         name: answers.name ?? '',
         kind: answers.kind ?? '',
-        ec_ms_cm: answers.kind === 'read' ? typedNumber(answers.ec_ms_cm) : null,
+        ec_ms_cm: answers.kind === 'read' ? onScale(answers.ec_ms_cm) : null,
         report: answers.kind === 'report' ? reported(answers) : null,
         parts: answers.kind === 'blend' ? blended(answers) : null,
         usual: setup.waters.length === 0,
@@ -116,4 +117,9 @@ function reported(answers: Answers): Record<string, number> {
 function blended(answers: Answers): Record<string, number> {
   const share = typedNumber(answers.share) ?? 50;
   return { [answers.one ?? '']: share, [answers.other ?? '']: 100 - share };
+}
+
+function onScale(typed: string | undefined): number | null | undefined {
+  const value = typedNumber(typed);
+  return value == null ? value : fromScale(value);
 }

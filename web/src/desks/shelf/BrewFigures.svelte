@@ -20,7 +20,7 @@
   {#each figures.held as one (one.name)}
     <li>
       <span>{one.name}</span> <b>{one.text}</b>
-      <small>{one.range_text.split(',')[0]}</small>
+      <small>{one.span}</small>
     </li>
   {/each}
 </ul>

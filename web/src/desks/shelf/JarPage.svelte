@@ -87,9 +87,7 @@
             : ''}
         </p>
         <p>
-          In 1 L: {jar.elements
-            .map((part) => `${part.name} ${part.text.split('likely ')[1] ?? ''} mg`)
-            .join(', ')}
+          {jar.elements.map((part) => `${part.name} ${part.likely}`).join(', ')} mg/L
         </p>
         <p><b>{jar.dilute_text}</b></p>
         {#each jar.label_cautions as caution (caution)}<p>{caution}</p>{/each}

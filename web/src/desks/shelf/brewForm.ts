@@ -1,4 +1,9 @@
 import type { Problem, Schemas } from '../../api/client';
+import { garden } from '../../app/garden.svelte';
+import { degreesNumber, degreesUnit, example, volume } from '../../app/measures';
+import { fromFahrenheit } from '../../ui/degrees';
+import { instantOf } from '../../ui/time';
+import { today } from '../setup/forms';
 import { notNumbers, type Answers, type Questions } from '../setup/questions';
 import { typedNumber } from '../../ui/numbers';
 import { options } from '../setup/options';
@@ -25,7 +30,10 @@ export function brewForm(choices: Choices): Questions {
             key: 'amount',
             label: 'How much of it',
             usual: '1.5 kg',
-            hint: '1.5 kg, or 8 L loosely filled; weighed is surer.',
+            hint: example(
+              '1.5 kg, or 8 L loosely filled; weighed is surer.',
+              '3 lb, or 2 gallon loosely filled; weighed is surer.',
+            ),
           },
           {
             key: 'particle',
@@ -45,7 +53,12 @@ export function brewForm(choices: Choices): Questions {
             options: options(...PAIRS(choices.methods)),
             usual: 'anaerobic_ferment',
           },
-          { key: 'liquid', label: 'How much liquid', usual: '15 L', hint: '15 L; 0 with sugar.' },
+          {
+            key: 'liquid',
+            label: 'How much liquid',
+            usual: volume(15),
+            hint: `${volume(15)}; 0 with sugar.`,
+          },
           answers.method === 'acid_extract'
             ? {
                 key: 'acid_percent',
@@ -73,7 +86,11 @@ export function brewForm(choices: Choices): Questions {
             options: [{ value: '', name: 'nothing more' }, ...materials],
             usual: '',
           },
-          { key: 'second_amount', label: 'How much of that', hint: 'Such as 500 g.' },
+          {
+            key: 'second_amount',
+            label: 'How much of that',
+            hint: example('Such as 500 g.', 'Such as 1 lb.'),
+          },
         ],
       },
       {
@@ -81,10 +98,17 @@ export function brewForm(choices: Choices): Questions {
         questions: [
           {
             key: 'temperature_c',
-            label: 'How warm, °C',
-            usual: '16',
+            label: `How warm, ${degreesUnit()}`,
+            usual: degreesNumber(16),
             kind: 'decimal',
             why: 'A shed in summer. Warmer is sooner, and keeps less long.',
+          },
+          {
+            key: 'started_on',
+            label: 'Begun on',
+            kind: 'date',
+            usual: today(),
+            why: 'Today. One that stands already is begun on its own first day.',
           },
           { key: 'name', label: 'What do you call it?', usual: nameOf(answers, choices) },
         ],
@@ -118,7 +142,7 @@ export function fromRecipe(recipe: Schemas['RecipeOut'], choices: Choices | null
     amount: first?.amount ?? '',
     particle: first?.particle ?? 'chopped_coarse',
     method: recipe.method_key,
-    liquid: `${recipe.volume_l} L`,
+    liquid: volume(recipe.volume_l, 4),
     acid_percent: recipe.acid_percent ? String(recipe.acid_percent) : '5',
     water_id: choices ? rain(choices) : '',
     second: keyOf(second),
@@ -136,6 +160,16 @@ function said(material: string, amount: string, particle: string): Schemas['Said
   const own = material.startsWith('own:') ? material.slice(4) : null;
   return { material: own ? 'comfrey_fresh' : material, amount, particle, own_id: own };
 }
+
+/** Degrees of the garden as the server takes them. */
+function celsius(typed: number | null | undefined): number {
+  if (typed == null) return 16;
+  return garden.path?.degrees === 'F' ? fromFahrenheit(typed) : typed;
+}
+
+/** The instant of a brew that stands already; null for one that begins now. */
+const since = (day = '') =>
+  !day || day === today() ? null : instantOf(`${day}T12:00`, garden.path?.zone ?? 'UTC');
 
 /** What the server is asked, or what is wrong with the answers. */
 export function brewBody(answers: Answers): { body: BrewBody } | { problem: Problem } {
@@ -163,10 +197,10 @@ export function brewBody(answers: Answers): { body: BrewBody } | { problem: Prob
       ingredients,
       liquid: answers.liquid ?? '',
       water_id: answers.water_id ?? '',
-      temperature_c: typedNumber(answers.temperature_c) ?? 16,
+      temperature_c: celsius(typedNumber(answers.temperature_c)),
+      started_at: since(answers.started_on),
       acid_percent: acid ? (typedNumber(answers.acid_percent) ?? 5) : 0,
       handling: (answers.handling ?? '').split(',').filter(Boolean),
-      started_at: null,
     },
   };
 }
