@@ -10,7 +10,7 @@ from dace.core.advice.roots import advise_roots
 from dace.core.brew.acid import Limits
 from dace.core.brew.bottles import BottleContents, bottle_contents, composition_of_bottle
 from dace.core.brew.claims import Against, Claim, ClaimVerdict, check_claim
-from dace.core.brew.days import ready_days
+from dace.core.brew.days import past_use, ready_days
 from dace.core.brew.estimate import Band, BrewEstimate, estimate
 from dace.core.brew.extraction import SPREAD_ONLY, Method, method, methods, modifier, modifiers
 from dace.core.brew.purpose import Purpose, purpose_of, suits
@@ -32,6 +32,7 @@ from dace.core.can.measures import KINDS as MEASURE_KINDS
 from dace.core.can.measures import TEASPOON_ML, Owned, usual_measures
 from dace.core.can.mixing import MOST_VESSEL_L, Mixture, fill_can
 from dace.core.can.pouring import Ground, carried_mg, suggest_litres_each
+from dace.core.can.sharing import shares_of_ground, told_by
 from dace.core.can.strength import read_strength
 from dace.core.can.vessels import Cans, read_litres_each, read_pack, read_rate, split_into_cans
 from dace.core.draws.spreads import Array as Numbers
@@ -164,13 +165,14 @@ __all__ = [
     "days_to_top", "disagreement", "dry_dose", "ec_25", "ec_at", "estimate", "feed_cap", "fill_can",
     "flush", "follow", "follow_all", "followed_steps", "forms_of", "gravest_first", "ledger",
     "litres_of_medium", "material", "materials", "media", "medium", "method", "methods", "modifier",
-    "modifiers", "next_feed", "other_names", "out_of_order", "outlook", "parts_for_pen",
+    "modifiers", "next_feed", "other_names", "out_of_order", "outlook", "parts_for_pen", "past_use",
     "pen_words", "potash_chloride", "purpose_of", "rain_m2", "read_amount", "read_dry",
     "read_grade", "read_litres_each", "read_log", "read_measure", "read_number", "read_own_weather",
     "read_pack", "read_rate", "read_size", "read_soil_test", "read_strength", "reading_at_25",
     "ready_days", "release_over", "remedies", "rhythm_sentence", "say", "season_nitrogen_g_m2",
-    "sentence", "shown", "spans", "split_into_cans", "stage_clock", "strength_words",
-    "suggest_litres_each", "suits", "usual_days", "usual_dry_density", "usual_measures", "warm_up",
-    "water_from_ec", "water_from_report", "water_of_kind", "weigh", "with_charge", "word_for",
+    "sentence", "shares_of_ground", "shown", "spans", "split_into_cans", "stage_clock",
+    "strength_words", "suggest_litres_each", "suits", "told_by", "usual_days", "usual_dry_density",
+    "usual_measures", "warm_up", "water_from_ec", "water_from_report", "water_of_kind", "weigh",
+    "with_charge", "word_for",
 ]
 # fmt: on

@@ -45,9 +45,8 @@ def read_since(jars: Iterable[Jar]) -> dict[uuid.UUID, tuple[Reading, ...]]:
     if not bottles:
         return {}
     subjects = {jar.brew.subject_id for jar in bottles if jar.brew}
-    rows = Reading.objects.filter(
-        household_id=bottles[0].household_id, subject_id__in=subjects, practice=False
-    )
+    household = bottles[0].household_id
+    rows = Reading.objects.filter(household_id=household, subject_id__in=subjects, practice=False)
     found: dict[uuid.UUID, list[Reading]] = {}
     for row in rows.filter(undone_at__isnull=True).order_by("taken_at", "created_at"):
         found.setdefault(row.subject_id, []).append(row)

@@ -169,7 +169,10 @@ def _record(scope: Scope, brew: Brew, read: tuple[Reading, ...]) -> BrewRecord:
 def _steps(
     scope: Scope, brew: Brew, events: tuple[BrewEvent, ...], recipe: Recipe
 ) -> tuple[StepRecord, ...]:
-    """What the method wants, each with the next time for it."""
+    """What the method wants, each with the next time for it; of a spoilt one the heap."""
+    if core.past_use(recipe, day_of(brew, scope.now)):
+        words = "past its time: it is spoilt. Pour it on the heap, not on plants"
+        return (StepRecord("throw", words, scope.now, True),)
     steps = []
     for kind, words, every in core.method(brew.method).steps:
         if every == 0:

@@ -9,6 +9,7 @@ from dace.core.api import (
     TEASPOON_ML,
     Composition,
     Content,
+    Ingredient,
     Label,
     brew_tokens,
     composition,
@@ -18,6 +19,7 @@ from dace.core.api import (
 )
 from dace.shelf.bottles import contents_now, contents_of, read_since
 from dace.shelf.models import Jar
+from dace.shelf.recipes import ingredients_of
 
 
 def label_of(jar: Jar) -> Label:
@@ -69,6 +71,11 @@ def content_of(jar: Jar, feed: Composition | None = None) -> Content:
 def g_per_ml(jar: Jar) -> float | None:
     """How heavy a dry feed lies [g/mL], where a level teaspoon of it was weighed."""
     return jar.spoon_g / TEASPOON_ML if jar.spoon_g else None
+
+
+def solids_of(jar: Jar) -> tuple[Ingredient, ...]:
+    """What a bottle's brew was made of; nothing for a bought feed."""
+    return ingredients_of(tuple(jar.brew.ingredients)) if jar.brew is not None else ()
 
 
 def tokens_of(jar: Jar) -> frozenset[str]:

@@ -4,6 +4,7 @@ from datetime import date
 from unittest.mock import patch
 
 from dace.demo.weir_yard import key
+from dace.feeding.models import Dressing
 from dace.garden.models import StageSeen
 from tests.api.base import WeirYardCase, new_id
 
@@ -139,6 +140,31 @@ class Dry(SeasonCase):
     def body(self, **more):
         jar = str(key("Pelleted poultry manure 4-3-2"))
         return {"stand_id": self.leek, "said": "70 g/m2", "jar_id": jar} | more
+
+    def test_ground_that_is_shared_is_dressed_by_area_and_a_bare_weight_is_asked_about(self):
+        setup = self.asking.get("/api/setup").json()
+        bed = next(f for p in setup["places"] for f in p["fills"] if p["name"] == "Wall bed")
+        mine, other = new_id(), new_id()
+        for row, crop, count in ((mine, "leek", 20), (other, "leek", 60)):
+            body = {"id": new_id(), "stand_id": row, "fill_id": bed["id"], "crop": crop}
+            body |= {"count": count, "started_on": "2026-06-01", "stage": "vegetative"}
+            self.assertEqual(self.asking.post("/api/plantings", body).status_code, 201)
+        asked = self.body(stand_id=mine, said="400 g")
+        self.assert_refused(self.asking.post("/api/dressings/preview", asked), 422, "whole")
+        alone = self.asking.post("/api/dressings/preview", asked | {"whole": False}).json()
+        self.assertEqual((alone["grams"], alone["others_text"]), (400.0, ""))
+        shared = self.asking.post("/api/dressings/preview", asked | {"whole": True}).json()
+        self.assertLess(shared["grams"], 100)
+        self.assertIn("60 leeks", shared["others_text"])
+        reply = self.asking.post("/api/dressings", asked | {"id": new_id(), "said": "70 g/m2"})
+        self.assertEqual(reply.status_code, 201)
+        given = Dressing.objects.filter(said="70 g/m2", fill_id=bed["id"])
+        # 70 g on each of 3.2 m2, the beans among them
+        self.assertAlmostEqual(sum(row.grams for row in given), 224, delta=0.5)
+        by_stand = {str(row.stand_id): row.grams for row in given}
+        self.assertAlmostEqual(by_stand[other], 3 * by_stand[mine])
+        self.asking.post("/api/undo", {"change_id": reply.json()["change_id"]})
+        self.assertFalse(given.filter(undone_at=None).exists())
 
     def test_a_dressing_comes_out_slowly_and_empties_the_jar(self):
         told = self.asking.post("/api/dressings/preview", self.body()).json()

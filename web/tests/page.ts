@@ -3,6 +3,8 @@ export interface Asked {
   method: string;
   path: string;
   body: Record<string, unknown> | null;
+  /** The change that an edit was filled from, where it says so. */
+  seen: string | null;
 }
 
 type Answer = unknown | (() => unknown);
@@ -22,7 +24,7 @@ export function answering(answers: Record<string, Answer>): Asked[] {
     const path = new URL(request.url).pathname;
     const text = method === 'GET' ? '' : await request.text();
     const body = text ? (JSON.parse(text) as Record<string, unknown>) : null;
-    asked.push({ method, path, body });
+    asked.push({ method, path, body, seen: request.headers.get('If-Match') });
     const found = answers[`${method} ${path}`];
     const said: unknown = typeof found === 'function' ? (found as () => unknown)() : found;
     if (said === null) throw new TypeError('no connection');

@@ -6,6 +6,7 @@ from dace.core.brew.model import Model
 from dace.core.brew.recipe import Recipe
 
 _Q10_READY = 1.6
+_LEAST_DAY = 0.5
 
 
 def slower(model: Model) -> float:
@@ -31,6 +32,24 @@ def keeps_days(model: Model, temperature_c: float) -> tuple[float, float, float]
     keeps = model.method.keeps_days
     factor = 2 ** ((18.0 - min(35.0, max(5.0, temperature_c))) / 10)
     return keeps.low * factor, keeps.typ * factor, keeps.high * factor
+
+
+def past_use(recipe: Recipe, day: float) -> bool:
+    """Whether it has stood so long that it is spoilt: ready, and then kept, at their longest.
+
+    Examples
+    --------
+    A bubbled brew is ready within two days and sours within one:
+
+    >>> from dace.core.brew.recipe import Ingredient
+    >>> from dace.core.matter.waters import water_of_kind
+    >>> tea = Recipe("aerated_brew", (Ingredient("worm_castings", 900),), 9, water_of_kind("rain"))
+    >>> past_use(tea, 1), past_use(tea, 4)
+    (False, True)
+    """
+    model = Model(recipe)
+    keeps = keeps_days(model, recipe.temperature_c)
+    return day > ready_day(model)[2] + max(keeps[2], _LEAST_DAY)
 
 
 def recovered(model: Model) -> tuple[float, float, float]:

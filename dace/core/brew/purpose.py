@@ -4,9 +4,11 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
+from dace.core.brew.recipe import Ingredient
 from dace.core.can.fitting import friendly_parts
 from dace.core.figures import judgement
 from dace.core.matter.composition import Composition
+from dace.core.matter.materials import material
 from dace.core.matter.nutrients import NUTRIENT_NAMES
 from dace.core.result import say
 
@@ -29,7 +31,26 @@ class Purpose:
     does_not: tuple[str, ...]
 
 
-def purpose_of(mg_l: dict[str, float], ec_ms_cm: float, sodium_mg_l: float = 0.0) -> Purpose:
+def leafy(solids: tuple[Ingredient, ...]) -> bool:
+    """Whether what went in holds as much nitrogen as potassium: it goes on giving it.
+
+    >>> leafy((Ingredient("nettle_fresh", 1500),)), leafy((Ingredient("comfrey_fresh", 1500),))
+    (True, False)
+    """
+    held = {n: sum(one.mass_g * _percent(one, n) for one in solids) for n in ("N", "K")}
+    return held["N"] > 0 and held["N"] >= held["K"]
+
+
+def _percent(one: Ingredient, nutrient: str) -> float:
+    return material(one.material).percent_of(nutrient).typ
+
+
+def purpose_of(
+    mg_l: dict[str, float],
+    ec_ms_cm: float,
+    sodium_mg_l: float = 0.0,
+    solids: tuple[Ingredient, ...] = (),
+) -> Purpose:
     """What a liquid does when it is watered on at a usual strength.
 
     Parameters
@@ -40,6 +61,9 @@ def purpose_of(mg_l: dict[str, float], ec_ms_cm: float, sodium_mg_l: float = 0.0
         Its likely conductivity.
     sodium_mg_l : float
         Its sodium.
+    solids : tuple of Ingredient
+        What it was made of, where that is known: nettle, grass and dung are for leaf, though
+        their potassium comes out first.
 
     Returns
     -------
@@ -65,7 +89,9 @@ def purpose_of(mg_l: dict[str, float], ec_ms_cm: float, sodium_mg_l: float = 0.0
     )
     if sodium_mg_l * weaker > _SALTY_MG_L:
         does_not.append("It brings salt: not for pots and seedlings")
-    return Purpose(parts, tuple(brings.items()), tuple(_good_for(rich, brings)), tuple(does_not))
+    return Purpose(
+        parts, tuple(brings.items()), tuple(_good_for(rich, brings, leafy(solids))), tuple(does_not)
+    )
 
 
 def _listed(names: list[str]) -> str:
@@ -73,10 +99,10 @@ def _listed(names: list[str]) -> str:
     return "".join(names) if len(names) < 2 else f"{', '.join(names[:-1])} or {names[-1]}"
 
 
-def _good_for(rich: set[str], brings: dict[str, float]) -> list[str]:
+def _good_for(rich: set[str], brings: dict[str, float], leafy: bool) -> list[str]:
     found = []
     n, k = brings["N"], brings["K"]
-    if "N" in rich and n >= 0.8 * k:
+    if rich & {"N", "K"} and (leafy or n >= 0.8 * k):
         found.append("leafy growth: it is rich in nitrogen")
     elif "K" in rich and k > _MOSTLY_POTASSIUM * n:
         found.append("flowers and fruit: it is rich in potassium")
@@ -85,15 +111,16 @@ def _good_for(rich: set[str], brings: dict[str, float]) -> list[str]:
     if "Ca" in rich:
         found.append("calcium where the water is soft or the mix is coir")
     if not found:
-        found.append(f"little more than water: a litre brings {say(n, 2)} mg of nitrogen")
+        found.append(f"little more than water: it brings {say(n, 2)} mg/L of nitrogen")
     return found
 
 
-def suits(feed: Composition) -> str:
+def suits(feed: Composition, solids: tuple[Ingredient, ...] = ()) -> str:
     """What a feed is richest in, in a word or two; empty where it brings neither N, K nor Ca.
 
-    >>> from dace.core.matter.nutrients import NUTRIENT_NAMES
-    from dace.core.matter.composition import Label, composition
+    ``solids`` are what a home-made one was made of.
+
+    >>> from dace.core.matter.composition import Label, composition
     >>> suits(composition(Label(4, 3, 8, density_g_per_ml=1.15)))
     'flower and fruit'
     """
@@ -102,6 +129,8 @@ def suits(feed: Composition) -> str:
         return "calcium"
     if max(n, k) <= 0:
         return ""
+    if leafy(solids):
+        return "leaf"
     if k > _MOSTLY_POTASSIUM * n:
         return "flower and fruit"
     return "leaf" if n > _MOSTLY_NITROGEN * k else "steady feeding"

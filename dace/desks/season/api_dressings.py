@@ -18,13 +18,17 @@ router = Router(tags=["dressings"])
 
 
 class DryIn(Schema):
-    """A dry feed on a stand, as typed; ``also_said`` is a second telling of the same dose."""
+    """A dry feed on a stand, as typed; ``also_said`` is a second telling of the same dose.
+
+    ``whole`` says whether it is for all that shares the ground, where that is not clear.
+    """
 
     stand_id: uuid.UUID
     said: Line
     jar_id: uuid.UUID | None = None
     material: Line = ""
     also_said: Line = ""
+    whole: bool | None = None
 
 
 class GiveIn(DryIn):

@@ -55,6 +55,7 @@ def dressing_preview(scope: Scope, asked: Dry) -> DressingOut:
     stock = told.stock_g
     return DressingOut(
         name=told.jar.name if told.jar else core.material(told.material).name,
+        others_text=_others(told),
         grams=told.dose.grams,
         ways=[ToldOut(kind=kind, text=text) for kind, text in told.dose.words()],
         at_once={n: each * v for n, v in zip(core.NUTRIENTS, content.at_once, strict=True)},
@@ -64,12 +65,25 @@ def dressing_preview(scope: Scope, asked: Dry) -> DressingOut:
             for days in (_BY_DAYS if any(content.later) else _BY_DAYS[:1])
         ],
         cooler=_cooler(content, float(by_day[27]), float(cooler[27])),
-        stock_after_text=_after(stock, told.dose.grams),
-        enough=stock is None or stock >= told.dose.grams,
+        stock_after_text=_after(stock, _in_all(told)),
+        enough=stock is None or stock >= _in_all(told),
         disagreement=told.disagreement,
         working=steps_out((*told.dose.working, *_release_steps(content, each))),
         advice=advice_out(_advice(scope, garden, told)),
     )
+
+
+def _in_all(told: Told) -> float:
+    return told.dose.grams + sum(grams for _, grams in told.others)
+
+
+def _others(told: Told) -> str:
+    """What goes on the rest of the ground."""
+    parts = [
+        f"{core.amount_words(grams, 'g')} for the {one.planting.grown.counted(one.count)}"
+        for one, grams in told.others
+    ]
+    return f"Beside it {', '.join(parts)}." if parts else ""
 
 
 def _coming(scope: Scope, garden: Garden) -> core.Numbers:

@@ -194,9 +194,10 @@ class ByDayOut(Out):
 
 
 class DressingOut(Out):
-    """A dry feed worked out; nothing is written yet."""
+    """A dry feed worked out; nothing is written yet. ``others_text`` is what they get of it."""
 
     name: str
+    others_text: str
     grams: float
     ways: list[ToldOut]
     at_once: dict[str, float]

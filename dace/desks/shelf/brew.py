@@ -39,9 +39,9 @@ def figures(
     recipe: Recipe, found: BrewEstimate, day: float, settled: Settled = NOTHING_SETTLED
 ) -> BrewFiguresOut:
     """A brew's bands, what it holds on a day, what it is good for, and cautions."""
-    at = min(len(found.days) - 1, max(0, round(day)))
+    at = min(len(found.days) - 1, max(0, int(day)))
     likely = {n: found.of(n).at(at)[1] for n in core.NUTRIENTS}
-    purpose = core.purpose_of(likely, found.ec.at(at)[1])
+    purpose = core.purpose_of(likely, found.ec.at(at)[1], solids=recipe.ingredients)
     method = core.method(recipe.method)
     gathering, preparing = core.advise_brew(recipe)
     return BrewFiguresOut(
@@ -68,6 +68,8 @@ def figures(
 
 
 def _held(name: str, band: tuple[float, float, float]) -> HeldOut:
+    if band[2] <= 0:
+        return HeldOut(name=name, text="–", span="not known", range_text="not known")
     low, likely, high = (rough(v) for v in band)
     span = f"{low} to {high} mg/L"
     return HeldOut(name=name, text=likely, span=span, range_text=f"{span}, likely {likely}")

@@ -17,7 +17,7 @@ from dace.households.scope import Scope
 from dace.shelf.bottles import BottleStrength, strengths
 from dace.shelf.brews import core_recipe
 from dace.shelf.models import Jar
-from dace.shelf.reads import composition_of, tokens_of
+from dace.shelf.reads import composition_of, solids_of, tokens_of
 from dace.shelf.seen import seen_to
 
 _LABEL = ("acid_extract_dilution", "ferment_on_plants", "ash_caustic", "brew_on_salad_crops")
@@ -34,7 +34,8 @@ def jar_page(scope: Scope, jar_id: uuid.UUID) -> JarPageOut:
     does_not: tuple[str, ...] = ()
     dilute = ""
     if kept:
-        purpose = core.purpose_of(per_l, kept[-1].contents.ec_ms_cm[1])
+        solids = solids_of(jar)
+        purpose = core.purpose_of(per_l, kept[-1].contents.ec_ms_cm[1], solids=solids)
         good, does_not, dilute = purpose.good_for, purpose.does_not, dilute_words(purpose)
     garden = garden_of(scope)
     zone = ZoneInfo(garden.zone)

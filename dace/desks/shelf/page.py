@@ -24,7 +24,7 @@ from dace.garden.reads import garden_of, waters
 from dace.households.scope import Scope
 from dace.shelf.brews import BrewRecord, StepRecord, brews, past_brews
 from dace.shelf.models import Jar
-from dace.shelf.reads import composition_of
+from dace.shelf.reads import composition_of, solids_of
 from dace.shelf.recipes import RecipeRecord, own_materials, recipes
 
 _BREWABLE = (
@@ -78,7 +78,7 @@ def shelf_jar(jar: Jar, stock: float, now: datetime, zone: ZoneInfo) -> ShelfJar
         stock_text=core.amount_words(stock, unit),
         use_by=jar.use_by,
         stale=jar.use_by is not None and jar.use_by < today,
-        suits=core.suits(feed),
+        suits=core.suits(feed, solids_of(jar)),
     )
 
 

@@ -2215,7 +2215,7 @@ export interface components {
         };
         /**
          * DressingOut
-         * @description A dry feed worked out; nothing is written yet.
+         * @description A dry feed worked out; nothing is written yet. ``others_text`` is what they get of it.
          */
         DressingOut: {
             /** Advice */
@@ -2234,6 +2234,8 @@ export interface components {
             grams: number;
             /** Name */
             name: string;
+            /** Others Text */
+            others_text: string;
             /** Out By */
             out_by: components["schemas"]["ByDayOut"][];
             /** Season */
@@ -2281,6 +2283,8 @@ export interface components {
         /**
          * DryIn
          * @description A dry feed on a stand, as typed; ``also_said`` is a second telling of the same dose.
+         *
+         *     ``whole`` says whether it is for all that shares the ground, where that is not clear.
          */
         DryIn: {
             /**
@@ -2302,6 +2306,8 @@ export interface components {
              * Format: uuid
              */
             stand_id: string;
+            /** Whole */
+            whole?: boolean | null;
         };
         /**
          * DueOut
@@ -2567,6 +2573,8 @@ export interface components {
              * Format: uuid
              */
             stand_id: string;
+            /** Whole */
+            whole?: boolean | null;
         };
         /**
          * HarvestIn

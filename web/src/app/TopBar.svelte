@@ -14,7 +14,6 @@
     route.pathname === '/' ? '/bench' : route.pathname.replace(/^(\/[a-z]+)\/.*/, '$1'),
   );
   const today = $derived(garden.path ? dayInWords(garden.path.now, garden.path.zone) : '');
-
   follow(
     () => garden.version,
     () => void loadWeather(),
@@ -62,8 +61,8 @@
 
 <style>
   header {
-    grid-area: top;
     display: grid;
+    grid-area: top;
     grid-template-columns: 220px 1fr auto;
     align-items: center;
     padding: 0 var(--space-6) 0 0;

@@ -30,19 +30,20 @@
 <style>
   .bar {
     position: fixed;
-    top: 92px;
-    left: 50%;
+    right: var(--space-4);
+    bottom: var(
+      --space-4
+    ); /* over the working, where nothing is pressed that one is in the middle of */
     z-index: 3;
     display: flex;
     gap: var(--space-2);
     align-items: center;
     width: max-content;
-    max-width: calc(100vw - 2 * var(--space-4));
+    max-width: min(420px, 100vw - 2 * var(--space-4));
     padding: var(--space-2) var(--space-2) var(--space-2) var(--space-4);
     border-radius: var(--radius);
     background: var(--color-text);
     color: var(--color-panel);
-    transform: translateX(-50%);
   }
 
   .bar > button {
@@ -56,9 +57,11 @@
 
   @media (width <= 1000px) {
     .bar {
-      top: auto;
+      right: auto;
       bottom: 72px;
+      left: 50%;
       flex-wrap: wrap;
+      transform: translateX(-50%);
     }
   }
 </style>

@@ -26,6 +26,8 @@
   let chosen = $state('');
   let said = $state('');
   let also = $state('');
+  /** Whether it is for all that shares the ground; null until that is asked. */
+  let whole = $state<boolean | null>(null);
   const found = $derived(worked.problem ? null : worked.data);
   const key = (feed: Schemas['DryFeedOut']) => feed.jar_id ?? feed.material;
   const feed = $derived(feeds.data?.find((one) => key(one) === chosen));
@@ -33,6 +35,7 @@
     stand_id: standId,
     said,
     also_said: also,
+    whole,
     jar_id: feed?.jar_id ?? null,
     material: feed?.material ?? '',
   });
@@ -44,6 +47,7 @@
     untrack(() => {
       write.begin();
       said ||= usual;
+      whole = null;
       void load();
     });
   });
@@ -89,7 +93,16 @@
       trouble={problem && !FIELDS.includes(problem.field) ? problem.message : ''}
       hint="70 g/m2, a handful per plant, 1 tbsp per hole, a 5 mm layer, 1 in 20 of the mix"
     />
-    {#if found}<DressingFigures {found} />{/if}
+    {#if problem?.field === 'whole'}
+      <div class="pair">
+        <Button onclick={() => (whole = false)}>For this crop alone</Button>
+        <Button onclick={() => (whole = true)}>For all that stands there</Button>
+      </div>
+    {/if}
+    {#if found}
+      <DressingFigures {found} />
+      {#if found.others_text}<p class="soft">{found.others_text}</p>{/if}
+    {/if}
     <details>
       <summary>Somebody told it another way too</summary>
       <Field
@@ -117,6 +130,12 @@
   .form {
     display: grid;
     gap: var(--space-3);
+  }
+
+  .pair {
+    display: flex;
+    flex-wrap: wrap;
+    gap: var(--space-2);
   }
 
   .soft {

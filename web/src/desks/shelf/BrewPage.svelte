@@ -24,7 +24,11 @@
   const brew = $derived(read.data);
   let sheet = $state('');
   const due = $derived(brew?.steps.find((step) => step.due && step.kind !== 'strain'));
-  const DONE: Record<string, string> = { stir: 'Stirred', vent: 'Let the gas out' };
+  const DONE: Record<string, string> = {
+    stir: 'Stirred',
+    vent: 'Let the gas out',
+    throw: 'Throw it out',
+  };
 
   follow(
     () => [id, garden.version] as const,
@@ -43,6 +47,12 @@
   });
 
   $effect(() => keys.standAt(brew?.state === 'brewing' ? brew.subject_id : ''));
+
+  /** What is due: done at once, or in a sheet where something is asked. */
+  function act(kind: string) {
+    if (kind === 'strain' || kind === 'throw') sheet = kind;
+    else void step(kind);
+  }
 
   function step(kind: string) {
     const params = { path: { brew_id: id } };
@@ -104,7 +114,7 @@
     <div class="acts">
       {#if brew.state === 'brewing'}
         {#if due}
-          <Button look="go" disabled={write.busy} onclick={() => due && step(due.kind)}>
+          <Button look="go" disabled={write.busy} onclick={() => due && act(due.kind)}>
             {DONE[due.kind] ?? 'Done'}
           </Button>
         {/if}
@@ -144,10 +154,6 @@
     grid-template-columns: minmax(0, 1fr) 120px;
     gap: var(--space-3);
     align-items: end;
-  }
-
-  .vessel {
-    text-align: center;
   }
 
   .vessel :global(svg) {
