@@ -34,6 +34,7 @@
     bottom: var(
       --space-4
     ); /* over the working, where nothing is pressed that one is in the middle of */
+
     z-index: 3;
     display: flex;
     gap: var(--space-2);
