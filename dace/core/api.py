@@ -98,6 +98,7 @@ from dace.core.rootzone.meaning import (
     days_to_top,
     next_feed,
     word_for,
+    word_now,
 )
 from dace.core.rootzone.records import (
     CHARGED,
@@ -173,6 +174,6 @@ __all__ = [
     "sentence", "shares_of_ground", "shown", "spans", "split_into_cans", "stage_clock",
     "strength_words", "suggest_litres_each", "suits", "told_by", "usual_days", "usual_dry_density",
     "usual_measures", "warm_up", "water_from_ec", "water_from_report", "water_of_kind", "weigh",
-    "with_charge", "word_for",
+    "with_charge", "word_for", "word_now",
 ]
 # fmt: on

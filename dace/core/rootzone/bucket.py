@@ -17,6 +17,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from dace.core.figures import judgement
+from dace.core.rootzone.pushing import thinned
 from dace.core.rootzone.records import CHARGED, PER_MEQ
 from dace.core.rootzone.slow import Slowly
 from dace.core.rootzone.unknowns import HABITS, Unknowns
@@ -38,7 +39,7 @@ _PER = np.array(PER_MEQ)
 _MEQ_PER_MG = 1 / _PER
 _HALF_MG_L = np.array([10.0, 2.0, 10.0, 5.0, 3.0])[:, None, None]
 """N, P, K, Ca, Mg: concentration at which a root takes half of what it would [mg/L]."""
-_ONE = ("full", "water", "saucer", "water_in", "water_out", "water_used")
+_ONE = ("full", "water", "saucer", "water_in", "water_out", "water_used", "pushed", "topped")
 _EACH = ("dissolved", "held", "began", "in_saucer")
 BOOKS = ("came_in", "drained", "taken", "shaken", "settled")
 _USE, _UPTAKE, _KAPPA, _MIXING, _WHEN, _OVER = range(len(HABITS))
@@ -81,7 +82,7 @@ class Bucket:
         """Name the parts of two blocks, which are kept whole so that draws are chosen at once."""
         self._one, self._each = one, each
         self.full, self.water, self.saucer = one[:3]
-        self.water_in, self.water_out, self.water_used = one[3:]
+        self.water_in, self.water_out, self.water_used, self.pushed, self.topped = one[3:]
         self.dissolved, self.held, self.began, self.in_saucer = each[: len(_EACH)]
         self.books = dict(zip(BOOKS, each[len(_EACH) :], strict=True))
 
@@ -140,6 +141,7 @@ class Bucket:
     def morning(self, day: Day) -> None:
         """A day goes by, up to where somebody pours or reads."""
         self._give_back()
+        self.pushed[:] = self.topped[:] = 0.0
         self._evaporate(day.use_l)
         self._release(day.age)
         self._take(day.need_mg)
@@ -156,6 +158,7 @@ class Bucket:
         dry = (self.water < self.habits[_WHEN] * self.full) & assumed[:, None]
         if dry.any():
             lacking = (self.full - self.water) * (1 + self.habits[_OVER])
+            self.topped[:] = np.where(dry, self.full - self.water, 0.0)
             self.pour(np.where(dry, lacking, 0.0), water_mg_l)
         moved = self.dissolved * noise
         self.books["shaken"] += moved
@@ -174,6 +177,17 @@ class Bucket:
         each = litres / parts
         for turn in range(int(parts.max())):
             self._pour(np.where(turn < parts, each, 0.0), mg_l[:, :, None], at)
+
+    def push(self, litres: Array, mg_l: Array, at: slice) -> None:
+        """Much plain water in a day: layers push each other out before they mix."""
+        over = np.maximum(0.0, self.water[at] + litres - self.full[at]) / self.full[at]
+        replaced, before = over * self.habits[_MIXING][at], self.pushed[at].copy()
+        self.pour(litres, mg_l, at)
+        self.pushed[at] = before + replaced
+        stays = np.exp(replaced) * thinned(before) / thinned(before + replaced)
+        less = self.dissolved[:, at] * (1 - np.minimum(1.0, stays))
+        self.dissolved[:, at] -= less
+        self.books["drained"][:, at] += less
 
     def _pour(self, litres: Array, mg_l: Array, at: slice) -> None:
         dissolved, water = self.dissolved[:, at], self.water[at]

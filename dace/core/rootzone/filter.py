@@ -32,7 +32,7 @@ from dace.core.rootzone.sampled import (
     scale_of,
     shown,
 )
-from dace.core.rootzone.unknowns import DRAWS, Unknowns, told_by
+from dace.core.rootzone.unknowns import DRAWS, LIVING, Unknowns, told_by
 
 Array = NDArray[np.float64]
 _DRY = 0.4
@@ -53,13 +53,17 @@ _HIGH = (
 
 @dataclass(frozen=True)
 class Looked:
-    """A reading beside what was expected just before: 80 % band, and reasons if it is doubted."""
+    """A reading beside what was expected just before: 80 % band, and reasons if it is doubted.
+
+    ``again`` marks a second surprise to the same side, from which the fill was begun anew.
+    """
 
     sample: Sampled
     low: float
     likely: float
     high: float
     doubt: str
+    again: bool = False
 
 
 @dataclass
@@ -110,7 +114,10 @@ class Filter:
                 else:
                     litres = np.full((1, DRAWS), event.litres)
                     at = slice(fill, fill + 1)
-                    self.bucket.pour(litres, np.array(event.mg_l)[:, None], at)
+                    full = middle(self.bucket.full[fill])
+                    pushes = not event.feed and event.litres > _PUSHES * full
+                    pour = self.bucket.push if pushes else self.bucket.pour
+                    pour(litres, np.array(event.mg_l)[:, None], at)
         self.bucket.evening(self.water_mg_l, self.assumed, self._noise(turn))
         self.drains[:, turn] = drain_ec(self.bucket, self.water_mg_l)
         self.weights[:, turn] = self.weight
@@ -149,9 +156,38 @@ class Filter:
         doubt = ""
         if not least <= sample.value <= most:
             doubt = _LOW if sample.value < least else _HIGH
+        again = self._again(fill, sample, low, high)
+        if again:
+            doubt = ""
+        looked = Looked(sample, low, likely, high, doubt, again)
+        self.looked[fill] = (*self.looked[fill], looked)
+        if again:
+            self._begin_anew(fill, sample, scale, rng)
+            return
+        if doubt:
             scale *= _WORSE
-        self.looked[fill] = (*self.looked[fill], Looked(sample, low, likely, high, doubt))
         self._weigh(fill, likelihood(sample, should, scale), rng)
+
+    def _again(self, fill: int, sample: Sampled, low: float, high: float) -> bool:
+        """A second surprise to the same side: it is the state that was wrong, not the reading."""
+        if not self.looked[fill]:
+            return False
+        last = self.looked[fill][-1]
+        if not last.doubt or last.sample.method != sample.method:
+            return False
+        above = last.sample.value > last.high
+        return sample.value > high if above else sample.value < low
+
+    def _begin_anew(
+        self, fill: int, sample: Sampled, scale: float, rng: np.random.Generator
+    ) -> None:
+        """Habits as before any reading, and salts about what was read twice."""
+        self.unknowns.z[:, fill] = rng.standard_normal((LIVING, DRAWS))
+        self.bucket.retune(self.unknowns, fill)
+        should = expected(self.bucket, self.unknowns, fill, sample, self.water_mg_l)
+        wanted = shown(np.full(DRAWS, sample.value), scale, rng)
+        self._scale_salts(fill, wanted / should)
+        self.weight[fill] = 1 / DRAWS
 
     def _weigh(self, fill: int, like: Array, rng: np.random.Generator) -> None:
         """Draws count by how well they agree; where few are left that do, those are chosen."""
@@ -164,7 +200,24 @@ class Filter:
             self.unknowns.choose(fill, index, rng, told)
             self.bucket.choose(fill, index)
             self.bucket.retune(self.unknowns, fill)
+            self._doubt_bias(fill, rng)
             self.weight[fill] = 1 / DRAWS
+
+    def _doubt_bias(self, fill: int, rng: np.random.Generator) -> None:
+        """How far a place reads off is told by no reading alone: let each draw doubt it again.
+
+        The salts move against it, so that what the draw expects of a reading stays.
+        """
+        for method in {one.sample.method for one in self.looked[fill]} - {NITRATE}:
+            before = self.unknowns.bias(method, fill)
+            self.unknowns.doubt_bias(method, fill, rng)
+            self._scale_salts(fill, before / self.unknowns.bias(method, fill))
+
+    def _scale_salts(self, fill: int, factor: Array) -> None:
+        """More or less of all that is dissolved, booked as what nobody knows."""
+        moved = self.bucket.dissolved[:, fill] * (factor - 1)
+        self.bucket.books["shaken"][:, fill] += moved
+        self.bucket.dissolved[:, fill] += moved
 
     def settle(self, fill: int, turn: int) -> None:
         """Let every draw count alike from here on, as they are wanted by those who ask."""

@@ -7,6 +7,7 @@ from dataclasses import dataclass
 from datetime import timedelta
 
 import numpy as np
+from numpy.typing import NDArray
 
 from dace.core.errors import DaceError
 from dace.core.figures import judgement
@@ -14,9 +15,10 @@ from dace.core.result import Result, Step, say
 from dace.core.rootzone.filter import pushed_on
 from dace.core.rootzone.follow import Followed
 from dace.core.rootzone.meaning import comfort
+from dace.core.rootzone.pushing import passes, thinned
 from dace.core.rootzone.records import PER_MEQ, Nine
-from dace.core.rootzone.sampled import drain_ec
 
+Array = NDArray[np.float64]
 _GO = 1 / 3
 _MOST_TIMES_FULL = 6.0
 _LEAST_L = 0.05
@@ -67,7 +69,7 @@ def flush(found: Followed, water_mg_l: Nine, target: float | None = None) -> Flu
         target = judgement("flush_target").range.typ * band.high
     bucket, unknowns = found.bucket, found.unknowns
     per_drain = judgement("pore_to_pour_through").range.typ
-    kappa, mixing = unknowns.of("kappa", 0), unknowns.of("mixing", 0)
+    kappa, mixing = unknowns.of("kappa", 0), _mixing(found)
     water_ec = kappa * sum(mg / per for mg, per in zip(water_mg_l, PER_MEQ, strict=True))
     ceiling = float(np.median(water_ec)) * per_drain
     if ceiling >= target:
@@ -79,15 +81,11 @@ def flush(found: Followed, water_mg_l: Nine, target: float | None = None) -> Flu
     if found.now[1] <= target:
         return None
     full_l = bucket.full[0]
-    lacking = np.maximum(0.0, full_l - bucket.water[0])
+    lacking = _lacking(found)
     now = np.maximum(found.drains / per_drain, 1e-6)
     room = np.maximum(target / per_drain - water_ec, 1e-3)
-    today = found.first + timedelta(days=found.today)
-    if pushed_on(found.root_zone, today, float(np.median(bucket.full))):
-        # clean water stands above by now, and what is below goes out before it
-        mixing = mixing * judgement("flush_goes_on").range.typ
-    passes = np.maximum(0.0, np.log(np.maximum(now - water_ec, room) / room)) / mixing
-    drawn = np.minimum(lacking + full_l * passes, _MOST_TIMES_FULL * full_l)
+    often = passes(np.maximum(1.0, (now - water_ec) / room)) / mixing
+    drawn = np.minimum(lacking + full_l * often, _MOST_TIMES_FULL * full_l)
     low, likely, high = (float(v) for v in np.quantile(drawn, [0.1, 0.5, 0.9]))
     likely = max(likely, _LEAST_L)
     full = float(np.median(bucket.full))
@@ -102,12 +100,32 @@ def flush(found: Followed, water_mg_l: Nine, target: float | None = None) -> Flu
     )
 
 
+def _lacking(found: Followed) -> Array:
+    """What wets it again [L], by draw; this evening's watering, which nobody wrote, is to come."""
+    bucket = found.bucket
+    return np.asarray(np.maximum(0.0, bucket.full[0] - bucket.water[0]) + bucket.topped[0])
+
+
+def _mixing(found: Followed) -> Array:
+    """The share of a pour that does its work, by draw."""
+    mixing = found.unknowns.of("mixing", 0)
+    today = found.first + timedelta(days=found.today)
+    if pushed_on(found.root_zone, today, float(np.median(found.bucket.full))):
+        # clean water stands above by now, and what is below goes out before it
+        return np.asarray(mixing * judgement("flush_goes_on").range.typ)
+    return mixing
+
+
 def after_flush(found: Followed, litres: float, water_mg_l: Nine) -> Result:
     """What the drain should read after so much plain water [mS/cm at 25 C]."""
-    bucket = found.bucket.of(0)
-    mg_l = np.array(water_mg_l)[:, None]
-    bucket.pour(np.full_like(bucket.water, litres), mg_l)
-    drains = drain_ec(bucket, mg_l)
+    per_drain = judgement("pore_to_pour_through").range.typ
+    kappa, mixing = found.unknowns.of("kappa", 0), _mixing(found)
+    water_ec = kappa * sum(mg / per for mg, per in zip(water_mg_l, PER_MEQ, strict=True))
+    full_l = found.bucket.full[0]
+    through = np.maximum(0.0, litres - _lacking(found)) / full_l
+    times = thinned(through * mixing)
+    now = np.maximum(found.drains / per_drain, 1e-6)
+    drains = per_drain * (water_ec + np.maximum(0.0, now - water_ec) / times)
     low, likely, high = (float(v) for v in np.quantile(drains, [0.1, 0.5, 0.9]))
     step = Step(f"after {say(litres, 2)} L, by all draws", "", likely, "mS/cm")
     return Result(likely, low, high, "mS/cm", (step,))
@@ -116,18 +134,21 @@ def after_flush(found: Followed, litres: float, water_mg_l: Nine) -> Result:
 def _steps(found: Followed, target: float) -> tuple[Step, ...]:
     """The typical draw, told by hand."""
     full = float(np.median(found.bucket.full))
-    lacking = max(0.0, full - float(np.median(found.bucket.water)))
+    lacking = float(np.median(_lacking(found)))
     mixing = float(np.median(found.unknowns.of("mixing", 0)))
-    ratio = math.log(found.now[1] / target)
-    through = full / mixing * ratio
+    layered = judgement("flush_layered").range.typ
+    leaving, ratio = 1 - target / found.now[1], math.log(found.now[1] / target)
+    through = full / mixing * (layered * leaving + (1 - layered) * ratio)
     return (
         Step("water the medium holds", "", full, "L", found.root_zone.medium.source, "low"),
         Step("to wet it again", "", lacking, "L"),
         Step("share of a watering that mixes", "", mixing, "", "our own judgement", "low"),
+        Step("share of the salts that is to leave", "", leaving, ""),
         Step("logarithm of drain now over drain wanted", "", ratio, ""),
         Step(
             "to push the salts out",
-            f"{say(full, 6)} L ÷ {say(mixing, 6)} × {say(ratio, 6)}",
+            f"{say(full, 6)} L ÷ {say(mixing, 6)} × ({say(layered)} × {say(leaving, 6)} + "
+            f"{say(1 - layered)} × {say(ratio, 6)})",
             through,
             "L",
         ),

@@ -9,9 +9,11 @@ from typing import Literal
 import numpy as np
 
 from dace.core.figures import judgement
+from dace.core.pen.methods import pour_through_ratio
 from dace.core.result import Result, Step, say
+from dace.core.rootzone.filter import Looked
 from dace.core.rootzone.follow import Followed
-from dace.core.rootzone.records import Growing, RootZone
+from dace.core.rootzone.records import NITRATE, Growing, RootZone
 from dace.core.season.crops import Crop, Stage
 
 RootWord = Literal["low", "comfortable", "rising", "too_salty", "burning"]
@@ -123,17 +125,13 @@ def next_feed(found: Followed) -> NextFeed | None:
     band = comfort(root, today)
     if band is None:
         return None
-    likely = found.now[1]
     over = float(np.mean(found.drains > band.high))
     near = float(np.mean(found.drains > _NEAR_TOP * band.high))
     under = float(np.mean(found.drains < band.low))
-    word = word_for(likely, band)
-    if _doubted_alike(found):
-        why = (
-            "the last two readings do not fit what was poured: roots that rot or fill the pot, "
-            "or a blocked drain, do that"
-        )
-        return NextFeed("look", "none, until you have looked at the roots", why, 0.5)
+    word = word_now(found, band)
+    surprised = _surprised(found, word)
+    if surprised is not None:
+        return surprised
     if not found.looked and over < _CERTAIN:
         why = "nothing was read here yet, and the band is wide"
         return NextFeed("same", "the same, but read first", why, 1 - over - under)
@@ -153,10 +151,45 @@ def next_feed(found: Followed) -> NextFeed | None:
     return NextFeed("same", "the same", "it is within what suits", 1 - over - under)
 
 
-def _doubted_alike(found: Followed) -> bool:
-    """Whether the last two readings are doubted, both as higher than can well be."""
-    last = found.looked[-2:]
-    return len(last) == 2 and all(one.doubt and one.sample.value > one.high for one in last)
+def _surprised(found: Followed, word: RootWord) -> NextFeed | None:
+    """What to do after a reading that was not to be expected; None where the last one was."""
+    if found.looked and found.looked[-1].again and word in ("too_salty", "burning"):
+        why = (
+            "the last two readings do not fit what was poured: salt from elsewhere, roots that rot "
+            "or fill the pot, or a blocked drain, do that"
+        )
+        return NextFeed("look", "none, until you have looked at the roots", why, 0.5)
+    doubted = _lately_doubted(found)
+    if doubted is None or doubted.sample.value <= doubted.high:
+        return None
+    why = "the last reading is far above what was poured here; one of the two is wrong"
+    return NextFeed("plain", "read it again; plain water meanwhile", why, 0.5)
+
+
+_DOUBT_LASTS_DAYS = 14
+
+
+def word_now(found: Followed, band: Comfort) -> RootWord:
+    """The word of today: by all draws, and by a last reading that is doubted where it says more.
+
+    A reading far above what can well be is no comfort because it is doubted; nor is one far
+    below a sign of salt.
+    """
+    likely, last = found.now[1], _lately_doubted(found)
+    if last is None:
+        return word_for(likely, band)
+    read = last.sample.value * pour_through_ratio(last.sample.method)
+    return word_for(max(likely, read) if read > likely else min(likely, read), band)
+
+
+def _lately_doubted(found: Followed) -> Looked | None:
+    """The last reading, where it is doubted and of late; a nitrate strip speaks of no salt."""
+    if not found.looked or found.looked[-1].sample.method == NITRATE:
+        return None
+    last = found.looked[-1]
+    today = found.first + timedelta(days=found.today)
+    late = (today - last.sample.on).days <= _DOUBT_LASTS_DAYS
+    return last if last.doubt and late else None
 
 
 def climbing_since(found: Followed) -> date | None:

