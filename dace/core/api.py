@@ -76,6 +76,7 @@ from dace.core.pen.readings import (
     reading_at_25,
 )
 from dace.core.result import Result, Step, Working, say
+from dace.core.rootzone.expecting import next_readings
 from dace.core.rootzone.filter import Looked
 from dace.core.rootzone.flush import Flush, flush
 from dace.core.rootzone.follow import Followed, follow, follow_all
@@ -166,14 +167,14 @@ __all__ = [
     "days_to_top", "disagreement", "dry_dose", "ec_25", "ec_at", "estimate", "feed_cap", "fill_can",
     "flush", "follow", "follow_all", "followed_steps", "forms_of", "gravest_first", "ledger",
     "litres_of_medium", "material", "materials", "media", "medium", "method", "methods", "modifier",
-    "modifiers", "next_feed", "other_names", "out_of_order", "outlook", "parts_for_pen", "past_use",
-    "pen_words", "potash_chloride", "purpose_of", "rain_m2", "read_amount", "read_dry",
-    "read_grade", "read_litres_each", "read_log", "read_measure", "read_number", "read_own_weather",
-    "read_pack", "read_rate", "read_size", "read_soil_test", "read_strength", "reading_at_25",
-    "ready_days", "release_over", "remedies", "rhythm_sentence", "say", "season_nitrogen_g_m2",
-    "sentence", "shares_of_ground", "shown", "spans", "split_into_cans", "stage_clock",
-    "strength_words", "suggest_litres_each", "suits", "told_by", "usual_days", "usual_dry_density",
-    "usual_measures", "warm_up", "water_from_ec", "water_from_report", "water_of_kind", "weigh",
-    "with_charge", "word_for", "word_now",
+    "modifiers", "next_feed", "next_readings", "other_names", "out_of_order", "outlook",
+    "parts_for_pen", "past_use", "pen_words", "potash_chloride", "purpose_of", "rain_m2",
+    "read_amount", "read_dry", "read_grade", "read_litres_each", "read_log", "read_measure",
+    "read_number", "read_own_weather", "read_pack", "read_rate", "read_size", "read_soil_test",
+    "read_strength", "reading_at_25", "ready_days", "release_over", "remedies", "rhythm_sentence",
+    "say", "season_nitrogen_g_m2", "sentence", "shares_of_ground", "shown", "spans",
+    "split_into_cans", "stage_clock", "strength_words", "suggest_litres_each", "suits", "told_by",
+    "usual_days", "usual_dry_density", "usual_measures", "warm_up", "water_from_ec",
+    "water_from_report", "water_of_kind", "weigh", "with_charge", "word_for", "word_now",
 ]
 # fmt: on

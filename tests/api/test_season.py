@@ -212,7 +212,7 @@ class Dry(SeasonCase):
 
 class Weather(SeasonCase):
     def test_her_own_days_count_before_the_service_s(self):
-        cold = "\n".join(f"2026-07-{day:02},-2,0,0" for day in range(6, 14))
+        cold = "\n".join(f"2026-07-{day:02},3,5,0" for day in range(6, 14))
         bean = str(key("planting runner bean"))
         before = self.starts(bean)["fruit_set"]
         reply = self.asking.post("/api/weather", {"id": new_id(), "text": cold})

@@ -17,8 +17,10 @@ from datetime import date, timedelta
 import numpy as np
 from numpy.typing import NDArray
 
-from dace.core.figures import Range, judgement
-from dace.core.result import Step, Working, say
+from dace.core.figures import judgement
+from dace.core.result import Working
+from dace.core.season.clock_steps import stage_steps
+from dace.core.season.cold import ColdEnd, killed_on, unlikely
 from dace.core.season.crops import Crop, Stage
 from dace.core.season.looks import Begun, StageReading, Start
 from dace.core.season.outlook import Outlook
@@ -29,6 +31,7 @@ DRAWS = 1000
 _Z = 1.2816  # of the 10 and 90 % ends
 _FAR_OUT = 3.0  # standard deviations beyond which a pace says nothing of the plant
 _FEW = 0.1
+_BY_DAY = 0.7  # of its day is over when somebody looks
 _PLANTED_OUT, _SOON_DAYS = "establishing", 7.0
 
 
@@ -66,6 +69,7 @@ class _Clock:
 
     def __init__(self, grown: Crop, begun: Begun, seed: int, days: Outlook) -> None:
         self.days, self.looks = days, begun.looks
+        self.grown, self.shelter_kind, self.seed = grown, begun.shelter, seed
         self.stages = grown.stages
         self.place = {stage.key: index for index, stage in enumerate(grown.stages)}
         self.in_tray = begun.in_tray
@@ -84,26 +88,30 @@ class _Clock:
             self._sight(index, since, until)
         self._run(self.anchored)
         self._not_yet()
+        self._end()
         return self._reading()
 
-    def _sighted(self) -> list[tuple[int, tuple[float, float]]]:
-        """The first look at each stage, with the gap in which it began [days]."""
-        found: list[tuple[int, tuple[float, float]]] = []
+    def _sighted(self) -> list[tuple[int, tuple[float | None, float]]]:
+        """The first look at each stage, with the gap in which it began [days]; None is unknown."""
+        found: list[tuple[int, tuple[float | None, float]]] = []
         before: float | None = None
         reached = -1
         for look in self.looks:
             index = self.place[look.stage]
-            at = min(float((look.on - self.days.first).days), float(self.days.known))
+            at = min((look.on - self.days.first).days + _BY_DAY, float(self.days.known))
             if index > reached:
-                gap = judgement("look_gap").range.high
-                since = at - gap if before is None else before
-                found.append((index, (max(self.started, min(since, at)), max(self.started, at))))
+                since = None if before is None else max(self.started, min(before, at))
+                found.append((index, (since, max(self.started, at))))
                 reached = index
             before = at
         return found
 
-    def _sight(self, index: int, since: float, until: float) -> None:
+    def _sight(self, index: int, since: float | None, until: float) -> None:
         """A sighting sets a start; how long it took tells of the pace."""
+        if since is None and self._as_expected(index, until):
+            return
+        gap = judgement("look_gap").range.high
+        since = max(self.started, until - gap) if since is None else since
         seen = since + self.rng.uniform(0, 1, DRAWS) * (until - since)
         if index == 0:
             self.starts[0] = seen
@@ -118,6 +126,25 @@ class _Clock:
             self.starts[between] = begun + np.clip(share, 0, 1) * taken
         self.starts[index] = seen
         self.anchored = index
+
+    def _as_expected(self, index: int, until: float) -> bool:
+        """Nobody looked before: it began when the clock has it, given that it was by then."""
+        if index == 0:
+            return True
+        self._run(self.anchored)
+        fits = self.starts[index] <= until
+        if fits.mean() <= _FEW:
+            return False
+        self._only(fits)
+        self.anchored = index
+        return True
+
+    def _only(self, fits: NDArray[np.bool_]) -> None:
+        """Keep the draws that fit, and as many of them again as did not."""
+        chosen = self.rng.choice(np.flatnonzero(fits), DRAWS)
+        chosen[fits] = np.flatnonzero(fits)
+        self.row, self.pace = self.row[chosen], self.pace[chosen]
+        self.own, self.starts = self.own[:, chosen], self.starts[:, chosen]
 
     def _weigh(self, index: int, taken: Array, expected: Array) -> None:
         off = np.log(np.maximum(taken, 0.5) / np.maximum(expected, 0.5))
@@ -160,22 +187,44 @@ class _Clock:
 
     def _sums(self, stage: Stage) -> Array:
         shelter = self.shelter if stage.is_seedling else None
-        return self.days.warmth(stage.gdd_base_c or 0.0, shelter)
+        milder = 0.0
+        if self.shelter_kind == "indoors":
+            shelter = judgement("indoor_c").range.typ
+        elif self.shelter_kind == "cover":
+            # the mean of a day: nights a little milder, days more
+            milder = (_typical("cover_night_c") + _typical("cover_day_c")) / 2
+        return self.days.warmth(stage.gdd_base_c or 0.0, shelter, milder)
+
+    def _end(self) -> None:
+        """Cold ends each draw's plant, or its last stage does; no stage begins after that."""
+        alive = self.started
+        if self.looks:
+            alive = max(alive, float((self.looks[-1].on - self.days.first).days + 1))
+        above = self.starts[1] if len(self.stages) > 1 else self.starts[0]
+        if self.shelter is not None or self.in_tray:
+            out = self.place.get(_PLANTED_OUT, 1)
+            above = self.starts[min(out, len(self.stages) - 1)]
+        since = np.maximum(alive, above)
+        key, kind = self.grown.key, self.shelter_kind
+        self.killed = killed_on(key, self.days, self.row, since, kind, self.seed)
+        over = self._after(self.stages[-1], self.starts[-1], self.own[-1] * self.pace)
+        self.ends = np.minimum(self.killed, over)
+        self.lives = self.starts < self.ends[None, :]
+        # what is seen has begun, whatever the nights say
+        self.lives[: self.anchored + 1] = True
+        self.starts = np.where(self.lives, self.starts, float(self.days.days))
 
     def _not_yet(self) -> None:
         """The last look at the last stage: the next had not begun by then."""
         after = self.anchored + 1
         if not self.looks or after >= len(self.stages):
             return
-        look = float((self.looks[-1].on - self.days.first).days)
+        look = (self.looks[-1].on - self.days.first).days + _BY_DAY
         fits = self.starts[after] > look
         if fits.all():
             return
         if fits.mean() > _FEW:
-            chosen = self.rng.choice(np.flatnonzero(fits), DRAWS)
-            chosen[fits] = np.flatnonzero(fits)
-            self.row, self.pace = self.row[chosen], self.pace[chosen]
-            self.own, self.starts = self.own[:, chosen], self.starts[:, chosen]
+            self._only(fits)
             return
         self.said.append(f"Still {self.stages[self.anchored].words}, later than the table has it")
         room = self.stages[self.anchored].duration_days.typ / 4
@@ -202,13 +251,28 @@ class _Clock:
             question=question if doubtful else "",
             next_stage=following,
             starts=tuple(self._start(j) for j in range(len(self.stages))),
-            said=tuple(self.said),
+            reached=(reached := tuple(self.lives.mean(axis=1).tolist())),
+            ends_on=self._day(float(np.median(self.ends))),
+            ends_by_cold=(cold := self._cold_end()),
+            said=(*self.said, *unlikely(self.stages, reached, cold)),
             working=self._working(likely),
         )
 
+    def _cold_end(self) -> ColdEnd:
+        dies = self.killed <= self.ends
+        dies &= self.killed < self.days.days
+        chance = float(dies.mean())
+        if not dies.any():
+            return ColdEnd(0.0, None, None, None)
+        ends = np.quantile(self.killed[dies], [0.1, 0.5, 0.9])
+        return ColdEnd(chance, *(self._day(float(at)) for at in ends))
+
     def _start(self, j: int) -> Start:
-        low, likely, high = np.quantile(self.starts[j], [0.1, 0.5, 0.9])
         seen = any(self.place[look.stage] == j for look in self.looks)
+        begins = self.starts[j][self.lives[j]]
+        if len(begins) < DRAWS / 2:
+            return Start(self.stages[j], seen, None, None, None)  # likelier not at all
+        low, likely, high = np.quantile(begins, [0.1, 0.5, 0.9])
         return Start(self.stages[j], seen, self._day(low), self._day(likely), self._day(high))
 
     def _day(self, at: float) -> date | None:
@@ -217,47 +281,20 @@ class _Clock:
         return self.days.first + timedelta(days=math.floor(at))
 
     def _working(self, likely: int) -> Working:
-        """How the next stage's start follows, in degree days or days."""
-        stage = self.stages[likely]
-        pace = float(np.median(self.pace))
-        steps = [Step("its pace beside the table", "", pace, "", "from what was seen", "low")]
-        if stage.duration_gdd is not None:
-            row, begun = 0, float(np.median(self.starts[likely]))
-            sums = self._sums(stage)
-            now = float((self.days.today - self.days.first).days + 1)
-            ends = [float(summed_at(sums, np.array([row]), np.array([x]))[0]) for x in (begun, now)]
-            source = f"{stage.words}: {stage.source}"
-            steps += [
-                Step(
-                    "warmth this stage takes",
-                    f"{say(stage.duration_gdd)} × {say(pace)}",
-                    stage.duration_gdd * pace,
-                    "degree days",
-                    source,
-                    stage.confidence,
-                ),
-                Step(
-                    "warmth it has had",
-                    "",
-                    max(0.0, ends[1] - ends[0]),
-                    "degree days",
-                    f"above {say(stage.gdd_base_c or 0.0)} °C, since about its start",
-                ),
-            ]
-        else:
-            steps.append(
-                Step(
-                    "days this stage takes",
-                    f"{say(stage.duration_days.typ)} × {say(pace)}",
-                    stage.duration_days.typ * pace,
-                    "days",
-                    f"{stage.words}: {stage.source}",
-                    stage.confidence,
-                )
-            )
-        return tuple(steps)
+        stage, pace = self.stages[likely], float(np.median(self.pace))
+        if stage.duration_gdd is None:
+            return stage_steps(stage, pace, None)
+        begun = float(np.median(self.starts[likely]))
+        now = float((self.days.today - self.days.first).days + 1)
+        sums, row = self._sums(stage), np.array([0])
+        ends = [float(summed_at(sums, row, np.array([at]))[0]) for at in (begun, now)]
+        return stage_steps(stage, pace, max(0.0, ends[1] - ends[0]))
+
+
+def _typical(key: str) -> float:
+    return judgement(key).range.typ
 
 
 def _sd(key: str) -> float:
-    found: Range = judgement(key).range
+    found = judgement(key).range
     return math.log(found.high / found.low) / (2 * _Z)

@@ -6,6 +6,7 @@ from dataclasses import dataclass
 from datetime import date
 
 from dace.core.result import Working
+from dace.core.season.cold import ColdEnd
 from dace.core.season.crops import Crop, Stage
 
 
@@ -34,7 +35,8 @@ class StageReading:
 
     ``chance`` is that of the stage named; where it is low, ``doubtful`` is True and
     ``question`` is what to look for. ``said`` are plain sentences about sightings
-    far from the table.
+    far from the table. ``reached`` is the chance of each stage to begin before the end;
+    ``ends_on`` the likely day after its last, by cold or because it is over.
     """
 
     stage: Stage
@@ -43,6 +45,9 @@ class StageReading:
     question: str
     next_stage: Stage | None
     starts: tuple[Start, ...]
+    reached: tuple[float, ...]
+    ends_on: date | None
+    ends_by_cold: ColdEnd
     said: tuple[str, ...]
     working: Working
 
@@ -53,13 +58,15 @@ class Begun:
 
     ``started_on`` is the day it was sown or planted; ``indoors`` whether it was raised in
     a warm room until it was planted out, ``in_tray`` whether it stands in a tray still:
-    what has not been planted out cannot settle in.
+    what has not been planted out cannot settle in. ``shelter`` is ``open``, ``cover`` (a
+    frame, tunnel or fleece) or ``indoors``.
     """
 
     started_on: date
     looks: tuple[Look, ...] = ()
     indoors: bool = False
     in_tray: bool = False
+    shelter: str = "open"
 
 
 def out_of_order(grown: Crop, looks: tuple[Look, ...], new: Look) -> Look | None:

@@ -36,7 +36,10 @@ def spans(reading: StageReading) -> tuple[Span, ...]:
     found = []
     for start, following in zip(begun, [*begun[1:], None], strict=True):
         assert start.likely is not None
-        found.append(Span(start.stage, start.likely, _end(start, following)))
+        after = _end(start, following)
+        if reading.ends_on is not None:
+            after = max(start.likely + timedelta(days=1), min(after, reading.ends_on))
+        found.append(Span(start.stage, start.likely, after))
     return tuple(found)
 
 

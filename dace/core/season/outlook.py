@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Callable, Hashable
 from dataclasses import dataclass, field
 from datetime import date, timedelta
@@ -18,6 +19,7 @@ from dace.core.season.weather import degree_days, light_above_air, reference_et
 
 Array = NDArray[np.float64]
 YEARS_DRAWN = 100
+_Z = 1.2816  # of the 10 and 90 % ends
 _AHEAD_DAYS = 400
 
 
@@ -94,14 +96,15 @@ class Outlook:
         """The last day that it spans."""
         return self.first + timedelta(days=self.days - 1)
 
-    def warmth(self, base_c: float, shelter_c: float | None = None) -> Array:
+    def warmth(self, base_c: float, shelter_c: float | None = None, milder_c: float = 0.0) -> Array:
         """Degree days summed up to the beginning of each day, shape (years, days + 1).
 
-        ``shelter_c`` is what plants raised indoors have at least [C]; None in the open.
+        ``shelter_c`` is what plants raised indoors have at least [C], None in the open;
+        ``milder_c`` how much warmer a covered place is.
         """
-        key = ("warmth", base_c, shelter_c)
+        key = ("warmth", base_c, shelter_c, milder_c)
         if key not in self.worked_out:
-            low, high = self.t_min, self.t_max
+            low, high = self.t_min + milder_c, self.t_max + milder_c
             if shelter_c is not None:
                 low, high = np.maximum(low, shelter_c), np.maximum(high, shelter_c)
             daily = degree_days(low, high, base_c)
@@ -181,9 +184,18 @@ def _ahead(asked: WeatherAsked, known: int, rng: np.random.Generator) -> tuple[A
     for where, rows in _rows(asked):
         usual = normals(where, asked.latitude, asked.past.first, known + _AHEAD_DAYS)
         off = drawn_departures(where, rows.stop - rows.start, _AHEAD_DAYS, rng)
-        low[rows], high[rows] = usual.t_min[known:] + off, usual.t_max[known:] + off
+        middle = (usual.t_min[known:] + usual.t_max[known:]) / 2 + off
+        half = (usual.t_max[known:] - usual.t_min[known:]) / 2 * _skies(asked.seed, off.shape)
+        low[rows], high[rows] = middle - half, middle + half
         rain += usual.wet_share * where.wet_mm * (rows.stop - rows.start) / YEARS_DRAWN
     return low, high, rain
+
+
+def _skies(seed: int, shape: tuple[int, ...]) -> Array:
+    """By what factor days of clear and cloudy skies spread from night to noon."""
+    clear = judgement("night_span").range
+    spread = math.log(clear.high / clear.typ) / _Z
+    return np.asarray(np.exp(np.random.default_rng((seed, 3)).normal(0, spread, shape)))
 
 
 def _before(asked: WeatherAsked, rng: np.random.Generator) -> tuple[Array, Array]:

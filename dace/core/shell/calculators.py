@@ -24,6 +24,7 @@ from dace.core.api import (
 from dace.core.shell.brewing import brew, claim
 from dace.core.shell.json_in import Json, json_object, number, text
 from dace.core.shell.roots import rootzone
+from dace.core.shell.seasons import clock
 from dace.core.words.quantities import FAMILIES
 
 
@@ -127,4 +128,5 @@ CALCULATORS: dict[str, Callable[[Json], Json]] = {
     "brew": brew,
     "claim": claim,
     "rootzone": rootzone,
+    "clock": clock,
 }

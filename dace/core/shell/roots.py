@@ -4,13 +4,11 @@ from __future__ import annotations
 
 from dataclasses import asdict
 from datetime import date, timedelta
-from typing import Any
 
 from dace.core.api import (
     CHARGED,
     Begun,
     DaceError,
-    Days,
     Followed,
     Growing,
     Look,
@@ -18,37 +16,34 @@ from dace.core.api import (
     Poured,
     RootZone,
     Sampled,
-    WeatherAsked,
     charged_water,
-    climate_near,
     comfort,
     crop,
     flush,
     follow,
     medium,
     next_feed,
-    outlook,
+    next_readings,
+    rain_m2,
     spans,
     stage_clock,
-    usual_days,
     water_from_ec,
     with_charge,
     word_now,
 )
 from dace.core.shell.json_in import Json, number, text
+from dace.core.shell.weather_in import day_of, outlook_of
 
-_BACK_DAYS, _MOST_ROWS = 400, 500
+_MOST_ROWS = 500
+_POURED_AT, _READ_AT = 12.0, 18.0
 _RAIN_EC = 0.06
 _FOODS = {"NO3_N": "n_mg_l", "P": "p_mg_l", "K": "k_mg_l", "Ca": "ca_mg_l", "Mg": "mg_mg_l"}
 
 
 def rootzone(given: Json) -> Json:
     """A pot or bed followed up to a day; see ``docs/computation.md`` for the shape."""
-    latitude = number(given.get("latitude", 51.0), "latitude")
-    if not -66 <= latitude <= 66:
-        raise DaceError("latitude", f"{latitude:g}", "-66 to 66 would do")
-    today = _day(given.get("today"), "today")
-    days = _weather(latitude, today)
+    today = day_of(given.get("today"), "today")
+    days = outlook_of(given, today)
     root = _root_zone(given, days)
     found = follow(root, days, int(number(given.get("ahead", 21), "ahead")))
     said, band = next_feed(found), comfort(root, today)
@@ -58,6 +53,7 @@ def rootzone(given: Json) -> Json:
         "by_day": {name: found.ec[row].tolist() for row, name in enumerate(_NAMES)},
         "word": word_now(found, band) if band else None,
         "comfort": asdict(band) if band else None,
+        "next_reading": {key: _band(band) for key, band in next_readings(found).items()},
         "next_feed": asdict(said) if said else None,
         "flush": _flush(given, found),
         "conflicts": [
@@ -92,35 +88,18 @@ def _flush(given: Json, found: Followed) -> Json | None:
     }
 
 
-def _weather(latitude: float, today: date) -> Outlook:
-    where, first = climate_near(latitude), today - timedelta(days=_BACK_DAYS)
-    past = usual_days(where, latitude, first, _BACK_DAYS + 1)
-    ahead = Days(today + timedelta(days=1), (), (), ())
-    return outlook(WeatherAsked(where, latitude, past, ahead))
-
-
 def _root_zone(given: Json, days: Outlook) -> RootZone:
-    filled = _day(given.get("filled_on"), "filled_on")
-    growing = []
-    if "crop" in given:
-        grown = crop(text(given, "crop"))
-        looks = (Look(text(given, "stage"), days.today),) if "stage" in given else ()
-        if looks:
-            grown.stage(looks[0].stage)
-        begun = Begun(_day(given.get("started_on", str(filled)), "started_on"), looks)
-        plants = int(number(given.get("plants", 1), "plants"))
-        if not 1 <= plants <= 10_000:
-            raise DaceError("plants", f"{plants}", "1 to 10,000 would do")
-        stages = spans(stage_clock(grown, begun, days))
-        growing.append(Growing(grown, stages, plants, filled))
+    filled = day_of(given.get("filled_on"), "filled_on")
+    rows = _rows(given, "plantings") or ([given] if "crop" in given else [])
+    growing = tuple(_growing(row, filled, days) for row in rows)
     water = water_from_ec(number(given.get("water_ec_ms_cm", 0.5), "water_ec_ms_cm"))
     return RootZone(
         medium=medium(text(given, "medium")),
         litres=number(given.get("litres"), "litres"),
         setting=str(given.get("setting", "pot")),
-        rain_m2=number(given.get("rain_m2", 0.0), "rain_m2"),
+        rain_m2=_open_m2(given),
         filled_on=filled,
-        growing=tuple(growing),
+        growing=growing,
         poured=tuple(_poured(row) for row in _rows(given, "poured")),
         slow=(),
         samples=tuple(_sampled(row) for row in _rows(given, "readings")),
@@ -128,6 +107,27 @@ def _root_zone(given: Json, days: Outlook) -> RootZone:
         logs_all=bool(given.get("logs_every_watering", False)),
         seed=int(number(given.get("seed", 1), "seed")),
     )
+
+
+def _growing(row: Json, filled: date, days: Outlook) -> Growing:
+    grown = crop(text(row, "crop"))
+    looks = (Look(text(row, "stage"), days.today),) if "stage" in row else ()
+    if looks:
+        grown.stage(looks[0].stage)
+    begun = Begun(day_of(row.get("started_on", str(filled)), "started_on"), looks)
+    plants = int(number(row.get("plants", 1), "plants"))
+    if not 1 <= plants <= 10_000:
+        raise DaceError("plants", f"{plants}", "1 to 10,000 would do")
+    return Growing(grown, spans(stage_clock(grown, begun, days)), plants, filled)
+
+
+def _open_m2(given: Json) -> float:
+    """Ground that rain falls on; of an open pot that nobody measured, what its litres have."""
+    if "rain_m2" in given or not given.get("open"):
+        return number(given.get("rain_m2", 0.0), "rain_m2")
+    if "area_m2" in given:
+        return number(given["area_m2"], "area_m2")
+    return rain_m2(number(given.get("litres"), "litres"), None, 1)
 
 
 def _poured(row: Json) -> Poured:
@@ -138,14 +138,17 @@ def _poured(row: Json) -> Poured:
         raise DaceError("poured.litres", f"{litres:g} L", "above 0 would do")
     ec = number(row.get("ec_ms_cm"), "poured.ec_ms_cm")
     feed = bool(row.get("feed", True))
-    return Poured(_day(row.get("on"), "poured.on"), litres, with_charge(mg_l, ec), feed)
+    hour = number(row.get("hour", _POURED_AT), "poured.hour")
+    on = day_of(row.get("on"), "poured.on")
+    return Poured(on, litres, with_charge(mg_l, ec), feed, hour)
 
 
 def _sampled(row: Json) -> Sampled:
     return Sampled(
-        on=_day(row.get("on"), "readings.on"),
+        on=day_of(row.get("on"), "readings.on"),
         value=number(row.get("value"), "readings.value"),
         method=str(row.get("method", "pour_through")),
+        hour=number(row.get("hour", _READ_AT), "readings.hour"),
     )
 
 
@@ -153,15 +156,8 @@ def _rows(given: Json, field: str) -> list[Json]:
     value = given.get(field, [])
     if (
         not isinstance(value, list)
-        or len(value) > 500
+        or len(value) > _MOST_ROWS
         or not all(isinstance(v, dict) for v in value)
     ):
         raise DaceError(field, repr(value)[:80], "a list of up to 500 would do")
     return list(value)
-
-
-def _day(value: Any, field: str) -> date:
-    try:
-        return date.fromisoformat(str(value))
-    except ValueError:
-        raise DaceError(field, f"“{value}”"[:80], "a day such as 2026-07-14 would do") from None
