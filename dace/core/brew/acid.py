@@ -20,6 +20,7 @@ CARBONATE = atomic_weight("Ca") + atomic_weight("C") + 3 * atomic_weight("O")
 _GAS_CONSTANT = 0.082057  # L atm per mol and kelvin
 _ACID_PER_CARBONATE, _ACID_PER_APATITE = 2, 7
 _P_PER_APATITE, _CA_PER_APATITE = 3, 5
+_ROCK_PHOSPHATE_P = 3.0  # per cent: it is apatite, as bone is
 
 
 @dataclass(frozen=True)
@@ -61,9 +62,10 @@ class Limits:
 def mineral_of(found: Material, mass_g: float) -> Mineral:
     """What a mass of a material holds for acid to dissolve.
 
-    Shell and ash by their lime value; bone by its phosphorus.
+    Shell and ash by their lime value; bone and rock phosphate by their phosphorus.
     """
-    if found.extraction_class == "bone":
+    phosphate = found.family == "rock_mineral" and found.percent_of("P").typ > _ROCK_PHOSPHATE_P
+    if found.extraction_class == "bone" or phosphate:
         phosphorus = mass_g * found.percent_of("P").typ / 100 / atomic_weight("P")
         return Mineral(0.0, phosphorus / _P_PER_APATITE)
     cce = found.liming_cce or 0.0

@@ -12,7 +12,8 @@ from __future__ import annotations
 import numpy as np
 from numpy.typing import NDArray
 
-from dace.core.brew.model import BrewLiquid, Model
+from dace.core.brew.liquid import BrewLiquid
+from dace.core.brew.model import Model
 from dace.core.draws.spreads import split_log_normal
 from dace.core.figures import judgement
 from dace.core.matter.chemistry import atomic_weight, molar_mass
@@ -101,7 +102,9 @@ def _ions(model: Model, found: BrewLiquid) -> tuple[dict[str, Array], Array]:
         plus = plus + z * elements[ion] / atomic_weight(ion)
     minus = found.nitrate / n + elements["P"] / atomic_weight("P")
     minus = minus + 2 * elements["S"] / atomic_weight("S") + elements["Cl"] / atomic_weight("Cl")
-    acetate = np.maximum(0.0, plus - minus) * molar_mass("CH3COO")
+    lacking = np.maximum(0.0, plus - minus)
+    # ash lye is caustic: carbonate and hydroxide close its charge, organic acids every other's
+    caustic = model.recipe.method == "ash_lye"
     sodium = elements["Na"] + np.maximum(0.0, minus - plus) * atomic_weight("Na")
     ions = {
         "NO3_N": found.nitrate,
@@ -113,6 +116,7 @@ def _ions(model: Model, found: BrewLiquid) -> tuple[dict[str, Array], Array]:
         "S_SO4": elements["S"],
         "Na": sodium,
         "Cl": elements["Cl"],
-        "acetate_as_CH3COO": acetate,
+        "acetate_as_CH3COO": np.zeros_like(lacking) if caustic else lacking * molar_mass("CH3COO"),
+        "HCO3": lacking * molar_mass("HCO3") if caustic else np.zeros_like(lacking),
     }
     return ions, np.maximum(plus, minus)

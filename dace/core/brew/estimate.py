@@ -18,7 +18,8 @@ from numpy.typing import NDArray
 from dace.core.brew.acid import Limits, acid_limits
 from dace.core.brew.days import keeps_days, ready_day, recovered, slower
 from dace.core.brew.ec import brew_ec
-from dace.core.brew.model import BrewLiquid, Model, liquid
+from dace.core.brew.liquid import BrewLiquid, liquid
+from dace.core.brew.model import Model
 from dace.core.brew.recipe import Recipe
 from dace.core.brew.told import brew_working
 from dace.core.brew.weighed import MOST_DAYS, BrewReading, Conflict, Weighed, weigh

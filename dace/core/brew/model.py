@@ -8,7 +8,6 @@ or heat. Mass balance is a hard bound in every draw: no more comes out than went
 
 from __future__ import annotations
 
-from dataclasses import dataclass
 from functools import cached_property
 
 import numpy as np
@@ -28,7 +27,7 @@ _TOGETHER = 0.6
 _MOST_OUT = 0.98
 _COOLEST_C, _WARMEST_C = 5.0, 35.0
 _HOT_FEED_N = 50.0
-_NITRATE_KEPT = 0.1  # in airless ferments the rest goes off as gas
+_SHELL = "carbonate_shell"
 _SOUR = ("acid_extract", "lactic_ferment", "sugar_ferment")
 
 
@@ -79,7 +78,7 @@ class Model:
             if self._capped(kind):
                 most = self._solubility(kind, i)
                 found[i] = np.minimum(found[i], most)
-        if self.recipe.method == "acid_extract":
+        if self.recipe.acid_percent > 0:
             self._dissolve(z, days, found)
         return np.asarray(found)
 
@@ -143,7 +142,10 @@ class Model:
         return ("crowded_1_to_5",) if crowded and self.recipe.method != "sugar_ferment" else ()
 
     def _capped(self, kind: Material) -> bool:
-        return kind.solubility_g_per_l is not None and self.recipe.method not in _SOUR
+        """Whether it dissolves only so far; what sour liquids dissolve as they react does not."""
+        reacts = kind.extraction_class == _SHELL
+        sour = self.recipe.method in _SOUR or self.recipe.acid_percent > 0
+        return kind.solubility_g_per_l is not None and not (reacts and sour)
 
     def _solubility(self, kind: Material, i: int) -> float:
         assert kind.solubility_g_per_l is not None
@@ -159,8 +161,10 @@ class Model:
         if wanted <= 0:
             return
         acid = 10 * self.recipe.acid_percent * self.recipe.volume_l / ACETIC
-        used = split_logit(judgement("acid_used").range, z[:, 5])
-        share = np.minimum(1.0, used * acid / wanted)
+        shell, bone = (
+            np.minimum(1.0, split_logit(judgement(key).range, z[:, 5]) * acid / wanted)
+            for key in ("acid_used", "acid_used_bone")
+        )
         at = {element: e for e, element in enumerate(ELEMENTS)}
         for i, (kind, mineral) in enumerate(zip(self.materials, minerals, strict=True)):
             row = rate(kind, "acid_extract", "Ca")
@@ -170,7 +174,7 @@ class Model:
             k = split_log_normal(row.k, z[:, 0]) * modified * self._warmth(z, row.q10)
             progress = 1 - np.exp(-np.outer(self._soaked(i, days), k))
             for element in ("Ca", "Mg", "P"):
-                found[i, at[element]] = share * progress
+                found[i, at[element]] = (bone if mineral.apatite > 0 else shell) * progress
 
     def acid_minerals(self) -> Mineral:
         """All that acid dissolves in it [mol]."""
@@ -216,82 +220,3 @@ def _for_class(found: Modifier, kind: Material) -> Modifier | None:
     if found.key.startswith("shell_") and kind.extraction_class not in ("carbonate_shell", "bone"):
         return None
     return found
-
-
-@dataclass(frozen=True)
-class BrewLiquid:
-    """What the liquid holds [mg/L], each of shape (day, draw)."""
-
-    nitrate: Array
-    ammonium: Array
-    organic: Array
-    elements: dict[str, Array]
-
-    @property
-    def nitrogen(self) -> Array:
-        """All nitrogen."""
-        return self.nitrate + self.ammonium + self.organic
-
-    def of(self, nutrient: str) -> Array:
-        """One nutrient of ``NUTRIENTS``."""
-        return self.nitrogen if nutrient == "N" else self.elements[nutrient]
-
-
-def liquid(model: Model, z: Array, days: Array) -> BrewLiquid:
-    """What each draw makes of a recipe by each day.
-
-    Parameters
-    ----------
-    model : Model
-        Of the recipe.
-    z : ndarray
-        Standard normals, shape (draws, unknowns).
-    days : ndarray
-        Days since it began.
-
-    Returns
-    -------
-    BrewLiquid
-        The water's own part counted in.
-    """
-    out = model.came_out(z, days)
-    came = model.went_in(z)[:, :, None, :] * out / model.volume_l
-    share = min(1.0, model.recipe.volume_l / model.volume_l)
-    water = model.recipe.water
-    elements = {
-        element: came[:, e].sum(axis=0) + share * water.of("S_SO4" if element == "S" else element)
-        for e, element in enumerate(ELEMENTS)
-        if element != "N"
-    }
-    nitrate, ammonium, organic = _forms(model, z, days, came[:, 0], out[:, 0])
-    return BrewLiquid(nitrate + share * water.of("NO3_N"), ammonium, organic, elements)
-
-
-def _forms(
-    model: Model, z: Array, days: Array, nitrogen: Array, out: Array
-) -> tuple[Array, Array, Array]:
-    """Nitrogen as nitrate, ammonium and organic, less what went off as gas [mg/L]."""
-    made = split_logit(model.method.n_mineral, z[:, 7])[None]
-    total = nitrogen.sum(axis=0)
-    mineral, nitrate = np.zeros_like(total), np.zeros_like(total)
-    kept = _NITRATE_KEPT if model.method.airless else 1.0
-    for i, kind in enumerate(model.materials):
-        freed = np.maximum(out[i], 1e-9)
-        share = np.minimum(1.0, np.maximum(made, kind.n_mineral_share / 100 / freed))
-        mineral += nitrogen[i] * share
-        nitrate += nitrogen[i] * np.minimum(share, kind.nitrate_share / 100 / freed) * kept
-    stays = 1 - _lost(model, z, days)
-    nitrate = np.minimum(nitrate, mineral)
-    return (
-        nitrate * stays,
-        np.maximum(0.0, mineral - nitrate) * stays,
-        np.maximum(0.0, total - mineral) * stays,
-    )
-
-
-def _lost(model: Model, z: Array, days: Array) -> Array:
-    """Share of nitrogen gone as gas by each day, shape (day, draw)."""
-    row = model.method.n_loss
-    whole = split_logit(row, z[:, 6]) if row.high > 0 else 0 * z[:, 6]
-    grown = np.minimum(1.0, days / max(model.method.ready_days.typ, 1e-6))
-    return np.asarray(grown[:, None] * whole)

@@ -10,7 +10,8 @@ import numpy as np
 from numpy.typing import NDArray
 
 from dace.core.brew.ec import diluted_ec
-from dace.core.brew.model import Model, liquid
+from dace.core.brew.liquid import liquid
+from dace.core.brew.model import Model
 from dace.core.brew.recipe import Recipe
 from dace.core.draws.ensemble import DRAWS, first_draws, reweighed, student_log_like
 from dace.core.errors import DaceError

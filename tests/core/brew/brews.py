@@ -3,7 +3,7 @@
 import numpy as np
 
 from dace.core.brew.ec import brew_ec
-from dace.core.brew.model import liquid
+from dace.core.brew.liquid import liquid
 from dace.core.brew.recipe import Ingredient, Recipe
 from dace.core.brew.weighed import weigh
 from dace.core.matter.waters import water_from_ec

@@ -7,7 +7,8 @@ import unittest
 import numpy as np
 
 from dace.core.brew.ec import brew_ec
-from dace.core.brew.model import Model, liquid
+from dace.core.brew.liquid import liquid
+from dace.core.brew.model import Model
 from dace.core.brew.weighed import BrewReading
 from dace.core.draws.ensemble import first_draws
 from tests.core.brew.brews import bands, chosen, recipe_of

@@ -12,7 +12,8 @@ from dace.core.brew.bottles import bottle_contents, composition_of_bottle
 from dace.core.brew.claims import Against, check_claim
 from dace.core.brew.estimate import estimate
 from dace.core.brew.extraction import methods, modifiers
-from dace.core.brew.model import Model, liquid
+from dace.core.brew.liquid import liquid
+from dace.core.brew.model import Model
 from dace.core.brew.purpose import purpose_of
 from dace.core.brew.recipe import Ingredient, Recipe
 from dace.core.brew.told import brew_working

@@ -9,7 +9,8 @@ import numpy as np
 
 from dace.core.brew.ec import brew_ec
 from dace.core.brew.estimate import estimate
-from dace.core.brew.model import Model, liquid
+from dace.core.brew.liquid import liquid
+from dace.core.brew.model import Model
 from dace.core.brew.recipe import Ingredient
 from dace.core.brew.weighed import BrewReading
 from dace.core.draws.ensemble import first_draws
