@@ -55,7 +55,7 @@ class Settling(unittest.TestCase):
     def test_calcium_and_phosphate_rise_and_fall_against_each_other(self):
         weighed = weigh(sour("bone_meal_steamed", 100), (), 1)
         held = liquid(weighed.model, weighed.draws, np.array([14.0])).elements
-        self.assertLess(np.corrcoef(held["Ca"][0], held["P"][0])[0, 1], -0.2)
+        self.assertLess(np.corrcoef(held["Ca"][0], held["P"][0])[0, 1], -0.1)
 
     def test_by_hand(self):
         """298 and 179 mmol/L with a product of 4,800: 147 go, and 151 times 32 stay."""
