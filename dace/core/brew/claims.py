@@ -6,30 +6,18 @@ import re
 from dataclasses import dataclass
 from typing import Literal
 
+from dace.core.brew.contents import Content, contents_of, most_mg_l, named_in
 from dace.core.can.strength import Strength, read_strength
 from dace.core.errors import DaceError
-from dace.core.matter.materials import Material, materials
-from dace.core.matter.nutrients import NUTRIENTS
 from dace.core.result import Step, Working, say
 from dace.core.words import shown
-from dace.core.words.numbers import NUMBER, plain, read_number
+from dace.core.words.numbers import plain
 
 _SO = r",? (?:so|that is|that's|which is|which makes|i\.e\.|or|=) "
-_NUTRIENT_NAMES = {
-    "nitrogen": "N",
-    "phosphorus": "P",
-    "potassium": "K",
-    "potash": "K",
-    "calcium": "Ca",
-    "magnesium": "Mg",
-    **{n.lower(): n for n in NUTRIENTS},
-}
-_WORDS = {"half a": 0.5, "a": 1, "an": 1, "one": 1, "two": 2, "three": 3, "four": 4, "five": 5}
-_WORDS |= {"six": 6, "eight": 8, "ten": 10, "twelve": 12}
 _OF_THE_CAN = r" (?:in|to|for|per|a) (?:the |a |one |your )?(?:can|watering can)\b"
 _AGREE = 0.10
 _WOULD_DO = "“3 % nitrogen in rinse water” or “1:400, so three tablespoons in the can” would do"
-_PER_PERCENT = 10_000.0  # mg/L
+_ROUNDED = 1.02
 
 
 ClaimVerdict = Literal["possible", "impossible", "agrees", "contradicts"]
@@ -87,9 +75,9 @@ def check_claim(text: str, against: Against) -> Claim:
     folded = plain(text).rstrip(". ")
     if not folded or len(folded) > 200:
         raise DaceError("claim", "nothing" if not folded else "a very long text", _WOULD_DO)
-    content = _content(folded)
-    if content is not None:
-        return _possible(*content, folded, against)
+    contents = contents_of(folded)
+    if contents:
+        return _possible(contents, folded, against)
     tellings = [part.strip(" ,") for part in re.split(_SO, folded) if part.strip(" ,")]
     if len(tellings) < 2:
         tellings = [part.strip() for part in folded.split(",") if part.strip()]
@@ -98,60 +86,55 @@ def check_claim(text: str, against: Against) -> Claim:
     return _agree(tellings, against)
 
 
-def _content(folded: str) -> tuple[float, str] | None:
-    """A claim of content: mg/L and the nutrient."""
-    names = "|".join(sorted(_NUTRIENT_NAMES, key=len, reverse=True))
-    found = re.search(rf"({NUMBER}) ?(%|per cent|percent|mg/l|g/l|ppm) (?:of )?({names})\b", folded)
-    if not found:
-        return None
-    value = read_number(found[1], "claim")
-    per = {"mg/l": 1.0, "ppm": 1.0, "g/l": 1000.0}.get(found[2], _PER_PERCENT)
-    return value * per, _NUTRIENT_NAMES[found[3]]
-
-
-def _possible(claimed: float, nutrient: str, folded: str, against: Against) -> Claim:
-    most = dict(against.most_mg_l).get(nutrient)
-    source = "all that went in, at its richest"
-    if most is None:
-        named = _named(folded)
-        if named is None:
-            raise DaceError(
-                "claim",
-                f"{say(claimed, 3)} mg/L of {nutrient}, of nothing that Dace knows",
-                "name the material, or check it at a brew",
-            )
-        heavy = named.density_g_per_ml if named.form == "liquid" else 1.0
-        most = _PER_PERCENT * named.percent_of(nutrient).high * heavy
-        source = f"all that {named.name.lower()} holds, at its richest: {named.source}"
-    steps = (
-        Step("claimed", "", claimed, f"mg/L of {nutrient}"),
-        Step("at most", "", most, f"mg/L of {nutrient}", source, "medium"),
-    )
-    if claimed <= most:
-        text = (
-            f"Possible: at most {say(most, 3)} mg/L of {nutrient} can be in it, and "
-            f"{say(claimed, 3)} is claimed. That does not make it likely."
+def _possible(contents: tuple[Content, ...], folded: str, against: Against) -> Claim:
+    """Every content that is claimed, each against the most that can be; one too much is enough."""
+    held = [_held(one, folded, against) for one in contents]
+    steps = tuple(
+        step
+        for one, (most, source) in zip(contents, held, strict=True)
+        for step in (
+            Step("claimed", "", one.mg_l, f"mg/L of {one.nutrient}"),
+            Step("at most", "", most, f"mg/L of {one.nutrient}", source, "medium"),
         )
-        return Claim("possible", text, steps)
-    times = claimed / most if most > 0 else float("inf")
-    often = f"{say(times, 2)} times as much" if most > 0 else "more than nothing"
-    text = (
-        f"Not possible: no more than {say(most, 3)} mg/L of {nutrient} went in, and "
-        f"{say(claimed, 3)} mg/L is claimed, {often}. Nothing comes out that did not go in."
     )
-    return Claim("impossible", text, steps)
+    over = [
+        (one, most, source)
+        for one, (most, source) in zip(contents, held, strict=True)
+        if one.mg_l - one.half_step > most * _ROUNDED
+    ]
+    if over:
+        one, most, source = max(over, key=lambda row: row[0].mg_l / max(row[1], 1e-9))
+        often = f"{say(one.mg_l / most, 2)} times as much" if most > 0 else "more than nothing"
+        text = (
+            f"Not possible: no more than {say(most, 3)} mg/L of {one.nutrient} can be in it "
+            f"({source}), and {say(one.mg_l, 3)} mg/L is claimed, {often}. Nothing comes out "
+            "that did not go in."
+        )
+        return Claim("impossible", text, steps)
+    bounds = ", ".join(
+        f"{say(most, 3)} mg/L of {one.nutrient}"
+        for one, (most, _) in zip(contents, held, strict=True)
+    )
+    claimed = ", ".join(say(c.mg_l, 3) for c in contents)
+    text = (
+        f"Possible: at most {bounds} can be in it, and {claimed} is claimed. "
+        "That does not make it likely."
+    )
+    return Claim("possible", text, steps)
 
 
-def _named(folded: str) -> Material | None:
-    """The material that a text names best, by its words."""
-    words = set(re.findall(r"[a-z]+", folded))
-    best, most = None, 1
-    for found in materials().values():
-        own = [w for w in re.findall(r"[a-z]+", found.name.lower()) if len(w) > 3]
-        shared = sum(w in words or w.rstrip("s") in words for w in own)
-        if shared > most or (shared == most and best is None and shared >= 2):
-            best, most = found, shared
-    return best
+def _held(one: Content, folded: str, against: Against) -> tuple[float, str]:
+    known = dict(against.most_mg_l).get(one.nutrient)
+    if known is not None:
+        return known, "all that went in, at its richest"
+    named = named_in(folded)
+    if named is None:
+        raise DaceError(
+            "claim",
+            f"{say(one.mg_l, 3)} mg/L of {one.nutrient}, of nothing that Dace knows",
+            "name the material, or check it at a brew",
+        )
+    return most_mg_l(named, one.nutrient, folded)
 
 
 def _agree(tellings: list[str], against: Against) -> Claim:
@@ -160,7 +143,7 @@ def _agree(tellings: list[str], against: Against) -> Claim:
         text = next(text for text, found in read if not found)
         raise DaceError("claim", f"“{text[:60]}”", _WOULD_DO)
     amounts = [[_per_litre(s, against) for s in found] for _, found in read]
-    low, high = _closest(amounts)
+    low, high = _furthest(amounts)
     steps = tuple(
         Step(text, "", options[0] * against.vessel_l, "mL in the can", found[0].meaning)
         for (text, found), options in zip(read, amounts, strict=True)
@@ -178,25 +161,28 @@ def _agree(tellings: list[str], against: Against) -> Claim:
     )
 
 
-def _closest(amounts: list[list[float]]) -> tuple[float, float]:
-    """The readings of two tellings that lie nearest: a claim is taken at its best."""
-    pairs = [(min(a, b), max(a, b)) for a in amounts[0] for b in amounts[1]]
-    return min(pairs, key=lambda pair: pair[1] / pair[0])
+def _furthest(amounts: list[list[float]]) -> tuple[float, float]:
+    """Of all tellings the two that lie furthest apart, each pair of them taken at its best."""
+    apart = [
+        min(((min(a, b), max(a, b)) for a in one for b in other), key=lambda p: p[1] / p[0])
+        for turn, one in enumerate(amounts)
+        for other in amounts[turn + 1 :]
+    ]
+    return max(apart, key=lambda pair: pair[1] / pair[0])
 
 
 def _strengths(text: str, against: Against) -> list[Strength]:
-    spoken = _numbers_in_words(text)
-    try:
-        found = read_strength(re.sub(_OF_THE_CAN, "", spoken), against.measures)
-    except DaceError:
-        return []
-    return [strength for strength in found if strength.kind in ("per_litre", "can")]
-
-
-def _numbers_in_words(text: str) -> str:
-    for word, value in _WORDS.items():
-        text = re.sub(rf"^(?:it is |it's |use |about )?{word} (?=[a-z])", f"{value} ", text)
-    return text
+    spoken = re.sub(r"^(?:it is|it's|use|about|around|roughly|just)\s+", "", text)
+    spoken = re.sub(r"^(?:a|an) (?=[a-z])", "1 ", spoken)
+    for said in (spoken, re.sub(_OF_THE_CAN, "", spoken)):
+        try:
+            found = read_strength(said, against.measures, "mL")
+        except DaceError:
+            continue
+        strengths = [strength for strength in found if strength.kind in ("per_litre", "can")]
+        if strengths:
+            return strengths
+    return []
 
 
 def _per_litre(strength: Strength, against: Against) -> float:

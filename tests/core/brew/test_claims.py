@@ -1,0 +1,71 @@
+"""Claims in the wordings of the fence, against mass balance, acid, solubility and each other."""
+
+import unittest
+
+from dace.core.brew.claims import Against, check_claim
+
+IMPOSSIBLE = (
+    "comfrey water with 10 % nitrogen",
+    "3 % nitrogen in rinse water",
+    "nettle soak has 5 % nitrogen",
+    "20 % potash in comfrey tea",
+    "eggshell water with 2 g/l calcium",
+    "eggshell in 5 % vinegar holds 40 g/l of calcium",
+    "4-3-8 from comfrey water",
+    "banana peel tea, potassium 9 %",
+    "gypsum in water gives 5 g/l calcium",
+    "coffee grounds tea with 8 % nitrogen",
+)
+POSSIBLE = (
+    "200 mg/l nitrogen in nettle soak",
+    "comfrey water with 800 mg/l of potassium",
+    "eggshell in 5 % vinegar holds 12 g/l of calcium",
+    "gypsum in water gives 500 mg/l calcium",
+    "poultry pellets with 4 % nitrogen",
+    "blood meal is 12 % nitrogen",
+    "potassium sulfate has 50 % k2o",
+    "comfrey has 3 % nitrogen of the dry matter",
+)
+AGREE = (
+    "1 + 199, that is 45 ml in the can",
+    "1 + 199, so three tablespoons in a 9 L can",
+    "half an ounce per gallon, that is 1 tbsp per gallon",
+    "5 ml/L, so 45 ml in the can, or 1 + 199",
+)
+DISAGREE = (
+    "1:400, so three tablespoons in the can",
+    "5 ml/L, so 45 ml in the can, that is 1 + 50",
+    "1 + 100, that is 2 ml/L",
+)
+
+
+class Claims(unittest.TestCase):
+    def verdicts(self, texts, verdict, against=None):
+        for text in texts:
+            with self.subTest(text):
+                found = check_claim(text, against or Against())
+                self.assertEqual(found.verdict, verdict, found.text)
+
+    def test_what_cannot_be(self):
+        self.verdicts(IMPOSSIBLE, "impossible")
+
+    def test_what_can(self):
+        self.verdicts(POSSIBLE, "possible")
+
+    def test_parts_that_agree(self):
+        self.verdicts(AGREE[:2] + AGREE[3:], "agrees")
+        self.verdicts(AGREE[2:3], "agrees", Against(measures="us"))
+
+    def test_parts_of_which_one_does_not(self):
+        self.verdicts(DISAGREE, "contradicts")
+
+    def test_rounding_makes_no_liar(self):
+        brewed = Against(most_mg_l=(("N", 98_600.0),))
+        self.assertEqual(check_claim("10 % nitrogen", brewed).verdict, "possible")
+        self.assertEqual(check_claim("11 % nitrogen", brewed).verdict, "impossible")
+
+    def test_the_second_nutrient_counts_too(self):
+        brewed = Against(most_mg_l=(("N", 500.0), ("K", 900.0)))
+        said = check_claim("300 mg/l nitrogen and 2 g/l potassium", brewed)
+        self.assertEqual(said.verdict, "impossible")
+        self.assertIn("of K", said.text)
