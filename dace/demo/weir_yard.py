@@ -23,7 +23,7 @@ from dace.feeding.dressing import Dry, give_dressing
 from dace.feeding.models import Dose
 from dace.feeding.services import NewCan, NewDose, mix_and_pour
 from dace.garden.growing import Seen, repeat_every, see_stage
-from dace.garden.models import Fill, Garden, Place, Stand
+from dace.garden.models import Fill, Garden, Place, Planting, Stand
 from dace.garden.placing import NewFill, NewPlace, empty_fill, save_fill, save_place
 from dace.garden.planting import Move, NewPlanting, move, plant
 from dace.garden.services import (
@@ -184,6 +184,7 @@ class _Builder:
             unfed=tuple(unfed),
         )
         row = plant(self._at(first["since"], 9), new)
+        self._looked_a_week_before(first, row)
         if "planted_out" in first:
             self._plant_out(first, stands[0])
         if "looked" in first:
@@ -193,6 +194,14 @@ class _Builder:
             repeat_every(self._at(first["since"], 10), row.pk, first["repeat"])
         found = Stand.objects.select_related("fill").get(pk=stands[0][0])
         self.stands[first["grows"]] = found
+
+    def _looked_a_week_before(self, spot: Table, row: Planting) -> None:
+        """She walks the path every week, but for some: what she saw begin had not a week before."""
+        keys = [stage.key for stage in row.grown.stages]
+        at, day = keys.index(spot["stage"]), spot["since"] - timedelta(days=7)
+        if at > 0 and day >= spot["started"] and not spot.get("seldom"):
+            look_id = key(f"look before {spot['grows']}")
+            see_stage(self._at(spot["since"], 9, 5), Seen(look_id, row.pk, keys[at - 1], day))
 
     def _plant_out(self, spot: Table, to: tuple[uuid.UUID, Fill, int]) -> None:
         stand_id, fill, count = to

@@ -33,6 +33,7 @@ class Clocks:
             looks=self.looks.get(planting.pk, ()),
             indoors=grown.warm or first in _RAISED,
             in_tray=now == Place.Kind.TRAY,
+            shelter="cover" if now == Place.Kind.FRAME else "open",
         )
         return core.stage_clock(grown, begun, self.days)
 

@@ -160,15 +160,15 @@ class Pour(WeirYardCase):
 
 class Undo(WeirYardCase):
     def test_undo_takes_back_all_of_a_pour_and_redo_puts_it_back(self):
-        before, book = self.stock(), self.asking.get("/api/notebook").json()
+        before, book = self.stock(), self.asking.get("/api/notebook?limit=500").json()
         change = self.asking.post("/api/pours", self.pour_body()).json()["change_id"]
         undone = self.asking.post("/api/undo", {"change_id": change}).json()
         self.assertEqual(self.stock(), before)
-        self.assertEqual(self.asking.get("/api/notebook").json(), book)
+        self.assertEqual(self.asking.get("/api/notebook?limit=500").json(), book)
         self.asking.post("/api/undo", {"change_id": undone["id"]})
         self.assertAlmostEqual(before - self.stock(), 9000 / 501, places=6)
         self.assertEqual(
-            len(self.asking.get("/api/notebook").json()["doses"]), len(book["doses"]) + 1
+            len(self.asking.get("/api/notebook?limit=500").json()["doses"]), len(book["doses"]) + 1
         )
 
     def test_undo_without_a_name_goes_back_step_by_step(self):

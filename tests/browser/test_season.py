@@ -24,7 +24,7 @@ class Season(BrowserCase):
         summary = self.page.locator(".summary")
         expect(summary.get_by_text("at first fruit", exact=True)).to_be_visible()
         self.press("Undo")
-        expect(summary.get_by_text("in flower?", exact=True)).to_be_visible()
+        expect(summary.get_by_text("at first fruit?", exact=True)).to_be_visible()
 
     def test_an_older_look_that_says_otherwise_is_asked_about(self):
         self.at_season()

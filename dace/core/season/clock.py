@@ -20,7 +20,7 @@ from numpy.typing import NDArray
 from dace.core.figures import judgement
 from dace.core.result import Working
 from dace.core.season.clock_steps import stage_steps
-from dace.core.season.cold import ColdEnd, killed_on, unlikely
+from dace.core.season.cold import ColdEnd, killed_on, lives_on, unlikely
 from dace.core.season.crops import Crop, Stage
 from dace.core.season.looks import Begun, StageReading, Start
 from dace.core.season.outlook import Outlook
@@ -208,7 +208,7 @@ class _Clock:
         key, kind = self.grown.key, self.shelter_kind
         self.killed = killed_on(key, self.days, self.row, since, kind, self.seed)
         over = self._after(self.stages[-1], self.starts[-1], self.own[-1] * self.pace)
-        self.ends = np.minimum(self.killed, over)
+        self.ends = self.killed if lives_on(key) else np.minimum(self.killed, over)
         self.lives = self.starts < self.ends[None, :]
         # what is seen has begun, whatever the nights say
         self.lives[: self.anchored + 1] = True

@@ -80,6 +80,16 @@ def hardiness() -> dict[str, Hardiness]:
     }
 
 
+def lives_on(crop_key: str) -> bool:
+    """Whether a crop outlives its season: no winter ends it.
+
+    >>> lives_on("strawberry"), lives_on("courgette")
+    (True, False)
+    """
+    found = hardiness().get(crop_key)
+    return found is not None and found.perennial
+
+
 def killed_on(
     crop_key: str, days: Outlook, row: NDArray[np.int64], since: Array, shelter: str, seed: int
 ) -> Array:
