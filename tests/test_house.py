@@ -111,3 +111,22 @@ class Queries(SimpleTestCase):
             for found in re.finditer(rf"\b(?:{models})\.objects\s*\.(\w+\()([^\n]*)", text):
                 scoped = found[1] in doors or "household_id" in found[2]
                 self.assertTrue(scoped, f"{path}: {found[0]}")
+
+
+class Writes(SimpleTestCase):
+    def test_whoever_writes_reads_inside_its_own_transaction(self):
+        """A public service that begins a change holds the write lock before it reads."""
+        for path in tracked("dace/*.py"):
+            if path.parts[-2] not in ("garden", "feeding", "shelf", "measuring", "households"):
+                continue
+            for node in ast.parse(path.read_text(encoding="utf-8")).body:
+                if not isinstance(node, ast.FunctionDef) or node.name.startswith("_"):
+                    continue
+                calls = {
+                    one.func.id
+                    for one in ast.walk(node)
+                    if isinstance(one, ast.Call) and isinstance(one.func, ast.Name)
+                }
+                if calls & {"change", "keep", "put_away"} and node.name != "change":
+                    held = [ast.unparse(one) for one in node.decorator_list]
+                    self.assertIn("transaction.atomic", held, f"{path}: {node.name}")

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 import uuid
 from dataclasses import dataclass
 from datetime import date
@@ -85,7 +86,7 @@ def refuse_if_changed_meanwhile(scope: Scope, row: Kept, wanted: dict[str, Any])
     if not others:
         return
     told = [
-        f"{name.replace('_', ' ')} {_word(getattr(row, name))} where you say {_word(wanted[name])}"
+        f"{_named(name)} {_word(getattr(row, name))} where you say {_word(wanted[name])}"
         for name in others
     ]
     raise ConflictError(
@@ -95,9 +96,27 @@ def refuse_if_changed_meanwhile(scope: Scope, row: Kept, wanted: dict[str, Any])
     )
 
 
+_MEASURED = re.compile(r"_(percent|ms_cm|m2|per_ml|per_l|ml|g|l|c)$")
+
+
+def _named(field: str) -> str:
+    """A field as one says it: without the unit that its name carries."""
+    bare = re.sub(_MEASURED, "", field.removesuffix("_g_per_ml"))
+    return _LETTERS.get(bare, bare.replace("_", " "))
+
+
+_LETTERS = {"n": "nitrogen", "p": "phosphorus", "k": "potassium", "ec": "conductivity"}
+
+
 def _word(value: Any) -> str:
     if value is None or value in ("", {}, []):
         return "nothing"
+    if isinstance(value, bool):
+        return "yes" if value else "no"
+    if isinstance(value, dict):
+        return ", ".join(f"{key} {_word(part)}" for key, part in value.items())
+    if isinstance(value, list):
+        return f"{len(value)} of them"
     return f"{value:g}" if isinstance(value, float) else f"“{value}”"
 
 

@@ -49,6 +49,10 @@ class TwoTabs(WeirYardCase):
         error = self.assert_refused(self.save(seen, price=9.5), 409, "edition")
         self.assertIn("price 5 where you say 9.5", error["read"])
         self.assertEqual(Jar.objects.get(pk=self.jar).price, 5.0)
+        self.save(self.asking.get("/api/setup").json()["edition"], price=5.0, grade="5-3-8")
+        told = self.save(seen, price=5.0, grade="6-3-8", nitrogen={"urea": 2.0}).json()["error"]
+        self.assertIn("nitrogen 5 where you say 6", told["read"])
+        self.assertNotRegex(told["read"], r"percent|[{}_]")
         newer = self.asking.get("/api/setup").json()["edition"]
         self.assertEqual(self.save(newer, price=9.5).status_code, 200)
         self.assertEqual(Jar.objects.get(pk=self.jar).price, 9.5)
