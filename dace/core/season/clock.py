@@ -20,7 +20,7 @@ from numpy.typing import NDArray
 from dace.core.figures import judgement
 from dace.core.result import Working
 from dace.core.season.clock_steps import stage_steps
-from dace.core.season.cold import ColdEnd, killed_on, lives_on, unlikely
+from dace.core.season.cold import ColdEnd, killed_on, lives_on, unlikely, wakes_on
 from dace.core.season.crops import Crop, Stage
 from dace.core.season.looks import Begun, StageReading, Start
 from dace.core.season.outlook import Outlook
@@ -54,8 +54,8 @@ def stage_clock(grown: Crop, begun: Begun, days: Outlook, seed: int = 1) -> Stag
     StageReading
         Starts as 10/50/90 % days.
     """
-    looks = tuple(sorted(begun.looks, key=lambda look: look.on))
-    started = max(begun.started_on, days.first)
+    started = max(begun.started_on, wakes_on(grown, days))
+    looks = tuple(sorted((one for one in begun.looks if one.on >= started), key=lambda one: one.on))
     kept = replace(begun, started_on=started, looks=looks)
     key = ("clock", grown.key, kept, seed)
     if key not in days.worked_out:

@@ -17,11 +17,12 @@ import numpy as np
 from numpy.typing import NDArray
 
 from dace.core.figures import Range, judgement, load_table
-from dace.core.season.crops import Stage
+from dace.core.season.crops import Crop, Stage
 from dace.core.season.outlook import Outlook
 
 Array = NDArray[np.float64]
 _PICKED, _LIKELY, _FEW, _COVER_DAYS = ("ripening", "harvest"), 0.5, 0.2, 7
+_WEEK, _WAKES_ABOVE_C = 7, 2.0
 _Z = 1.2816  # of the 10 and 90 % ends
 _TENDER_C, _CHILLED_BELOW_C, _CHILLED_NIGHTS, _WITHIN_DAYS = 0.0, 4.0, 3, 10
 
@@ -88,6 +89,25 @@ def lives_on(crop_key: str) -> bool:
     """
     found = hardiness().get(crop_key)
     return found is not None and found.perennial
+
+
+def wakes_on(grown: Crop, days: Outlook) -> date:
+    """The last day up to today on which a perennial woke from its rest; the first day of others.
+
+    It begins anew in the first week after midwinter whose mean passes two degrees above its base.
+    """
+    if not lives_on(grown.key):
+        return days.first
+    mean = days.mean_c()
+    midwinter = (12, 21) if days.latitude >= 0 else (6, 21)
+    for year in (days.today.year, days.today.year - 1):
+        begin = date(year - 1 if days.latitude >= 0 else year, *midwinter)
+        if not days.first <= begin <= days.today:
+            continue
+        for at in range(days.index(begin), days.index(days.today) - _WEEK + 2):
+            if mean[at : at + _WEEK].mean() > grown.base_temp_c + _WAKES_ABOVE_C:
+                return days.first + timedelta(days=at)
+    return days.first
 
 
 def killed_on(

@@ -85,3 +85,20 @@ class Ends(unittest.TestCase):
     def test_what_was_seen_alive_outlived_the_nights_before(self):
         found = clock("courgette", "flowering", today=date(2026, 5, 20), began=45)
         self.assertGreater(found.ends_on, date(2026, 5, 20))
+
+
+class Perennials(unittest.TestCase):
+    def test_a_strawberry_rests_and_begins_anew_after_midwinter(self):
+        found = climate("cool_temperate")
+        today = date(2026, 6, 1)
+        first = today - timedelta(days=400)
+        past = usual_days(found, found.latitude, first, 401)
+        days = outlook(WeatherAsked(found, found.latitude, past, NONE_AHEAD))
+        begun = Begun(date(2025, 5, 10), (Look("harvest", date(2025, 7, 1)),))
+        read = stage_clock(crop("strawberry"), begun, days)
+        self.assertTrue(date(2025, 12, 21) < read.starts[0].likely < date(2026, 5, 1))
+        self.assertNotEqual(read.stage.key, "wind_down")
+        self.assertEqual(read.ends_by_cold.chance, 0.0)
+
+
+NONE_AHEAD = Days(date(2026, 6, 2), (), (), ())
