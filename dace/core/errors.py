@@ -30,5 +30,9 @@ class FigureError(DaceError):
     """A shipped table holds a row that its own rules refuse."""
 
 
+class WhoseMeasureError(DaceError):
+    """A kitchen measure that differs from land to land, and nobody said whose."""
+
+
 class UnknownOxideError(DaceError):
     """An oxide that no label prints, or that Dace does not know."""

@@ -99,14 +99,19 @@ class Roots(BrowserCase):
     def test_every_place_is_followed_and_what_wants_something_comes_first(self):
         self.look_round()
         self.page.goto(f"{self.live_server_url}/round")
-        held = []
-        self.page.route("**/api/roots", lambda route: held.append(route))  # noqa: PLW0108 - Playwright marks it
-        self.press("What the roots say", "link")
         bar = self.page.get_by_role("progressbar", name="Following the salts")
-        expect(bar).to_be_visible()
-        held[0].continue_()
+        shown = []
+
+        def answer_once_the_bar_is_seen(route):
+            expect(bar).to_be_visible()
+            shown.append(True)
+            route.continue_()
+
+        self.page.route("**/api/roots", answer_once_the_bar_is_seen)
+        self.press("What the roots say", "link")
         expect(self.page.get_by_role("status").filter(has_text="One asks")).to_be_visible()
         expect(bar).to_have_count(0)
+        self.assertTrue(shown)
         wanting = self.page.get_by_role("listitem").filter(has_text="Flush with about")
         expect(wanting).to_have_count(1)
         expect(wanting.get_by_role("link")).to_contain_text("Quay tub 2")

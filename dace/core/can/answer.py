@@ -136,8 +136,7 @@ def _can(strength: Strength, asked: CanAsked) -> Mixture:
         amount = _liked(asked)
     else:
         amount = solve_amount(strength, asked.feed, asked.water, asked.vessel_l)
-    spooned = "level spoons" in strength.meaning and asked.g_per_ml is None
-    off = _by_spoon() if spooned else None
+    off = _by_spoon() if strength.spooned else None
     return fill_can(amount, asked.vessel_l, asked.feed, asked.water, off)
 
 
@@ -153,7 +152,8 @@ def _in_its_unit(strength: Strength, asked: CanAsked) -> Strength:
     g_per_ml = asked.g_per_ml or lies.typ
     known = "" if asked.g_per_ml else f" ({say(lies.low)} to {say(lies.high)}: weigh one once)"
     meaning = f"{strength.meaning}, level spoons of {say(g_per_ml, 2)} g/mL{known}"
-    return replace(strength, amount=strength.amount * g_per_ml, unit="g", meaning=meaning)
+    grams, guessed = strength.amount * g_per_ml, asked.g_per_ml is None
+    return replace(strength, amount=grams, unit="g", meaning=meaning, spooned=guessed)
 
 
 def _by_spoon() -> Range:

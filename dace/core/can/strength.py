@@ -33,7 +33,8 @@ class Strength:
     feed), ``ec`` (conductivity of the whole can, mS/cm at 25 C) or ``wish`` (what
     the stage likes, as far as its cap allows; ``amount`` is 1) or ``label`` (a
     share of the label's own rate). ``unit`` is
-    the concentrate's, ``mL`` or ``g``; empty where any would do.
+    the concentrate's, ``mL`` or ``g``; empty where any would do. ``spooned`` says
+    that a powder of a usual density was told by the spoon, since nobody weighed it.
     """
 
     kind: str
@@ -41,6 +42,7 @@ class Strength:
     meaning: str
     unit: str = ""
     nutrient: str = ""
+    spooned: bool = False
 
 
 def read_strength(text: str, measures: str | None = None, of: str = "") -> list[Strength]:

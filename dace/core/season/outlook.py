@@ -127,6 +127,13 @@ class Outlook:
 
         return self._once("evaporation", worked)
 
+    def likely(self, days: int) -> Days:
+        """The likely weather of so many days from the morrow on: medians of low and high."""
+        ahead = slice(self.known, self.known + days)
+        low, high = (np.median(t[:, ahead], axis=0).tolist() for t in (self.t_min, self.t_max))
+        rain = self.rain_mm[ahead].tolist()
+        return Days(self.today + timedelta(days=1), tuple(low), tuple(high), tuple(rain))
+
     def _once(self, key: str, work: Callable[[], Any]) -> Array:
         if key not in self.worked_out:
             self.worked_out[key] = np.asarray(work())

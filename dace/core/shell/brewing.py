@@ -19,17 +19,17 @@ from dace.core.api import (
     water_from_ec,
 )
 from dace.core.figures import judgement
-from dace.core.shell.json_in import Json, number, text
+from dace.core.shell.json_in import Json, entries, number, text
 
 _VINEGARS = ("vinegar_5pct", "vinegar")
 _WATERS = ("water", "rain_water", "tap_water")
-_RAIN_EC = 0.06
+_RAIN_EC, _MOST = 0.06, 200
 
 
 def brew(given: Json) -> Json:
     """A brew day by day; see ``docs/computation.md`` for the shape."""
     recipe = _recipe(given)
-    readings = tuple(_reading(row) for row in _rows(given, "readings"))
+    readings = tuple(_reading(row) for row in entries(given, "readings", _MOST))
     days = int(number(given.get("days", 30), "days"))
     seed = int(number(given.get("seed", 1), "seed"))
     found = estimate(recipe, days, readings, seed)
@@ -97,12 +97,12 @@ def _recipe(given: Json) -> Recipe:
     acid = judgement("vinegar_acid").range.typ if kind in _VINEGARS else 0.0
     return Recipe(
         method=method,
-        ingredients=tuple(_ingredient(row) for row in _rows(given, "ingredients")),
+        ingredients=tuple(_ingredient(row) for row in entries(given, "ingredients", _MOST)),
         volume_l=number(liquid.get("volume_l", 0.0), "liquid.volume_l"),
         water=water_from_ec(number(liquid.get("ec_ms_cm", _RAIN_EC), "liquid.ec_ms_cm")),
         temperature_c=number(given.get("temperature_c", 18.0), "temperature_c"),
         acid_percent=number(liquid.get("acid_percent", acid), "liquid.acid_percent"),
-        handling=tuple(str(key) for key in _rows(given, "handling")),
+        handling=tuple(str(key) for key in entries(given, "handling", _MOST)),
         first_run_days=_maybe(given.get("first_run_days"), "first_run_days"),
     )
 
@@ -127,13 +127,6 @@ def _reading(row: Any) -> BrewReading:
         ec_ms_cm=number(row.get("ec_ms_cm"), "readings.ec_ms_cm"),
         parts_water=number(row.get("parts_water", 0.0), "readings.parts_water"),
     )
-
-
-def _rows(given: Json, field: str) -> list[Any]:
-    value = given.get(field, [])
-    if not isinstance(value, list) or len(value) > 200:
-        raise DaceError(field, repr(value)[:80], "a list would do")
-    return value
 
 
 def _maybe(value: Any, field: str) -> float | None:

@@ -8,6 +8,7 @@ from typing import Any
 from dace.core.errors import DaceError
 
 Json = dict[str, Any]
+_MOST_ENTRIES = 500
 
 
 def json_object(given: Json, field: str) -> Json:
@@ -31,3 +32,20 @@ def number(value: Any, field: str) -> float:
     if isinstance(value, bool) or not isinstance(value, int | float) or not math.isfinite(value):
         raise DaceError(field, repr(value)[:80], "a number would do")
     return float(value)
+
+
+def entries(given: Json, field: str, most: int = _MOST_ENTRIES) -> list[Any]:
+    """A list that may be left out, of up to so many."""
+    value = given.get(field, [])
+    if not isinstance(value, list) or len(value) > most:
+        raise DaceError(field, repr(value)[:80], f"a list of up to {most} would do")
+    return value
+
+
+def rows(given: Json, field: str) -> list[Json]:
+    """A list of objects, as :func:`entries`."""
+    found = entries(given, field)
+    for value in found:
+        if not isinstance(value, dict):
+            raise DaceError(field, repr(value)[:80], "a list of objects would do")
+    return found

@@ -31,10 +31,9 @@ from dace.core.api import (
     with_charge,
     word_now,
 )
-from dace.core.shell.json_in import Json, number, text
+from dace.core.shell.json_in import Json, number, rows, text
 from dace.core.shell.weather_in import day_of, outlook_of
 
-_MOST_ROWS = 500
 _POURED_AT, _READ_AT = 12.0, 18.0
 _RAIN_EC = 0.06
 _FOODS = {"NO3_N": "n_mg_l", "P": "p_mg_l", "K": "k_mg_l", "Ca": "ca_mg_l", "Mg": "mg_mg_l"}
@@ -90,8 +89,8 @@ def _flush(given: Json, found: Followed) -> Json | None:
 
 def _root_zone(given: Json, days: Outlook) -> RootZone:
     filled = day_of(given.get("filled_on"), "filled_on")
-    rows = _rows(given, "plantings") or ([given] if "crop" in given else [])
-    growing = tuple(_growing(row, filled, days) for row in rows)
+    planted = rows(given, "plantings") or ([given] if "crop" in given else [])
+    growing = tuple(_growing(row, filled, days) for row in planted)
     water = water_from_ec(number(given.get("water_ec_ms_cm", 0.5), "water_ec_ms_cm"))
     return RootZone(
         medium=medium(text(given, "medium")),
@@ -100,9 +99,9 @@ def _root_zone(given: Json, days: Outlook) -> RootZone:
         rain_m2=_open_m2(given),
         filled_on=filled,
         growing=growing,
-        poured=tuple(_poured(row) for row in _rows(given, "poured")),
+        poured=tuple(_poured(row) for row in rows(given, "poured")),
         slow=(),
-        samples=tuple(_sampled(row) for row in _rows(given, "readings")),
+        samples=tuple(_sampled(row) for row in rows(given, "readings")),
         water_mg_l=charged_water(water),
         logs_all=bool(given.get("logs_every_watering", False)),
         seed=int(number(given.get("seed", 1), "seed")),
@@ -150,14 +149,3 @@ def _sampled(row: Json) -> Sampled:
         method=str(row.get("method", "pour_through")),
         hour=number(row.get("hour", _READ_AT), "readings.hour"),
     )
-
-
-def _rows(given: Json, field: str) -> list[Json]:
-    value = given.get(field, [])
-    if (
-        not isinstance(value, list)
-        or len(value) > _MOST_ROWS
-        or not all(isinstance(v, dict) for v in value)
-    ):
-        raise DaceError(field, repr(value)[:80], "a list of up to 500 would do")
-    return list(value)

@@ -3,10 +3,9 @@
 from __future__ import annotations
 
 from datetime import date, timedelta
-from typing import Any
 
 from dace.core.api import Begun, Crop, DaceError, Look, crop, stage_clock
-from dace.core.shell.json_in import Json, text
+from dace.core.shell.json_in import Json, rows, text
 from dace.core.shell.weather_in import day_of, outlook_of
 
 _SETTLES = "establishing"
@@ -20,7 +19,7 @@ def clock(given: Json) -> Json:
     began = day_of(given.get("started_on"), "started_on")
     if began > today:
         raise DaceError("started_on", f"{began}", "a day that has been would do")
-    looks = tuple(look for row in _rows(given.get("looks", [])) for look in _looks(grown, row))
+    looks = tuple(look for row in rows(given, "looks") for look in _looks(grown, row))
     shelter = str(given.get("shelter", "open"))
     if shelter not in SHELTERS:
         raise DaceError("shelter", f"“{shelter}”"[:60], f"one of {', '.join(SHELTERS)} would do")
@@ -59,12 +58,6 @@ def _planted(grown: Crop, on: date) -> list[Look]:
 def _span(low: date | None, likely: date | None, high: date | None) -> Json:
     named = {"low": low, "likely": likely, "high": high}
     return {name: None if on is None else str(on) for name, on in named.items()}
-
-
-def _rows(rows: Any) -> list[Json]:
-    if not isinstance(rows, list) or not all(isinstance(row, dict) for row in rows):
-        raise DaceError("looks", repr(rows)[:60], "a list of looks would do")
-    return rows
 
 
 def _looks(grown: Crop, row: Json) -> list[Look]:

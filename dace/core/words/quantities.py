@@ -13,7 +13,7 @@ from functools import cache
 
 import pint
 
-from dace.core.errors import DaceError
+from dace.core.errors import DaceError, WhoseMeasureError
 from dace.core.figures import load_table
 from dace.core.words.numbers import NUMBER, plain, read_number
 
@@ -183,7 +183,7 @@ def read_amount(text: str, family: str | None, field: str) -> Amount:
     if len(found) > 1:
         told = [f"{_litres_words(one)} ({one.family})" for one in found]
         whose = " or ".join(dict.fromkeys(f"“{one.family} …”" for one in found))
-        raise DaceError(
+        raise WhoseMeasureError(
             field,
             f"“{text.strip()}”, which is {' or '.join(told)}",
             f"say whose, {whose}, or say it in litres",

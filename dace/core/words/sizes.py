@@ -6,7 +6,7 @@ import math
 import re
 from dataclasses import dataclass
 
-from dace.core.errors import DaceError
+from dace.core.errors import DaceError, WhoseMeasureError
 from dace.core.figures import judgement
 from dace.core.words.numbers import NUMBER, plain, read_number
 from dace.core.words.quantities import read_amount, read_measure
@@ -67,9 +67,9 @@ def read_size(text: str, family: str | None) -> Size:
         raise DaceError("size", f"“{text.strip()}” without a measure", _HINT)
     try:
         amount = read_amount(re.sub(r"\s*pots?$", "", folded), family, "size")
-    except DaceError as wrong:
-        if "which is" in wrong.read:
-            raise
+    except WhoseMeasureError:
+        raise
+    except DaceError:
         raise DaceError("size", f"“{text.strip()}”", _HINT) from None
     if amount.unit != "mL":
         raise DaceError("size", f"“{text.strip()}”", _HINT)

@@ -6,11 +6,9 @@ import uuid
 from datetime import date, timedelta
 from typing import Annotated, Any
 
-import numpy as np
 from ninja import Router, Schema
 from pydantic import Field
 
-from dace.core import api as core
 from dace.core.api import shown
 from dace.desks.season.page import season_page
 from dace.desks.season.planting import planting_page
@@ -108,7 +106,9 @@ def days_ahead(request: Any) -> WeatherOut:
 
 
 def _weather_out(known: Weather) -> WeatherOut:
-    past, ahead = known.past, known.forecast if known.forecast.t_min else _usually(known)
+    past, ahead = known.past, known.forecast
+    if not ahead.t_min:
+        ahead = known.outlook.likely(_AHEAD_SHOWN)
     days = [
         DayOut(on=ahead.first + timedelta(days=n), t_min=low, t_max=high, rain_mm=rain)
         for n, (low, high, rain) in enumerate(
@@ -132,14 +132,6 @@ def _weather_out(known: Weather) -> WeatherOut:
         words=words[known.source],
         own_days=known.own_days,
     )
-
-
-def _usually(known: Weather) -> core.Days:
-    found, at = known.outlook, known.outlook.known
-    week = slice(at, at + _AHEAD_SHOWN)
-    low, high = (tuple(np.median(t[:, week], axis=0).tolist()) for t in (found.t_min, found.t_max))
-    rain = tuple(found.rain_mm[week].tolist())
-    return core.Days(known.today + timedelta(days=1), low, high, rain)
 
 
 @router.post("/weather", response={201: WrittenOut}, operation_id="keep_weather")

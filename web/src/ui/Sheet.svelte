@@ -14,9 +14,20 @@
     if (open && !dialog?.open) dialog?.showModal();
     if (!open && dialog?.open) dialog.close();
   });
+
+  // The browser tells of a close a task later: a key pressed meanwhile may have opened it again.
+  function closed() {
+    if (!dialog?.open) open = false;
+  }
+
+  function escape(event: KeyboardEvent) {
+    if (event.key !== 'Escape') return;
+    event.preventDefault();
+    open = false;
+  }
 </script>
 
-<dialog bind:this={dialog} aria-labelledby={id} onclose={() => (open = false)}>
+<dialog bind:this={dialog} aria-labelledby={id} onclose={closed} onkeydown={escape}>
   {#if open}
     <header>
       <h2 {id}>{title}</h2>
