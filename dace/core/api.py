@@ -6,7 +6,6 @@ from dace.core.advice.can import advise_answer
 from dace.core.advice.cautions import cautions
 from dace.core.advice.feeding import Feeding
 from dace.core.advice.judge import advise_feeding
-from dace.core.advice.roots import advise_roots
 from dace.core.brew.acid import Limits
 from dace.core.brew.bottles import BottleContents, bottle_contents, composition_of_bottle
 from dace.core.brew.claims import Against, Claim, ClaimVerdict, check_claim
@@ -31,21 +30,19 @@ from dace.core.can.dry import (
 from dace.core.can.measures import KINDS as MEASURE_KINDS
 from dace.core.can.measures import TEASPOON_ML, Owned, usual_measures
 from dace.core.can.mixing import MOST_VESSEL_L, Mixture, fill_can
-from dace.core.can.pouring import Ground, carried_mg, suggest_litres_each
+from dace.core.can.pouring import Ground, suggest_litres_each
 from dace.core.can.sharing import shares_of_ground, told_by
 from dace.core.can.strength import read_strength
+from dace.core.can.usual import stops_of, usual_of
 from dace.core.can.vessels import Cans, read_litres_each, read_pack, read_rate, split_into_cans
 from dace.core.draws.spreads import Array as Numbers
 from dace.core.errors import DaceError
 from dace.core.figures import Range
-from dace.core.ledger.accounts import Account, Given, Ledger, Rooted
-from dace.core.ledger.books import SOURCES as LEDGER_SOURCES
-from dace.core.ledger.books import ledger
-from dace.core.ledger.remedies import Offer, remedies, rhythm_sentence
-from dace.core.ledger.shortfall import APPROACHES, Balance, BalanceWord, balances, sentence
+from dace.core.ledger.books import Ledger, ledger
+from dace.core.ledger.shortfall import APPROACHES, Balance, BalanceWord, balances
 from dace.core.ledger.soil_tests import UNITS as SOIL_UNITS
 from dace.core.ledger.soil_tests import TestedSoil, read_soil_test
-from dace.core.matter.composition import Composition, composition
+from dace.core.matter.composition import Composition, composition, composition_of_liquid
 from dace.core.matter.conductivity import ec_25
 from dace.core.matter.label import ALSO, FORMS, Label, forms_of, potash_chloride, read_grade
 from dace.core.matter.materials import Material, material, materials
@@ -111,11 +108,14 @@ from dace.core.rootzone.records import (
     RootZone,
     Sampled,
     Slow,
+    Tested,
     charged_can,
     charged_dry,
+    charged_plain,
     charged_water,
     rain_m2,
     with_charge,
+    with_water,
 )
 from dace.core.rootzone.told import followed_steps
 from dace.core.season.climate import Climate, climate, climate_near, climates, climates_near
@@ -130,12 +130,38 @@ from dace.core.season.crops import (
     feed_cap,
     other_names,
 )
-from dace.core.season.looks import Begun, Look, StageReading, Start, out_of_order
+from dace.core.season.looks import (
+    SHELTERS,
+    Begun,
+    Look,
+    Shelter,
+    StageReading,
+    Start,
+    out_of_order,
+)
 from dace.core.season.need import Span, spans
 from dace.core.season.outlook import Days, Outlook, WeatherAsked, outlook, usual_days
 from dace.core.season.own_weather import OwnDay, read_own_weather
 from dace.core.season.places import Country, countries
 from dace.core.season.weather import day_hours
+from dace.core.verdict.against import advise_against
+from dace.core.verdict.judge import verdicts
+from dace.core.verdict.nutrients import nutrient_words
+from dace.core.verdict.records import (
+    ACTS_FIRST,
+    KINDS,
+    RHYTHMS,
+    Grows,
+    Kind,
+    NamedWater,
+    Portion,
+    Question,
+    Source,
+    Stop,
+    Verdict,
+    Vessel,
+    Yard,
+)
 from dace.core.words import shown
 from dace.core.words.amounts import amount_words
 from dace.core.words.days import day_in_words
@@ -145,36 +171,38 @@ from dace.core.words.sizes import Size, read_size
 
 # fmt: off
 __all__ = [
-    "ALSO", "APPROACHES", "CHARGED", "FAMILIES", "FEELS", "FORMS", "LEDGER_SOURCES",
-    "MEASURE_KINDS", "METHODS", "MOST_VESSEL_L", "NITRATE", "NUTRIENTS", "PEN_OLD_DAYS",
-    "ROOT_SHORT", "ROOT_WORDS", "SCALES", "SOIL_UNITS", "SPREAD_ONLY", "STAGE_WORDS", "TEASPOON_ML",
-    "WATER_KINDS", "Account", "Advice", "Against", "Answer", "Balance", "BalanceWord", "Band",
+    "ACTS_FIRST", "ALSO", "APPROACHES", "CHARGED", "FAMILIES", "FEELS", "FORMS", "KINDS",
+    "MEASURE_KINDS", "METHODS", "MOST_VESSEL_L", "NITRATE", "NUTRIENTS", "PEN_OLD_DAYS", "RHYTHMS",
+    "ROOT_SHORT", "ROOT_WORDS", "SCALES", "SHELTERS", "SOIL_UNITS", "SPREAD_ONLY", "STAGE_WORDS",
+    "TEASPOON_ML", "WATER_KINDS", "Advice", "Against", "Answer", "Balance", "BalanceWord", "Band",
     "Begun", "BottleContents", "BrewEstimate", "BrewReading", "CanAsked", "Cans", "CapCheck",
     "Claim", "ClaimVerdict", "Climate", "Comfort", "Comparison", "Composition", "Content",
     "Country", "Crop", "DaceError", "Days", "DryDose", "FeedWord", "Feeding", "Felt", "Flush",
-    "Followed", "Given", "Ground", "Growing", "Ingredient", "Label", "Ledger", "Limits",
-    "LoggedHour", "Look", "Looked", "Material", "Medium", "Method", "Mixture", "NextFeed",
-    "Numbers", "Offer", "Outlook", "OwnDay", "Owned", "PenReading", "Poured", "Purpose", "Range",
-    "ReadVerdict", "Recipe", "Result", "RootWord", "RootZone", "Rooted", "Sampled", "Severity",
-    "Size", "Slow", "Span", "Spread", "Stage", "StageReading", "Start", "Step", "TestedSoil",
-    "WaterIons", "WeatherAsked", "Working", "advise_answer", "advise_brew", "advise_feeding",
-    "advise_jar", "advise_roots", "alike", "amount_words", "answer", "as_paste", "as_pour_through",
-    "balances", "blend", "bottle_contents", "brew_tokens", "brew_working", "by_day", "carried_mg",
-    "cautions", "charged_can", "charged_dry", "charged_water", "check_claim", "climate",
-    "climate_near", "climates", "climates_near", "climbing_since", "comfort", "comfort_of",
-    "compare_with_expected", "composition", "composition_of_bottle", "content_of_feed",
-    "content_of_material", "countries", "crop", "crop_loss", "crops", "day_hours", "day_in_words",
-    "days_to_top", "disagreement", "dry_dose", "ec_25", "ec_at", "estimate", "feed_cap", "fill_can",
-    "flush", "follow", "follow_all", "followed_steps", "forms_of", "gravest_first", "ledger",
-    "litres_of_medium", "material", "materials", "media", "medium", "method", "methods", "modifier",
-    "modifiers", "next_feed", "next_readings", "other_names", "out_of_order", "outlook",
-    "parts_for_pen", "past_use", "pen_words", "potash_chloride", "purpose_of", "rain_m2",
-    "read_amount", "read_dry", "read_grade", "read_litres_each", "read_log", "read_measure",
-    "read_number", "read_own_weather", "read_pack", "read_rate", "read_size", "read_soil_test",
-    "read_strength", "reading_at_25", "ready_days", "release_over", "remedies", "rhythm_sentence",
-    "say", "season_nitrogen_g_m2", "sentence", "shares_of_ground", "shown", "spans",
-    "split_into_cans", "stage_clock", "strength_words", "suggest_litres_each", "suits", "told_by",
-    "usual_days", "usual_dry_density", "usual_measures", "warm_up", "water_from_ec",
-    "water_from_report", "water_of_kind", "weigh", "with_charge", "word_for", "word_now",
+    "Followed", "Ground", "Growing", "Grows", "Ingredient", "Kind", "Label", "Ledger", "Limits",
+    "LoggedHour", "Look", "Looked", "Material", "Medium", "Method", "Mixture", "NamedWater",
+    "NextFeed", "Numbers", "Outlook", "OwnDay", "Owned", "PenReading", "Portion", "Poured",
+    "Purpose", "Question", "Range", "ReadVerdict", "Recipe", "Result", "RootWord", "RootZone",
+    "Sampled", "Severity", "Shelter", "Size", "Slow", "Source", "Span", "Spread", "Stage",
+    "StageReading", "Start", "Step", "Stop", "Tested", "TestedSoil", "Verdict", "Vessel",
+    "WaterIons", "WeatherAsked", "Working", "Yard", "advise_against", "advise_answer",
+    "advise_brew", "advise_feeding", "advise_jar", "alike", "amount_words", "answer", "as_paste",
+    "as_pour_through", "balances", "blend", "bottle_contents", "brew_tokens", "brew_working",
+    "by_day", "cautions", "charged_can", "charged_dry", "charged_plain", "charged_water",
+    "check_claim", "climate", "climate_near", "climates", "climates_near", "climbing_since",
+    "comfort", "comfort_of", "compare_with_expected", "composition", "composition_of_bottle",
+    "composition_of_liquid", "content_of_feed", "content_of_material", "countries", "crop",
+    "crop_loss", "crops", "day_hours", "day_in_words", "days_to_top", "disagreement", "dry_dose",
+    "ec_25", "ec_at", "estimate", "feed_cap", "fill_can", "flush", "follow", "follow_all",
+    "followed_steps", "forms_of", "gravest_first", "ledger", "litres_of_medium", "material",
+    "materials", "media", "medium", "method", "methods", "modifier", "modifiers", "next_feed",
+    "next_readings", "nutrient_words", "other_names", "out_of_order", "outlook", "parts_for_pen",
+    "past_use", "pen_words", "potash_chloride", "purpose_of", "rain_m2", "read_amount", "read_dry",
+    "read_grade", "read_litres_each", "read_log", "read_measure", "read_number",
+    "read_own_weather", "read_pack", "read_rate", "read_size", "read_soil_test", "read_strength",
+    "reading_at_25", "ready_days", "release_over", "say", "season_nitrogen_g_m2",
+    "shares_of_ground", "shown", "spans", "split_into_cans", "stage_clock", "stops_of",
+    "strength_words", "suggest_litres_each", "suits", "told_by", "usual_days", "usual_dry_density",
+    "usual_measures", "usual_of", "verdicts", "warm_up", "water_from_ec", "water_from_report",
+    "water_of_kind", "weigh", "with_charge", "with_water", "word_for", "word_now",
 ]
 # fmt: on

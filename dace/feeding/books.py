@@ -4,19 +4,17 @@ from __future__ import annotations
 
 import uuid
 from dataclasses import dataclass
-from datetime import date, timedelta
 from zoneinfo import ZoneInfo
 
 from dace.core import api as core
-from dace.core.api import NUTRIENTS, Account, Balance, Ledger, Look, Rooted, Span, StageReading
+from dace.core.api import Balance, Ledger, Look, StageReading, Verdict
 from dace.feeding.gifts import GiftRecord, gifts
+from dace.feeding.rootzones import RootRecord, root_zones
+from dace.feeding.verdicts import stop_verdicts
 from dace.garden.clocks import clocks
-from dace.garden.models import Fill, Planting, SoilTest, Stand
-from dace.garden.reads import core_water, medium_litres, setting_of, waters
+from dace.garden.models import Planting, SoilTest, Stand
 from dace.garden.weather import Weather, weather
 from dace.households.scope import Scope
-
-_AHEAD_DAYS = 84
 
 
 @dataclass(frozen=True)
@@ -25,7 +23,6 @@ class History:
 
     planting: Planting
     clock: StageReading
-    stages: tuple[Span, ...]
     stands: tuple[Stand, ...]
     tests: tuple[SoilTest, ...]
     gifts: tuple[GiftRecord, ...]
@@ -40,13 +37,16 @@ class History:
 
 @dataclass(frozen=True)
 class Books:
-    """One planting's history and what its books come to."""
+    """One planting's history, its verdict, and what its books come to.
+
+    ``ledger`` is None and ``balances`` are empty where its fill is no longer followed.
+    """
 
     history: History
-    account: Account
-    ledger: Ledger
+    stand: Stand | None
+    verdict: Verdict | None
+    ledger: Ledger | None
     balances: tuple[Balance, ...]
-    pot: bool
 
 
 def history(scope: Scope, planting_id: uuid.UUID) -> History:
@@ -56,12 +56,10 @@ def history(scope: Scope, planting_id: uuid.UUID) -> History:
     rows = Stand.objects.of(scope).filter(planting=planting).select_related("fill__place")
     stands = tuple(rows.order_by("from_on", "created_at"))
     time = clocks(scope, garden, [planting.pk])
-    clock = time.read(planting)
     tested = SoilTest.objects.of(scope).filter(fill__in=[s.fill_id for s in stands])
     return History(
         planting=planting,
-        clock=clock,
-        stages=core.spans(clock),
+        clock=time.read(planting),
         stands=stands,
         tests=tuple(tested.order_by("tested_on")),
         gifts=gifts(scope, planting_id=planting.pk),
@@ -71,78 +69,41 @@ def history(scope: Scope, planting_id: uuid.UUID) -> History:
 
 
 def books(scope: Scope, planting_id: uuid.UUID) -> Books:
-    """A planting's books; twelve queries, and one for a blended water."""
+    """A planting's books, of the place where most of its plants stand.
+
+    Twelve queries where the verdicts stand already.
+    """
     kept = history(scope, planting_id)
-    account = _account(scope, kept)
-    found = core.ledger(account, kept.weather.outlook)
-    pot = not account.rooted[-1].setting.endswith("bed") if account.rooted else True
+    stand = _main_stand(kept)
+    if stand is None:
+        return Books(kept, None, None, None, ())
+    found = next((v for v in stop_verdicts(scope) if v.fill_id == stand.fill_id), None)
+    record = found.root if found else _followed(scope, kept, stand)
+    if record is None:
+        return Books(kept, stand, None, None, ())
+    book = core.ledger(record.followed, str(stand.pk))
     until = kept.planting.ended_on or kept.weather.today
-    sums = core.balances(account.grown, kept.stages, found, until, pot)
-    return Books(kept, account, found, sums, pot)
+    high = _tested_high(kept, stand)
+    sums = core.balances(book, until, high) if book else ()
+    return Books(kept, stand, found.verdict if found else None, book, sums)
 
 
-def _account(scope: Scope, kept: History) -> Account:
-    planting, stands, known = kept.planting, kept.stands, kept.weather
-    usual = next(iter(waters(scope)), None)
-    water = core_water(usual) if usual else core.water_from_ec(0.0)
-    mg_l = (water.of("NO3_N"), *(water.of(n) for n in NUTRIENTS[1:]))
-    first = max(planting.started_on, known.outlook.first)
-    last = min(known.today + timedelta(days=_AHEAD_DAYS), known.outlook.last)
-    shared = _plants_by_fill(scope, stands)
-    grown = planting.grown
-    latest = {test.fill_id: test for test in kept.tests}
-    return Account(
-        grown=grown,
-        stages=kept.stages,
-        rooted=tuple(
-            rooted(s.fill, max(s.from_on, first), shared[s.fill_id], latest.get(s.fill_id))
-            for s in _one_a_day(stands)
-        ),
-        given=tuple(gift.given(kept.zone) for gift in kept.gifts),
-        water_mg_l=mg_l,
-        first=first,
-        days=(last - first).days + 1,
-    )
+def _followed(scope: Scope, kept: History, stand: Stand) -> RootRecord | None:
+    records = root_zones(scope, kept.planting.garden, [stand.fill_id])
+    return records[0] if records else None
 
 
-def _one_a_day(stands: tuple[Stand, ...]) -> list[Stand]:
-    """Where most of its plants stood from each day on: a planting has one set of books."""
-    by_day: dict[date, Stand] = {}
-    for stand in stands:
-        other = by_day.get(stand.from_on)
-        if other is None or stand.count > other.count:
-            by_day[stand.from_on] = stand
-    return [by_day[day] for day in sorted(by_day)]
+def _main_stand(kept: History) -> Stand | None:
+    """Where most of them stand, or stood last."""
+    if not kept.stands:
+        return None
+    latest = max(stand.from_on for stand in kept.stands)
+    return max((s for s in kept.stands if s.from_on == latest), key=lambda s: s.count)
 
 
-def _plants_by_fill(scope: Scope, stands: tuple[Stand, ...]) -> dict[uuid.UUID, int]:
-    """How many plants share each fill, whatever they are; one query."""
-    ids = {stand.fill_id for stand in stands}
-    found = dict.fromkeys(ids, 0)
-    present = Stand.objects.of(scope).filter(
-        fill__in=ids, to_on__isnull=True, planting__ended_on__isnull=True
-    )
-    for fill_id, count in present.values_list("fill_id", "count"):
-        found[fill_id] += count
-    for stand in stands:
-        found[stand.fill_id] = max(found[stand.fill_id], stand.count)
-    return found
-
-
-def rooted(fill: Fill, since: date, plants: int, test: SoilTest | None) -> Rooted:
-    """What one of so many plants has of a fill."""
-    litres = medium_litres(fill)
-    area = fill.area_m2 or litres / core.litres_of_medium(None, 1.0)
-    medium = core.medium(fill.medium)
-    tested: tuple[tuple[str, float], ...] = ()
-    if test is not None:
-        tested = core.read_soil_test(test.values, test.unit, medium).mg_l
-    return Rooted(
-        since=since,
-        medium=medium,
-        setting=setting_of(fill.place),
-        litres_each=litres / plants,
-        area_each=area / plants,
-        filled_on=fill.filled_on,
-        tested=tested,
-    )
+def _tested_high(kept: History, stand: Stand) -> frozenset[str]:
+    tests = [test for test in kept.tests if test.fill_id == stand.fill_id]
+    if not tests:
+        return frozenset()
+    medium = core.medium(stand.fill.medium)
+    return core.read_soil_test(tests[-1].values, tests[-1].unit, medium).high

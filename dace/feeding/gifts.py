@@ -4,8 +4,7 @@ from __future__ import annotations
 
 import uuid
 from dataclasses import dataclass
-from datetime import date, datetime, timedelta
-from zoneinfo import ZoneInfo
+from datetime import datetime, timedelta
 
 from dace.core import api as core
 from dace.core.api import NUTRIENTS, Content, amount_words, shown
@@ -38,11 +37,6 @@ class GiftRecord:
     def nitrogen_mg(self) -> float:
         """All nitrogen that it brings to each plant [mg]."""
         return self.at_once[0] + self.later[0]
-
-    def given(self, zone: ZoneInfo) -> core.Given:
-        """As the ledger enters it, on the day in the garden's zone."""
-        on: date = self.at.astimezone(zone).date()
-        return core.Given(on, self.source, self.name, self.at_once, self.later, self.half_life_days)
 
 
 @dataclass(frozen=True)

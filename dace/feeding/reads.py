@@ -9,6 +9,7 @@ from typing import Any
 from django.db.models import F, FloatField, OuterRef, Q, QuerySet, Subquery, Sum
 from django.db.models.functions import Coalesce
 
+from dace.core.api import amount_words
 from dace.feeding.models import Can, CanPart, Dose, Dressing
 from dace.garden.models import Fill
 from dace.households.scope import NotFoundError, Scope
@@ -62,6 +63,20 @@ def _summed(rows: QuerySet[Any], field: str) -> Coalesce:
     """The sum of a field over a jar's own rows, none where there are none."""
     sums = rows.order_by().values("jar").annotate(total=Sum(field)).values("total")
     return Coalesce(Subquery(sums, output_field=FloatField()), 0.0)
+
+
+def drawn_from(scope: Scope, jar: Jar, most: int) -> list[tuple[datetime, str]]:
+    """The newest cans and dressings from a jar, in words; two queries."""
+    unit = "mL" if jar.form == "liquid" else "g"
+    parts = CanPart.objects.of(scope).filter(jar=jar, can__undone_at__isnull=True)
+    cans = parts.select_related("can").order_by("-can__mixed_at")[:most]
+    spread = Dressing.objects.of(scope).filter(jar=jar).select_related("stand__fill__place")
+    rows = [(p.can.mixed_at, f"{amount_words(p.amount, unit)} at {p.can.ratio}") for p in cans]
+    rows += [
+        (d.given_at, f"{amount_words(d.grams, 'g')} on {d.stand.fill}")
+        for d in spread.order_by("-given_at")[:most]
+    ]
+    return sorted(rows, reverse=True)[:most]
 
 
 def litres_left(scope: Scope, can: Can) -> float:

@@ -6,7 +6,7 @@ import uuid
 from collections import defaultdict
 from collections.abc import Collection, Iterable
 from dataclasses import dataclass
-from datetime import datetime, timedelta
+from datetime import date, datetime, timedelta
 from typing import TypeVar
 from zoneinfo import ZoneInfo
 
@@ -17,8 +17,8 @@ from dace.core.api import DaceError, Followed, Growing, RootZone
 from dace.feeding.gifts import content_of_dry
 from dace.feeding.models import Dose, Dressing, Watering
 from dace.garden.clocks import Clocks, clocks
-from dace.garden.models import Fill, Garden, Stand, Water
-from dace.garden.reads import core_water, medium_litres, setting_of, waters
+from dace.garden.models import Fill, Garden, SoilTest, Stand, Water
+from dace.garden.reads import core_water, medium_litres, setting_of, standing_fills, waters
 from dace.garden.weather import Weather, weather
 from dace.households.scope import NotFoundError, Scope
 from dace.measuring.models import FieldTest, Reading
@@ -64,7 +64,7 @@ def root_zones(
 
     One more for each blended water.
     """
-    rows = Fill.objects.of(scope).filter(pk__in=fill_ids, renewed_on__isnull=True)
+    rows = standing_fills(scope).filter(pk__in=fill_ids)
     fills = {fill.pk: fill for fill in rows.select_related("place")}
     chosen = [fills[key] for key in fill_ids if key in fills]
     known, zone = weather(scope, garden), ZoneInfo(garden.zone)
@@ -107,6 +107,8 @@ class _Rows:
         self.dressings = _by(dry.select_related("jar").order_by("given_at"), "fill_id")
         self.readings = _by(read.order_by("taken_at", "created_at"), "subject_id")
         self.tests = _by(tests.order_by("taken_at"), "subject_id")
+        soil = SoilTest.objects.of(scope).filter(fill__in=ids).order_by("tested_on", "created_at")
+        self.soil = _by(soil, "fill_id")
         grown = here.select_related("planting").order_by("from_on", "created_at")
         self.stands = _by(grown, "fill_id")
         plantings = {row.planting_id for rows in self.stands.values() for row in rows}
@@ -158,6 +160,7 @@ def _told(
         water_mg_l=water,
         logs_all=fill.logs_waterings,
         felt=tuple(_felt(row, zone) for row in tests if row.kind == FieldTest.Kind.MOISTURE),
+        tested=_tested(kept.soil[fill.pk], fill, known.today),
         seed=fill.pk.int % 2**31,
     )
     return root, samples
@@ -170,6 +173,7 @@ def _growing(row: Stand, time: Clocks) -> Growing:
         plants=row.count,
         since=row.from_on,
         until=row.to_on or row.planting.ended_on,
+        key=str(row.pk),
     )
 
 
@@ -185,6 +189,7 @@ def _dose(row: Dose, zone: ZoneInfo, water: core.WaterIons) -> core.Poured:
         on=row.poured_at.astimezone(zone).date(),
         litres=row.litres,
         mg_l=core.charged_can(row.can.mg_l, feeds, row.can.ec_likely, water.of("HCO3")),
+        said=row.can.ratio,
         hour=_hour(row.poured_at, zone),
     )
 
@@ -230,6 +235,16 @@ def _strip(row: FieldTest, zone: ZoneInfo) -> core.Sampled:
         method=core.NITRATE,
         hour=_hour(row.taken_at, zone),
     )
+
+
+def _tested(rows: list[SoilTest], fill: Fill, today: date) -> tuple[core.Tested, ...]:
+    """Tests by day; what was written later of one day counts."""
+    days: dict[date, dict[str, float]] = {}
+    for row in rows:
+        if row.tested_on <= today:
+            read = core.read_soil_test(row.values, row.unit, core.medium(fill.medium))
+            days.setdefault(max(row.tested_on, fill.filled_on), {}).update(read.mg_l)
+    return tuple(core.Tested(on, tuple(found.items())) for on, found in days.items())
 
 
 def _felt(row: FieldTest, zone: ZoneInfo) -> core.Felt:

@@ -33,7 +33,7 @@ class Clocks:
             looks=self.looks.get(planting.pk, ()),
             indoors=grown.warm or first in _RAISED,
             in_tray=now == Place.Kind.TRAY,
-            shelter="cover" if now == Place.Kind.FRAME else "open",
+            shelter=shelter_of(now),
         )
         return core.stage_clock(grown, begun, self.days)
 
@@ -41,6 +41,13 @@ class Clocks:
         """When she last looked at it."""
         looks = self.looks.get(planting_id, ())
         return looks[-1].on if looks else None
+
+
+def shelter_of(kind: str, covered: bool = False) -> core.Shelter:
+    """How a kind of place is kept from the weather: trays stand indoors, frames cover."""
+    if kind == Place.Kind.TRAY:
+        return "indoors"
+    return "cover" if covered or kind == Place.Kind.FRAME else "open"
 
 
 def clocks(scope: Scope, garden: Garden, plantings: Collection[uuid.UUID]) -> Clocks:

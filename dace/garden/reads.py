@@ -7,8 +7,9 @@ from collections.abc import Iterable
 from dataclasses import dataclass
 from datetime import date
 from functools import cached_property
+from zoneinfo import ZoneInfo
 
-from django.db.models import Prefetch, QuerySet, Subquery
+from django.db.models import Prefetch, Q, QuerySet, Subquery
 
 from dace.core import api as core
 from dace.garden.clocks import Clocks, clocks
@@ -35,6 +36,7 @@ class StandRecord:
     looked_on: date | None
     count: int
     fed: bool
+    approach: str
     holding_l: float | None
     area_m2: float | None
     setting: str
@@ -87,9 +89,23 @@ def stops(scope: Scope) -> tuple[StopRecord, ...]:
     return scope.once("stops", lambda: _stops(scope))
 
 
+def standing_fills(scope: Scope) -> QuerySet[Fill]:
+    """Fills that are not renewed or emptied yet."""
+    return Fill.objects.of(scope).filter(_not_over("renewed_on", _today(scope)))
+
+
+def _today(scope: Scope) -> date:
+    return scope.now.astimezone(ZoneInfo(garden_of(scope).zone)).date()
+
+
+def _not_over(field: str, today: date) -> Q:
+    """Open, or closed only after a day: what is dated ahead has not happened."""
+    return Q(**{f"{field}__isnull": True}) | Q(**{f"{field}__gt": today})
+
+
 def _stops(scope: Scope) -> tuple[StopRecord, ...]:
-    current = _present(scope).select_related("planting").order_by("created_at", "id")
-    present = Fill.objects.of(scope).filter(renewed_on__isnull=True).order_by("created_at", "name")
+    current = _present(scope).select_related("planting__garden").order_by("created_at", "id")
+    present = standing_fills(scope).order_by("created_at", "name")
     fills = present.prefetch_related(Prefetch("stands", current, to_attr="standing"))
     places = Place.objects.in_use(scope).prefetch_related(
         Prefetch("fills", fills, to_attr="present")
@@ -105,8 +121,8 @@ def stand(scope: Scope, stand_id: uuid.UUID) -> StandRecord:
     row = (
         _present(scope)
         .filter(
+            _not_over("fill__renewed_on", _today(scope)),
             pk=stand_id,
-            fill__renewed_on__isnull=True,
             fill__undone_at__isnull=True,
             fill__place__ended_on__isnull=True,
         )
@@ -128,8 +144,12 @@ def _standing(place: Place) -> list[Stand]:
 
 def _present(scope: Scope) -> QuerySet[Stand]:
     """Stands whose plants still grow there."""
+    today = _today(scope)
     return Stand.objects.of(scope).filter(
-        to_on__isnull=True, planting__ended_on__isnull=True, planting__undone_at__isnull=True
+        _not_over("to_on", today),
+        _not_over("planting__ended_on", today),
+        from_on__lte=today,
+        planting__undone_at__isnull=True,
     )
 
 
@@ -164,6 +184,7 @@ def _stand(row: Stand, fill: Fill, place: Place, time: Clocks) -> StandRecord:
         looked_on=time.last_look(row.planting_id),
         count=row.count,
         fed=row.fed,
+        approach=row.planting.approach or row.planting.garden.approach,
         holding_l=holding,
         area_m2=fill.area_m2,
         setting=setting_of(place),

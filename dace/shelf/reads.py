@@ -78,8 +78,15 @@ def solids_of(jar: Jar) -> tuple[Ingredient, ...]:
     return ingredients_of(tuple(jar.brew.ingredients)) if jar.brew is not None else ()
 
 
+_BOUGHT = frozenset({"family:mineral_salt"})
+"""A bought feed that says no more of itself is made of salts."""
+
+
 def tokens_of(jar: Jar) -> frozenset[str]:
     """What rules may name a stored jar by."""
     if jar.brew is not None:
         return brew_tokens(jar.brew.method, [item["material"] for item in jar.brew.ingredients])
-    return material(jar.material).tokens if jar.material else frozenset()
+    if jar.material:
+        return material(jar.material).tokens
+    organic = (jar.nitrogen or {}).get("organic", 0.0)
+    return frozenset() if organic > 0 else _BOUGHT

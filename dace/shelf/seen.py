@@ -1,4 +1,4 @@
-"""Cautions that ask for what only the gardener knows: asked once for each jar or brew."""
+"""Cautions that ask for what only the gardener knows: asked once a kind and household."""
 
 from __future__ import annotations
 
@@ -63,8 +63,8 @@ def remember(scope: Scope, row_id: uuid.UUID, caution: str, about: uuid.UUID) ->
     return SeenTo.objects.create(**new_row(scope, row_id), caution=caution, about=about)
 
 
-def seen_to(scope: Scope, garden: Garden, about: uuid.UUID) -> dict[str, date]:
-    """What was seen to for a jar or brew, with its day; one query."""
-    rows = SeenTo.objects.of(scope).filter(about=about).order_by("created_at")
+def seen_to(scope: Scope, garden: Garden) -> dict[str, date]:
+    """What was seen to in this household, with its day: asked once a kind; one query."""
+    rows = SeenTo.objects.of(scope).order_by("created_at")
     zone = ZoneInfo(garden.zone)
     return {row.caution: row.created_at.astimezone(zone).date() for row in rows}

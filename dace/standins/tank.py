@@ -8,11 +8,11 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from datetime import datetime, timedelta
 
-_SEED = 1479
+_SEED = 318
 _START_EC, _START_SD = 1.6, 0.25
 _OWN_WATER_L = 10.0
 _TAP_EC = 0.65
-_TAKEN_PER_DAY, _HALF_EC = 0.02, 1.0
+_TAKEN_PER_DAY, _HALF_EC = 0.012, 1.0
 _WANDERS = 0.2
 _COMES = 0.9
 _MOST_DAYS = 400
@@ -34,6 +34,7 @@ class Pour:
 class Pot:
     """Which pot (the same seed behaves the same), the water it holds and uses a day [L].
 
+    ``uses_l_day`` are days since it was filled and what its plants use from then on.
     ``since`` is when it was filled; ``tap_ec`` and ``tap_hco3_mg_l`` are of the water that it
     is watered with unseen.
     """
@@ -41,7 +42,7 @@ class Pot:
     seed: str
     since: datetime
     holds_l: float | None = None
-    uses_l_day: float = 1.0
+    uses_l_day: tuple[tuple[int, float], ...] = ((0, 1.0),)
     tap_ec: float = _TAP_EC
     tap_hco3_mg_l: float = 0.0
 
@@ -59,7 +60,7 @@ class _Tank:
         self.water = [0.9 * cap for cap in self.caps]
         self.salt = [start * litres for litres in self.water]
         self.lime = [0.0, 0.0]
-        self.uses = pot.uses_l_day * math.exp(chance.gauss(0, 0.2))
+        self.thirst = math.exp(chance.gauss(0, 0.2))
         self.through = chance.uniform(0.05, 0.35)
         self.dry_at = chance.uniform(0.45, 0.7)
         self.heavy_hand = chance.uniform(0.0, 0.2)
@@ -83,11 +84,11 @@ class _Tank:
             lime = (straight * lime + lost_lime) / leaves if leaves > 0 else 0.0
             litres = leaves
 
-    def day(self) -> None:
+    def day(self, uses_l: float) -> None:
         """Plants drink, take a little salt, salts wander; somebody waters when it looks dry."""
         share = sum(self.water) / sum(self.caps)
         sun, comes = math.exp(self._chance.gauss(0, 0.25)), self._chance.random() < _COMES
-        wants = self.uses * min(1.0, 2 * share) * sun
+        wants = uses_l * self.thirst * min(1.0, 2 * share) * sun
         for layer, part in enumerate((0.6, 0.4)):
             room = max(0.0, self.water[layer] - 0.1 * self.caps[layer])
             self.water[layer] -= min(part * wants, room)
@@ -112,6 +113,10 @@ class _Tank:
         return 0.4 * whole + 0.6 * lower
 
 
+def _uses_on(pot: Pot, day: int) -> float:
+    return next((litres for since, litres in reversed(pot.uses_l_day) if since <= day), 0.0)
+
+
 def drain_ec(pot: Pot, pours: Sequence[Pour], now: datetime) -> float:
     """What drains from a pot now.
 
@@ -133,7 +138,7 @@ def drain_ec(pot: Pot, pours: Sequence[Pour], now: datetime) -> float:
     due = sorted((p for p in pours if pot.since <= p.at <= now), key=lambda p: p.at)
     for day in range(min(_MOST_DAYS, max(0, (now - pot.since).days)) + 1):
         if day:
-            tank.day()
+            tank.day(_uses_on(pot, day))
         while due and due[0].at < pot.since + timedelta(days=day + 1):
             pour = due.pop(0)
             tank.pour(pour.litres, pour.ec_ms_cm, _LIME_PER_MG * pour.hco3_mg_l)

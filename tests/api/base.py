@@ -12,6 +12,7 @@ from django.test import Client, TestCase
 from dace.demo import weir_yard
 from dace.demo.weir_yard import key
 from dace.desks.bench.laid_out import laid_out
+from dace.feeding.verdicts import forget
 from tests.gardens import nothing, stand_in
 
 
@@ -70,6 +71,7 @@ class WeirYardCase(TestCase):
 
     def setUp(self) -> None:
         laid_out.cache_clear()  # a rollback gives numbers of changes out again
+        forget()
         self.asking = Asking()
         self.assertEqual(self.asking.post("/api/demo").status_code, 200)
         self.stand = str(key("stand aubergine 2 fed"))

@@ -98,8 +98,8 @@ class Pour(WeirYardCase):
         reply = self.asking.post("/api/pours", self.pour_body(strength="what the stage likes"))
         self.assertEqual(reply.status_code, 201, reply.content)
         self.assertAlmostEqual(before - self.stock(), shown, places=9)
-        # 90 mg/L of nitrogen in 9 L from a feed of 46 mg/mL
-        self.assertAlmostEqual(shown, 90 * 9 / 46, places=6)
+        # 90 mg/L of nitrogen from a feed of 46 mg/mL is 1 + 510.1: said as 1 + 520, never stronger
+        self.assertAlmostEqual(shown, 9000 / 521, places=6)
 
     def test_a_can_is_mixed_once(self):
         body = self.pour_body()

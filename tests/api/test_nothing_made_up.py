@@ -87,9 +87,11 @@ class NothingMadeUp(WeirYardCase):
         self.assertEqual(self.own.post("/api/readings", body).status_code, 201)
         (kept,) = self.own.get("/api/notebook").json()["readings"]
         self.assertTrue(kept["practice"])
-        self.assertEqual(self.own.get("/api/path").json()["stops"][0]["drain_ec"], "")
+        self.assertEqual(self.own.get("/api/path").json()["stops"][0]["read_text"], "")
         self.own.post("/api/readings", body | {"id": new_id(), "value": 2.5, "practice": False})
-        self.assertEqual(self.own.get("/api/path").json()["stops"][0]["drain_ec"], "2.5")
+        self.assertEqual(
+            self.own.get("/api/path").json()["stops"][0]["read_text"], "read 2.5, today"
+        )
 
 
 class WhatIsUsual(WeirYardCase):

@@ -30,7 +30,7 @@ READS = {
     "/api/notebook?stop={stop}": (28, 620),
     "/api/notebook?before={middle}": (28, 620),
     "/api/readables": (19, 140),
-    "/api/season": (12, 140),
+    "/api/season": (14, 140),
     "/api/shelf": (11, 90),
     "/api/brew-choices": (8, 20),
     "/api/setup": (19, 140),
@@ -43,8 +43,8 @@ READS = {
     "/api/places/{stop}/roots": (25, 120),
     "/api/plantings/{planting}/page": (18, 60),
     "/api/brews/{brew}": (14, 40),
-    "/api/jars/{jar}/page": (7, 20),
-    "/api/jars/{bottle}/page": (8, 25),
+    "/api/jars/{jar}/page": (10, 40),
+    "/api/jars/{bottle}/page": (12, 45),
     "/api/subjects/{subject}/series": (6, 10),
 }
 

@@ -25,7 +25,8 @@ class Roots(WeirYardCase):
             "fill_id": self.fill()["fill_id"],
             "water_id": str(key("rain butt")),
         }
-        return self.asking.post("/api/waterings", body | {"litres": litres, "flush": flush})
+        body |= {"litres": litres, "flush": flush, "poured_at": "2026-07-14T06:00Z"}
+        return self.asking.post("/api/waterings", body)
 
     def now(self, found):
         return found["chart"]["likely"][found["chart"]["today"]]
@@ -37,29 +38,34 @@ class Roots(WeirYardCase):
         ).json()
         self.assertEqual(told["word"], "too_salty")
         self.assertIn("1.3 to 2.6", told["text"])
-        self.assertEqual(self.read(3.9).status_code, 201)
+        self.assertEqual(self.read(3.9, taken_at="2026-07-14T05:00Z").status_code, 201)
         found = self.fill()
-        self.assertEqual(found["next_feed"]["say"], "plain")
+        self.assertEqual(found["verdict"]["kind"], "flush")
+        self.assertTrue(found["verdict"]["button"].endswith("of rain butt, 1 of 3"))
         self.assertTrue(any("have climbed for" in line for line in found["lines"]), found["lines"])
         plan = found["flush"]
         self.assertEqual(plan["water"], "rain butt")
         self.assertTrue(9 < plan["litres"] < 30, plan["litres"])
         self.assertIn("read the drain after the", plan["text"])
         before = self.now(found)
-        for go in range(plan["goes"]):
+        for go in range(plan["goes"] - 1):
             self.assertEqual(self.plain(f"{plan['each_l']} L").status_code, 201)
             self.assertLess(self.now(self.fill()), before)
             before = self.now(self.fill())
             if go == 0:
                 self.assertEqual(self.fill()["flush"]["done"], 1)
         self.assertLess(before, 2.6)
+        self.assertEqual(self.fill()["verdict"]["mark"], "plain water", "not read yet")
+        self.read(1.9)
+        self.assertNotIn(self.fill()["verdict"]["kind"], ("flush", "water"))
+        self.asking.post("/api/undo")
         self.asking.post("/api/undo")
         self.assertGreater(self.now(self.fill()), before)
 
     def test_the_bench_heeds_the_roots_and_never_blocks(self):
         self.read(3.9)
         advice = self.asking.post("/api/bench/preview", self.wanted()).json()["advice"]
-        self.assertEqual((advice[0]["key"], advice[0]["severity"]), ("roots_plain", "stop"))
+        self.assertEqual((advice[0]["key"], advice[0]["severity"]), ("verdict_flush", "stop"))
         self.assertEqual(self.asking.post("/api/pours", self.pour_body()).status_code, 201)
 
     def test_a_bed_speaks_of_soil_and_never_of_flushing(self):
@@ -69,13 +75,13 @@ class Roots(WeirYardCase):
         self.assertNotIn("drain", bed["headline"])
         self.assertIsNone(bed["flush"])
 
-    def test_the_path_says_the_last_reading_and_its_word(self):
-        self.read(1.5)
+    def test_the_path_says_the_last_reading_with_its_age_and_the_verdict(self):
         stop = self.asking.get("/api/path").json()["stops"][2]
-        self.assertEqual((stop["line"], stop["drain_word"]), ("drain 1.5, fine", "fine"))
-        self.read(5.0)
+        self.assertIn("2 days ago", stop["read_text"])
+        self.assertEqual(stop["mark"], "flush first")
+        self.read(4.0)
         stop = self.asking.get("/api/path").json()["stops"][2]
-        self.assertEqual(stop["line"], "drain 5.0, burning")
+        self.assertEqual((stop["read_text"], stop["mark_kind"]), ("read 4.0, today", "flush"))
 
     def test_a_wild_reading_is_kept_hollow_and_doubted_aloud(self):
         self.read(40.0)

@@ -94,25 +94,29 @@ class Season(SeasonCase):
         known = [w["known"] for w in season["weeks"]]
         self.assertEqual(known, sorted(known, reverse=True))
 
-    def test_short_of_what_and_what_would_fill_it(self):
-        ledger = self.page()["ledger"]
-        self.assertIn("ungry for nitrogen since", ledger["sentence"])
-        self.assertTrue(ledger["fills"])
-        self.assertIn("Fed", self.asking.get("/api/season").json()["strips"][3]["text"])
-        for balance in ledger["balances"]:
+    def test_the_books_lead_with_the_stop_s_verdict(self):
+        page = self.page()
+        self.assertEqual(page["verdict"]["kind"], "flush")
+        strips = self.asking.get("/api/season").json()["strips"]
+        mine = next(s for s in strips if s["planting_id"] == PLANTING)
+        self.assertEqual(mine["verdict"]["headline"], page["verdict"]["headline"])
+        self.assertIn("Fed", strips[3]["text"])
+        for balance in page["ledger"]["balances"]:
+            self.assertNotIn("hungry", balance["text"])
             for figure in (balance["need"], balance["reached"]):
                 self.assertLessEqual(figure["low"], figure["value"])
                 self.assertLessEqual(figure["value"], figure["high"])
 
     def test_the_school_orders_what_is_offered(self):
-        def first():
-            return self.page()["ledger"]["fills"][0]["dissolves"]
+        chilli = str(key("planting chilli 3"))
+        path = f"/api/plantings/{chilli}/approach"
 
-        path = f"/api/plantings/{PLANTING}/approach"
-        self.asking.post(path, {"approach": "soluble"})
-        self.assertTrue(first())
-        self.asking.post(path, {"approach": "soil_first"})
-        self.assertFalse(first())
+        def kind(approach):
+            self.assertEqual(self.asking.post(path, {"approach": approach}).status_code, 200)
+            return self.page(chilli)["verdict"]["kind"]
+
+        self.assertEqual(kind("soluble"), "feed")
+        self.assertEqual(kind("soil_first"), "dress")
         self.assert_refused(self.asking.post(path, {"approach": "lore"}), 422, "approach")
 
     def test_a_succession_is_sown_again_and_its_rhythm_moves_on(self):
@@ -178,7 +182,7 @@ class Dry(SeasonCase):
         reply = self.asking.post("/api/dressings", self.body(id=new_id()))
         self.assertEqual(reply.status_code, 201)
         after = self.page(str(key("planting leek")))["ledger"]["balances"][0]
-        self.assertGreater(after["by_source"]["dressings"], before["by_source"]["dressings"])
+        self.assertGreater(after["reached"]["value"], before["reached"]["value"])
         feeds = self.asking.get("/api/dry-feeds").json()
         pellets = next(f for f in feeds if f["jar_id"] == self.body()["jar_id"])
         # 3600 g, less 210, 147 and 147
@@ -232,12 +236,13 @@ class Weather(SeasonCase):
     def test_a_test_of_soil_takes_the_table_s_place(self):
         fill = str(key("fill Sluice bed, leek end"))
         leek = str(key("planting leek"))
-        before = self.page(leek)["ledger"]["balances"][2]["by_source"]["medium"]
-        body = {"id": new_id(), "unit": "mg/L", "values": {"K": 75.0}}
-        self.assertEqual(self.asking.post(f"/api/fills/{fill}/tests", body).status_code, 201)
-        after = self.page(leek)["ledger"]["balances"][2]["by_source"]["medium"]
-        # the table has 150 mg/L for such a bed
-        self.assertAlmostEqual(after, before / 2, delta=1)
+        reached = []
+        for day, k in (("2026-07-12", 300.0), ("2026-07-14", 75.0)):
+            body = {"id": new_id(), "unit": "mg/L", "values": {"K": k}, "tested_on": day}
+            reply = self.asking.post(f"/api/fills/{fill}/tests", body)
+            self.assertEqual(reply.status_code, 201)
+            reached.append(self.page(leek)["ledger"]["balances"][2]["reached"]["value"])
+        self.assertGreater(reached[0], 1.5 * reached[1])
         self.assertIn("K 75 mg/L is usual", self.page(leek)["soil_test"])
         bad = {"id": new_id(), "unit": "mg/L", "values": {"K": -1}}
         self.assert_refused(self.asking.post(f"/api/fills/{fill}/tests", bad), 422, "K")

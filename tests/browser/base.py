@@ -106,6 +106,19 @@ class BrowserCase(StaticLiveServerTestCase):
     def choose(self, stop: str) -> None:
         self.page.get_by_label("Along the path").get_by_role("button", name=stop).click()
 
+    def at_the_bench(self, spot: str) -> None:
+        """The Bench is about this spot, in its verdict's words."""
+        expect(self.page.get_by_role("heading", level=1)).to_contain_text(f"{spot}: ")
+
+    def feed_anyway(self) -> None:
+        """The can comes out where the verdict asks for none."""
+        slider = self.page.get_by_role("slider")
+        anyway = self.page.get_by_role("button", name="Write down a feed anyway")
+        expect(slider.or_(anyway)).to_be_visible()
+        if anyway.count():
+            anyway.click()
+        expect(slider).to_be_visible()
+
     def box(self, label: str) -> Any:
         return self.page.get_by_role("textbox", name=label, exact=True)
 

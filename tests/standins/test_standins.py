@@ -77,7 +77,7 @@ class Tank(SimpleTestCase):
         self.assertTrue(1.35 < settled < 1.65, settled)
 
     def test_salts_of_the_tap_stay_and_rain_water_leaves_none(self):
-        tap, rain = (self.drain([], uses_l_day=3.0, tap_ec=ec) for ec in (0.65, 0.02))
+        tap, rain = (self.drain([], uses_l_day=((0, 3.0),), tap_ec=ec) for ec in (0.65, 0.02))
         self.assertGreater(tap, 1.5 * rain)
 
     def test_what_is_still_to_come_does_not_show(self):

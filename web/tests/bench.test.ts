@@ -7,7 +7,10 @@ import { undo } from '../src/app/undo.svelte';
 import { answering, refusing, WRITTEN, type Asked } from './page';
 
 const STAND = { id: 'stand', planting_id: 'p', crop: 'Aubergine', count: 2, spot: 'Quay tub 2' };
-const PATH = { stops: [{ id: 'tub', name: 'Quay tub 2', stands: [STAND] }], zone: 'UTC' };
+const PATH = {
+  stops: [{ id: 'tub', name: 'Quay tub 2', stands: [STAND], spots: [] as unknown[] }],
+  zone: 'UTC',
+};
 const SUPPLIES = {
   jars: [
     { id: 'meal', dissolves: false, stock: 900, unit: 'g' },
@@ -125,7 +128,7 @@ test('how a number was got follows what was asked', async () => {
   const preview = PREVIEW as unknown as Parameters<typeof explanation>[0];
   const title = (of: string) => explanation(preview, of).title;
   expect(title('N')).toBe('How 90 mg/L of nitrogen was got');
-  expect(title('cap')).toContain('most');
+  expect(title('cap')).toContain('upper limit');
   expect(title('each')).toBe('How 2 L for each was got');
   expect(title('concentrate')).toBe('How 18 mL was got');
   expect(title('Zn')).toBe('How 1.26 mS/cm was got');

@@ -1,4 +1,5 @@
 import { expect, test } from 'vitest';
+import type { Verdict } from '../src/app/garden.svelte';
 import type { Schemas } from '../src/api/client';
 import { allFindable, matching } from '../src/app/find';
 import { suiting } from '../src/desks/shelf/suiting';
@@ -53,13 +54,13 @@ test('a jar leads to its page and a crop to its stop', () => {
   expect(matching(all, 'auber')[0]).toMatchObject({ desk: '/bench', stop: { id: 'tub' } });
 });
 
-test('what suits the stage comes first and the rest keeps its order', () => {
-  const shelf = ['leaf', 'any', 'flower and fruit', 'leaf'].map((suits, index) => ({
-    id: String(index),
-    suits,
-  })) as unknown as Schemas['ShelfJarOut'][];
-  const order = (at: string) => suiting(shelf, at).map((jar) => jar.id);
-  expect(order('vegetative')).toEqual(['0', '3', '1', '2']);
-  expect(order('fruit_fill')).toEqual(['2', '0', '1', '3']);
-  expect(order('')).toEqual(['0', '1', '2', '3']);
+test('what the verdict offers comes first and the rest keeps its order', () => {
+  const shelf = ['a', 'b', 'c', 'd'].map((id) => ({ id })) as unknown as Schemas['ShelfJarOut'][];
+  const order = (offers: string[]) => {
+    const verdict = { offers: offers.map((jar_id) => ({ jar_id })) } as unknown as Verdict;
+    return suiting(shelf, verdict).map((jar) => jar.id);
+  };
+  expect(order(['d', 'b'])).toEqual(['d', 'b', 'a', 'c']);
+  expect(order([])).toEqual(['a', 'b', 'c', 'd']);
+  expect(suiting(shelf, null).map((jar) => jar.id)).toEqual(['a', 'b', 'c', 'd']);
 });

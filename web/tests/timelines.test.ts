@@ -140,21 +140,21 @@ test('the season as a table tells seen from expected', () => {
   expect(rows[1]?.[2]).toBe('expected 1 Jul, 26 Jun to 6 Jul');
 });
 
-const line = (name: string, wants: string, flush_l = 0, read = true) =>
-  ({ name, wants, flush_l, flush_water: 'rain butt', read }) as unknown as Schemas['RootLineOut'];
+const line = (name: string, kind: string, flush_l = 0) =>
+  ({ name, kind, flush_l, flush_water: 'rain butt' }) as unknown as Schemas['RootLineOut'];
 
-test('what wants something comes first, what nobody has read last', () => {
-  const all = [line('a', ''), line('b', 'flush', 12), line('c', '', 0, false)];
+test('salt comes first, then what is fed, then what has enough', () => {
+  const all = [line('a', 'enough'), line('b', 'flush', 12), line('c', 'feed'), line('d', 'look')];
   const rows = inOrder(all);
-  expect([rows.wanting, rows.fine, rows.unread].map((part) => part.map((one) => one.name))).toEqual(
-    [['b'], ['a'], ['c']],
-  );
+  const names = [rows.wanting, rows.given, rows.waiting].map((part) => part.map((one) => one.name));
+  expect(names).toEqual([['b', 'd'], ['c'], ['a']]);
 });
 
 test('one sentence about all roots', () => {
   expect(verdict([])).toBe('');
-  expect(verdict([line('a', '')])).toContain('feed as usual');
-  expect(verdict([line('a', 'flush', 12), line('b', 'water'), line('c', 'flush', 8.4)])).toBe(
-    '3 ask for something before the next feed. Flushing takes about 20 L from the rain butt.',
+  expect(verdict([line('a', 'rest')])).toBe('No roots want water or a reading first.');
+  const all = [line('a', 'flush', 12), line('b', 'water'), line('c', 'flush', 8.4)];
+  expect(verdict([...all, line('d', 'feed')])).toBe(
+    '3 want water or a reading before any feed. Flushing takes about 20 L from the rain butt. 1 to be fed.',
   );
 });

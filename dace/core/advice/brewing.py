@@ -56,8 +56,8 @@ def advise_brew(recipe: Recipe) -> tuple[list[Advice], list[Advice]]:
     """
     tokens = tokens_of_recipe(recipe)
     said = [c for c in cautions().values() if _bears(c, recipe, tokens)]
-    gathering = [_said(c) for c in said if c.key in GATHERING]
-    preparing = [_said(c) for c in said if c.key not in GATHERING]
+    gathering = [c.plainly() for c in said if c.key in GATHERING]
+    preparing = [c.plainly() for c in said if c.key not in GATHERING]
     if recipe.method == "acid_extract" and recipe.acid_percent <= _TABLE_VINEGAR:
         preparing = [advice for advice in preparing if advice.key != "strong_vinegar"]
     return gravest_first(gathering), gravest_first(preparing)
@@ -66,22 +66,32 @@ def advise_brew(recipe: Recipe) -> tuple[list[Advice], list[Advice]]:
 _TABLE_VINEGAR = 6.0
 
 
-def advise_jar(tokens: frozenset[str]) -> list[Advice]:
+_WHILE_IT_BREWS = frozenset(
+    {"open_bucket_children_pets", "ferment_gas_outdoors", "acid_plus_shell", "eggshell_hygiene"}
+)
+_OF_LIQUIDS = frozenset({"never_mix_bleach", "no_drink_bottles"})
+_A_JUG_L = 2.0
+
+
+def advise_jar(tokens: frozenset[str], dry: bool = False) -> list[Advice]:
     """What bears on keeping and handling something on the shelf, gravest first.
 
     Parameters
     ----------
     tokens : frozenset of str
         What rules may name it by.
+    dry : bool
+        Whether it is dry: what speaks of liquids is left out.
     """
     said = [
-        _said(c)
+        c.plainly()
         for c in cautions().values()
         if not c.applies_to.startswith("all")
         and "route:" not in c.applies_to
         and not c.pairs_with
         and c.named(tokens)
-        and c.key not in GATHERING
+        and c.key not in GATHERING | _WHILE_IT_BREWS
+        and not (dry and c.key in _OF_LIQUIDS)
     ]
     return gravest_first(said)
 
@@ -91,8 +101,6 @@ def _bears(caution: Caution, recipe: Recipe, tokens: frozenset[str]) -> bool:
         return False
     if not caution.named(tokens):
         return False
+    if caution.key == "open_bucket_children_pets" and recipe.volume_l <= _A_JUG_L:
+        return False
     return not caution.pairs_with or caution.paired(tokens - {f"method:{recipe.method}"})
-
-
-def _said(caution: Caution) -> Advice:
-    return caution.said(caution.trigger)

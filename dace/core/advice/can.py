@@ -16,7 +16,7 @@ from dace.core.words.amounts import amount_words
 
 _BADLY_OVER = 1.5
 _UNSEEN_SHARE = 0.2
-_NEAR = 0.9
+_TRACE = 0.1
 
 
 @dataclass(frozen=True)
@@ -88,7 +88,6 @@ def _said(situation: CanSituation) -> Iterator[Advice | None]:
         over_cap,
         short_of_stock,
         no_feed_wished,
-        room_left,
         unseen_nitrogen,
         feeding_in_flower,
         label_first,
@@ -123,20 +122,6 @@ def over_cap(s: CanSituation) -> Advice | None:
         f"The feed alone reads {shown.ec(s.can.feed_ec)} where at most "
         f"{shown.ec_number(s.cap)} fits: {over:.0f} % over. "
         f"About {fits} is the strongest that fits. Salt at the roots burns.",
-        "the stage's cap",
-    )
-
-
-def room_left(s: CanSituation) -> Advice | None:
-    """Well below the cap: say how far one could go."""
-    if s.cap is None or not s.fits or s.can.feed_ec >= _NEAR * s.cap:
-        return None
-    fits = f"1 + {friendly_parts(s.fits)}" if s.can.unit == "mL" else shown.in_each(s.fits, "g", 2)
-    return Advice(
-        "room_left",
-        "info",
-        "Room for more, if you want it",
-        f"Up to about {fits} stays under what {_who(s)} bears.",
         "the stage's cap",
     )
 
@@ -181,7 +166,7 @@ def unseen_nitrogen(s: CanSituation) -> Advice | None:
     amounts = dict(s.feed.mg)
     n = s.feed.element("N")
     unseen = amounts["urea_N"] + amounts["organic_N"]
-    if n <= 0 or unseen / n < _UNSEEN_SHARE:
+    if n <= 0 or unseen / n < _UNSEEN_SHARE or _is_trace(s):
         return None
     kind = "urea" if amounts["urea_N"] >= amounts["organic_N"] else "organic"
     share = f"{100 * unseen / n:.0f} %" if s.feed.forms_declared else "An unknown part"
@@ -193,6 +178,13 @@ def unseen_nitrogen(s: CanSituation) -> Advice | None:
         "low and still be rich; and the pen cannot tell food from salt.",
         "ion chemistry",
     )
+
+
+def _is_trace(s: CanSituation) -> bool:
+    """Whether a can holds so little nitrogen that no rule need speak of it."""
+    if s.stage is None:
+        return False
+    return s.can.nutrient("N").value < _TRACE * s.stage.wish_of("N").low
 
 
 def feeding_in_flower(s: CanSituation) -> Advice | None:

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 from collections.abc import Collection
 from dataclasses import dataclass
 from functools import cache
@@ -9,6 +10,8 @@ from typing import cast
 
 from dace.core.advice import Advice, Severity
 from dace.core.figures import Range, load_table, source_words
+
+_TITLE_LONG = 56
 
 
 @dataclass(frozen=True)
@@ -34,6 +37,19 @@ class Caution:
     def paired(self, tokens: Collection[str]) -> bool:
         """Whether something with these tokens is the other half of it."""
         return bool(self.pairs_with) and matches(self.pairs_with, tokens)
+
+    @property
+    def title(self) -> str:
+        """What to do, in a few words: how its advice begins."""
+        first = re.split(r"(?<=[^ ]{2})[.;]", self.advice, maxsplit=1)[0]
+        return first if len(first) <= _TITLE_LONG else first.split(",")[0]
+
+    def plainly(self) -> Advice:
+        """It speaks of itself: what sets it off, what else to do, and why."""
+        rest = self.advice[len(self.title) :].lstrip(".,; ")
+        rest = f"{rest[0].upper()}{rest[1:]}" if rest else ""
+        text = " ".join(part for part in (f"{self.trigger}.", rest, self.why) if part)
+        return Advice(self.key, self.severity, self.title, text, self.source, self.plan_effect)
 
     def said(self, title: str, facts: str = "") -> Advice:
         """It speaks: facts first, then what to do and why."""

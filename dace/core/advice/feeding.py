@@ -14,7 +14,8 @@ class Feeding:
     ``tokens`` name the feed (``key:``, ``family:``, ``method:``, ``route:``); ``recent``
     are those of other feeds with the days since. ``harvest_in_days`` counts to the first
     picking, 0 once it has begun. ``n_g_m2`` is the season's nitrogen with this feed,
-    ``soil_c`` the warmth of the soil, ``rain_mm`` forecast for the next day.
+    ``hco3_mg_l`` the bicarbonate of its water, ``soil_c`` the warmth of the soil,
+    ``rain_mm`` forecast for the next day.
     """
 
     tokens: frozenset[str]
@@ -26,6 +27,7 @@ class Feeding:
     feed_p_mg_l: float | None = None
     setting: str = "pot"
     ph: float | None = None
+    hco3_mg_l: float | None = None
     clay: bool = False
     day_hours: float = 14.0
     soil_c: float | None = None

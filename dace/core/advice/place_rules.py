@@ -5,8 +5,10 @@ from __future__ import annotations
 from dace.core.advice import Advice
 from dace.core.advice.cautions import cautions
 from dace.core.advice.feeding import Feeding
+from dace.core.figures import judgement
 from dace.core.words import shown
 
+_FAR_PH = 0.5
 _NO_FUNGI = "not one of the plants that such fungi live with"
 
 
@@ -122,7 +124,43 @@ def hot_manure(f: Feeding) -> Advice | None:
     return caution.said("Too hot for roots") if caution.named(f.tokens) else None
 
 
+def ph_out_of_range(f: Feeding) -> Advice | None:
+    """Soil or medium too sour or too limy for the crop: phosphorus and iron stay locked."""
+    if f.ph is None:
+        return None
+    low, high = f.crop.ph
+    off = f.ph - high if f.ph > high else low - f.ph
+    if off < _FAR_PH:
+        return None
+    return Advice(
+        "ph_out_of_range",
+        "care",
+        "Feed cures no lack at this pH",
+        f"It is at pH {f.ph:.1f}; {f.crop.name.lower()} likes {low:.1f} to {high:.1f}. "
+        "Phosphorus and iron stay locked there, however much is poured.",
+        f.crop.source,
+    )
+
+
+def lime_for_acid_lovers(f: Feeding) -> Advice | None:
+    """Hard water on a plant that hates lime."""
+    limit = judgement("hard_water_hco3").range.typ
+    hates = f.crop.ph[1] <= judgement("acid_loving_ph").range.typ
+    if not hates or f.hco3_mg_l is None or f.hco3_mg_l <= limit:
+        return None
+    return Advice(
+        "lime_for_acid_lovers",
+        "care",
+        "Use rain water here",
+        f"This water holds {f.hco3_mg_l:.0f} mg/L of bicarbonate; above {limit:.0f} it sweetens "
+        f"the medium of {f.crop.name.lower()}, which hates lime.",
+        f.crop.source,
+    )
+
+
 RULES = (
+    ph_out_of_range,
+    lime_for_acid_lovers,
     bone_meal_alkaline,
     ash_on_limy_soil,
     urea_on_limy_soil,

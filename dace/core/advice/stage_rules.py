@@ -2,14 +2,23 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
+
 from dace.core.advice import Advice
 from dace.core.advice.cautions import cautions, gates
 from dace.core.advice.feeding import Feeding
+from dace.core.can.usual import For
+from dace.core.can.usual import never_there as stop_for
 from dace.core.figures import judgement
 from dace.core.words import shown
 
 _NITRATE_GATHERERS = {"lettuce", "spinach", "chard", "rocket", "pak_choi", "beetroot", "celery"}
 _SHORT_DAYS_H = 10.0
+_SALTS = frozenset({"family:mineral_salt", "key:coated_slow_release"})
+_LIQUIDS = {
+    "seedlings": "Its salts and ammonia burn young roots",
+    "leaves eaten": "What is eaten raw should not be splashed with it",
+}
 _PICKED_ONCE = {"ripening", "bulbing", "heading", "root_fill"}
 _MODEST = {"light": "light", "sensitive": "light", "medium": "moderate", "heavy": "hungry"}
 
@@ -107,7 +116,48 @@ def last_slow_feed(f: Feeding) -> Advice | None:
     )
 
 
+def never_there(f: Feeding) -> Advice | None:
+    """A home-made liquid where it is never poured: seedlings, leaves to be eaten, pots."""
+    where = stop_for(f.tokens, For(f.crop, f.stage, f.setting)) if f.route == "drench" else ""
+    if not where:
+        return None
+    return Advice(
+        "never_there",
+        "stop",
+        f"Not on {where}",
+        f"{_LIQUIDS.get(where, 'Such a liquid burns or soils them')}. Keep it for grown plants "
+        "elsewhere, thin.",
+        "usual dilutions of home-made liquids",
+        "block",
+    )
+
+
+def comfrey_alkaloids(f: Feeding) -> Advice | None:
+    """Comfrey liquid on leaves that are eaten."""
+    caution = cautions()["comfrey_alkaloids"]
+    if not caution.named(f.tokens) or f.crop.harvest_part != "leaf" or f.route == "dressing":
+        return None
+    return replace(caution.said("No comfrey on leaf crops"), plan_effect="block", severity="stop")
+
+
+def dry_feed_on_seedlings(f: Feeding) -> Advice | None:
+    """Granules or dry crystals at the roots of seedlings."""
+    if f.route != "dressing" or not f.stage.is_seedling or not f.tokens & _SALTS:
+        return None
+    return Advice(
+        "dry_feed_on_seedlings",
+        "stop",
+        "No dry feed on seedlings",
+        "A single grain burns a young root. Feed them from a weak can, once they have true leaves.",
+        f.stage.source,
+        "block",
+    )
+
+
 RULES = (
+    never_there,
+    comfrey_alkaloids,
+    dry_feed_on_seedlings,
     late_nitrogen,
     leaf_nitrate,
     seedling_salt,

@@ -7,6 +7,7 @@ from collections.abc import Iterator
 from dace.core.advice import Advice
 from dace.core.advice.cautions import Caution, Gate, cautions, gates
 from dace.core.advice.feeding import Feeding
+from dace.core.figures import judgement
 from dace.core.words import shown
 
 _LOW_OR_RAW = ("leaf", "root", "bulb")
@@ -75,6 +76,21 @@ def roots_cold(f: Feeding) -> Advice | None:
     """A drench on roots too cold to take it."""
     gate = gates()["drench_root_warm" if f.crop.warm else "drench_root_cool"]
     return _gated(f, gate, f.soil_c, "Roots are too cold", "at the roots", "drench")
+
+
+def frost_coming(f: Feeding) -> Advice | None:
+    """A feed just before frost on what frost hurts."""
+    limit = judgement("frost_coming_c").range.typ
+    if f.coldest_c is None or f.coldest_c > limit or not f.nitrogen or f.setting == "saucer":
+        return None
+    return Advice(
+        "frost_coming",
+        "care",
+        "Wait until the frost is over",
+        f"{shown.degrees(f.coldest_c)} is forecast; at {shown.degrees(limit)} or less, fed growth "
+        "is soft and freezes first.",
+        "usual caution",
+    )
 
 
 def leaf_heat(f: Feeding) -> Advice | None:
@@ -153,6 +169,7 @@ RULES = (
     coated_release_heat,
     skip_heat,
     roots_cold,
+    frost_coming,
     leaf_heat,
     rain_coming,
     soil_frozen,

@@ -9,6 +9,7 @@ from dace.core.can.fitting import friendly_parts, solve_amount, strongest_within
 from dace.core.can.measures import TEASPOON_ML, Owned, Rounded, round_to_owned, usual_measures
 from dace.core.can.mixing import Mixture, can_ec, fill_can
 from dace.core.can.strength import Strength, ratio_words, read_strength
+from dace.core.can.usual import For, default_amount, never_there, strength_said
 from dace.core.errors import DaceError
 from dace.core.figures import Range, judgement
 from dace.core.matter.composition import Composition, combined, composition
@@ -28,6 +29,8 @@ class CanAsked:
     ``reading`` picks one reading of an ambiguous strength (0 is the likeliest);
     ``owned`` are the measures to round to (a kitchen's spoons where none are said);
     ``g_per_ml`` is what a level mL of a dry feed weighs, None where nobody weighed it.
+    ``tokens`` name the feed, ``setting`` is where they stand and ``share`` how much of its
+    wish a stage gets now, for "what the stage likes".
     """
 
     strength: str
@@ -41,6 +44,9 @@ class CanAsked:
     reading: int = 0
     owned: tuple[Owned, ...] = ()
     g_per_ml: float | None = None
+    tokens: frozenset[str] = frozenset()
+    setting: str = "pot"
+    share: float = 1.0
 
 
 @dataclass(frozen=True)
@@ -163,25 +169,27 @@ def _by_spoon() -> Range:
 
 
 def _liked(asked: CanAsked) -> float:
-    """Amount per litre that gives the stage's nitrogen (or potassium), within its cap."""
+    """What suits by default: one function says it for every screen."""
     if asked.crop is None or asked.stage is None:
         raise DaceError("strength", "what the stage likes, with no stage", "choose a stop first")
-    for nutrient in ("N", "K", "P"):
-        wish, held = asked.stage.wish_of(nutrient).typ, asked.feed.element(nutrient)
-        if held > 0:
-            break
-    if held <= 0 or wish <= 0:
+    who = For(asked.crop, asked.stage, asked.setting, asked.share)
+    found = default_amount(asked.feed, asked.tokens, who, asked.water)
+    if found is not None:
+        return strength_said(found.per_l, asked.feed.unit)
+    named = f"{asked.crop.name.lower()} {asked.stage.words}"
+    never = never_there(asked.tokens, who)
+    if never:
         raise DaceError(
-            "strength",
-            f"what {asked.crop.name.lower()} {asked.stage.words} likes of it, which is nothing",
-            "pour plain water, or say a strength yourself",
+            "strength", f"what {named} likes of it, which is never poured on {never}", "another jar"
         )
     cap = feed_cap(asked.crop, asked.stage, asked.water.ec_ms_cm)
-    fits = strongest_within(cap.feed_ec_ms_cm, asked.feed)
-    amount = min(wish / held, 1000.0 if fits is None else fits)
-    if amount <= 0:
+    if cap.feed_ec_ms_cm <= 0:
         raise DaceError("strength", "a water as salty as this stage bears", "use rain water")
-    return amount
+    raise DaceError(
+        "strength",
+        f"what {named} likes of it, which is nothing",
+        "pour plain water, or say a strength yourself",
+    )
 
 
 def strength_words(can: Mixture) -> str:

@@ -7,7 +7,6 @@ from dataclasses import dataclass
 
 from dace.core.errors import DaceError
 from dace.core.figures import judgement
-from dace.core.ledger.remedies import reach
 from dace.core.result import Result, Step, say
 from dace.core.season.crops import Stage
 from dace.core.words import shown
@@ -79,24 +78,6 @@ def suggest_litres_each(stage: Stage, ground: Ground, available_l: float) -> Res
     steps.append(Step("rounded to pour", "", value, "L"))
     low, high = min(value, days.range.low * use.low), max(value, days.range.high * use.high)
     return Result(value, low, high, "L", tuple(steps))
-
-
-def carried_mg(stage: Stage, ground: Ground, nutrient: str, pot: bool) -> float:
-    """What roots get of a nutrient from one feed at what the stage likes [mg a plant].
-
-    Parameters
-    ----------
-    stage : Stage
-        Gives the strength and the litres.
-    ground : Ground
-        What it is poured on.
-    nutrient : str
-        One of ``NUTRIENTS``.
-    pot : bool
-        In a pot, or in the ground.
-    """
-    litres = suggest_litres_each(stage, ground, _ANY_CAN_L).value
-    return stage.wish_of(nutrient).typ * litres * reach(nutrient, pot)
 
 
 def _steps() -> tuple[tuple[float, float], ...]:

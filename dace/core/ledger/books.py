@@ -1,249 +1,138 @@
-"""Need and supply: what a plant takes, what it could reach, and what was left over or short.
+"""Need and supply of one planting, read off the bucket of the fill in which it stands.
 
 Notes
 -----
-A day: what comes in is weakened by how well the place holds it, then some of what is
-there drains, then the plant takes its need or what there is. The likely line is worked
-with typical figures, the band with draws of everything that is not known.
+There is one model: what the planting took is the bucket's uptake, what is within its reach is
+what the bucket holds, from the same draws. A reading of the drain re-weighs both. Plants that
+share a fill share what is in it by what they need.
 """
 
 from __future__ import annotations
 
 from dataclasses import dataclass
+from datetime import date
 
 import numpy as np
 from numpy.typing import NDArray
 
-from dace.core.draws.spreads import partly_together, split_log_normal
-from dace.core.figures import Range, judgement
-from dace.core.ledger.accounts import Account, Given, Ledger, Rooted
 from dace.core.matter.nutrients import NUTRIENTS
-from dace.core.matter.release import ageing, released
-from dace.core.season.need import daily_need, daily_use
-from dace.core.season.outlook import Outlook
+from dace.core.result import Step, Working, say
+from dace.core.rootzone.bucket import BOOKS
+from dace.core.rootzone.course import needs
+from dace.core.rootzone.follow import Followed
+from dace.core.rootzone.records import CHARGED, Growing
 
 Array = NDArray[np.float64]
-DRAWS = 200
-_WIDE = len(NUTRIENTS)
-_WEEK = 7.0
-_MOST_LEACHED = 0.3
-_REFERENCE_ET_MM = 3.0
-SOURCES = ("medium", "water", "doses", "dressings")
+_IONS = {
+    nutrient: [
+        CHARGED.index(key) for key in CHARGED if key == nutrient or key[-2:] == f"_{nutrient}"
+    ]
+    for nutrient in NUTRIENTS
+}
+_NOTABLE = 0.1
 
 
-def ledger(account: Account, days: Outlook) -> Ledger:
-    """Work a planting's books through.
+@dataclass(frozen=True, eq=False)
+class Ledger:
+    """Day by day and nutrient, mg for each plant.
+
+    Arrays have shape (days, 5) from ``first`` on, nutrients in their order; ``today`` is the
+    index of the last day that was. ``need`` and ``reached`` are summed from the first day:
+    ``reached`` is what it took and what it still could, ``low`` and ``high`` its 80 % band.
+    ``strength`` is what the pore water likely holds of an evening [mg/L], ``each_day`` the need
+    of each day, ``held`` what is there of an evening.
+    """
+
+    first: date
+    today: int
+    need: Array
+    reached: Array
+    low: Array
+    high: Array
+    strength: Array
+    each_day: Array
+    held: Array
+    found: Followed
+    growing: Growing
+
+
+def ledger(found: Followed, key: str) -> Ledger | None:
+    """The books of a planting in a fill that was followed; None where it never stood there.
 
     Parameters
     ----------
-    account : Account
-        What grows where, and what it got.
-    days : Outlook
-        The weather of those days.
-
-    Returns
-    -------
-    Ledger
-        Likely lines and bands.
+    found : Followed
+        The fill.
+    key : str
+        Of the planting, as in ``Growing``.
     """
-    likely = _run(account, days, _typical())
-    drawn = _run(account, days, _drawn(account))
-    low, high = np.quantile(drawn.reached, [0.1, 0.9], axis=1)
-    need_low, need_high = np.quantile(drawn.need, [0.1, 0.9], axis=1)
-    reached, need = likely.reached[:, 0], likely.need[:, 0]
+    root = found.root_zone
+    turn = next((i for i, one in enumerate(root.growing) if one.key == key), None)
+    if turn is None:
+        return None
+    count = found.ec.shape[1]
+    every = needs(root, found.first, count)
+    one = root.growing[turn]
+    plants = np.array([g.plants for g in root.growing])
+    total = every.sum(axis=0)
+    even = one.plants / max(1, plants.sum())
+    share = np.where(total > 0, every[turn] / np.maximum(total, 1e-12), even) / one.plants
+    low, middle, high = (row.T for row in found.larder.reached)
+    held = found.larder.held.T
+    taken = np.diff(middle - held, axis=0, prepend=np.zeros((1, len(NUTRIENTS))))
+    reached = np.cumsum(share * np.maximum(0.0, taken), axis=0) + share * held
+    off = reached / np.maximum(middle, 1e-12)
     return Ledger(
-        first=account.first,
-        need=need,
-        need_low=np.minimum(need_low, need),
-        need_high=np.maximum(need_high, need),
+        first=found.first,
+        today=found.today,
+        need=np.cumsum(every[turn] / one.plants, axis=0),
         reached=reached,
-        low=np.minimum(low, reached),
-        high=np.maximum(high, reached),
-        unmet=likely.unmet[:, 0],
-        pool=likely.pool[:, 0],
-        entered=likely.entered,
-        there=likely.there,
+        low=np.minimum(reached, low * off),
+        high=np.maximum(reached, high * off),
+        strength=found.larder.strength.T,
+        each_day=every[turn] / one.plants,
+        held=share * held,
+        found=found,
+        growing=one,
     )
 
 
-@dataclass(frozen=True)
-class _Unknown:
-    """One set of draws: (draws, 5) or (draws, 1)."""
+def book_steps(found: Followed, nutrient: str) -> Working:
+    """How the books of one nutrient close in the whole fill, for the draw in the middle of all.
 
-    need: Array
-    hold: dict[str, Array]
-    stock: Array
-    tested: Array
-    water: Array
-    pace: Array
-    leach: Array
+    Notes
+    -----
+    Began + came in + unexplained = taken + drained + settled + still there, in every draw.
+    """
+    rows = _IONS[nutrient]
+    bucket, middle = found.bucket, _middle(found)
 
+    def mg(values: Array) -> float:
+        return float(values[rows, 0, middle].sum())
 
-@dataclass(frozen=True)
-class _Run:
-    need: Array
-    reached: Array
-    unmet: Array
-    pool: Array
-    entered: Array
-    there: Array
-
-
-def _typical() -> _Unknown:
-    one = np.ones((1, 1))
-    hold = {k: np.array([[r.typ for r in _hold(k)]]) for k in ("pot", "bed")}
-    return _Unknown(np.ones((1, _WIDE)), hold, one, one, one, one, one)
-
-
-def _drawn(account: Account) -> _Unknown:
-    rng = np.random.default_rng(account.seed)
-
-    def one(key: str) -> Array:
-        return split_log_normal(judgement(key).range, rng.normal(size=(DRAWS, 1)))
-
-    uptake = [account.grown.uptake_of(n) for n in NUTRIENTS]
-    z = partly_together(rng, DRAWS, _WIDE)
-    need = np.array([split_log_normal(r, z[i]) / r.typ for i, r in enumerate(uptake)]).T
-    hold = {}
-    for kind in ("pot", "bed"):
-        z = rng.normal(size=(_WIDE, DRAWS))
-        held = np.array([split_log_normal(r, z[i]) for i, r in enumerate(_hold(kind))]).T
-        hold[kind] = np.minimum(held, 1.0)
-    leach = split_log_normal(Range(0.5, 1.0, 2.0), rng.normal(size=(DRAWS, 1)))
-    return _Unknown(
-        need,
-        hold,
-        one("medium_stock"),
-        one("tested_stock"),
-        one("water_use"),
-        one("release_pace"),
-        leach,
-    )
+    came, drained, taken, chance, settled = (mg(bucket.books[name]) for name in BOOKS)
+    still = mg(bucket.dissolved)
+    kept = mg(bucket.held + bucket.slow.mg() + bucket.in_saucer)
+    began = still + kept - came + drained + taken + settled - chance
+    sum_ = f"{say(began, 7)} + {say(came, 7)} − {say(taken, 7)} − {say(drained, 7)}"
+    steps = [
+        Step("in the medium to begin with", "", began, "mg", "the held and slow ones too", "low"),
+        Step("poured and spread since", "", came, "mg"),
+        Step("taken by roots", "", taken, "mg"),
+        Step("drained away", "", drained, "mg"),
+    ]
+    if abs(settled) > 0:
+        steps.append(Step("settled as lime", "", settled, "mg"))
+        sum_ += f" − {say(settled, 7)}"
+    what = "unexplained, by chance and readings"
+    loud = abs(chance) > _NOTABLE * max(began + came, 1e-9)
+    steps.append(Step(what, "", chance, "mg", "more than a tenth of all" if loud else "", "low"))
+    sum_ += f" {'−' if chance < 0 else '+'} {say(abs(chance), 7)}"
+    steps.append(Step("still in the medium", sum_, still + kept, "mg"))
+    steps.append(Step("of that dissolved, within reach", "", still, "mg"))
+    return tuple(steps)
 
 
-def _hold(kind: str) -> list[Range]:
-    """Share of what is given that plants can reach, by nutrient."""
-    return [judgement(f"{kind}_efficiency_{n.lower()}").range for n in NUTRIENTS]
-
-
-def _run(account: Account, days: Outlook, unknown: _Unknown) -> _Run:
-    count, draws = account.days, unknown.need.shape[0]
-    begin = days.index(account.first)
-    need = daily_need(account.grown, account.stages, account.first, count)[:, None, :]
-    wanted = need * unknown.need[None]
-    there, entered = _supplies(account, days, unknown, begin)
-    drained = _drained(account, days, begin)[:, None, None] * unknown.leach[None]
-    pool = np.zeros((draws, _WIDE))
-    pools, unmet, lost = np.empty_like(wanted), np.empty_like(wanted), np.zeros_like(pool)
-    incoming = entered.sum(axis=0)
-    reached = np.empty_like(wanted)
-    taken_so_far = np.zeros_like(pool)
-    for day in range(count):
-        pool = pool + incoming[day]
-        out = np.minimum(drained[day], _MOST_LEACHED / _WEEK) * pool
-        pool, lost = pool - out, lost + out
-        taken = np.minimum(wanted[day], pool)
-        pool, taken_so_far = pool - taken, taken_so_far + taken
-        unmet[day], pools[day] = wanted[day] - taken, pool
-        reached[day] = taken_so_far + pool
-    return _Run(np.cumsum(wanted, axis=0), reached, unmet, pools, entered[:, :, 0], there[:, :, 0])
-
-
-def _supplies(
-    account: Account, days: Outlook, unknown: _Unknown, begin: int
-) -> tuple[Array, Array]:
-    """What there was and what could be reached of it, shape (source, day, draw, nutrient)."""
-    draws = unknown.need.shape[0]
-    there = np.zeros((len(SOURCES), account.days, draws, _WIDE))
-    age = ageing(days.mean_c()[begin : begin + account.days])
-    at = {name: index for index, name in enumerate(SOURCES)}
-    held = _held(account, unknown)
-    for place in account.rooted:
-        start = max(0, (place.since - account.first).days)
-        if start < account.days:
-            there[at["medium"], start] += _stock(place, unknown)
-    there[at["medium"], :, :, 0] += _medium_release(account, unknown, age)
-    litres = _watered(account, days, begin)[:, None, None] * unknown.water[None]
-    there[at["water"]] += litres * np.array(account.water_mg_l)
-    for given in account.given:
-        day = (given.on - account.first).days
-        if not 0 <= day < account.days:
-            continue
-        there[at[given.source], day] += np.array(given.at_once)
-        if any(given.later):
-            out = _slowly(given, age[day:], unknown)
-            there[at[given.source], day:] += out[:, :, None] * np.array(given.later)
-    return there, there * held[None]
-
-
-def _slowly(given: Given, age: Array, unknown: _Unknown) -> Array:
-    """Share of the later part that comes out on each day, shape (days, draws)."""
-    summed = np.concatenate([[0.0], np.cumsum(age)])[:, None] * unknown.pace[:, 0]
-    return np.diff(released(summed, given.half_life_days), axis=0)
-
-
-def _held(account: Account, unknown: _Unknown) -> Array:
-    """Share of what comes in that plants can reach, shape (day, draw, nutrient)."""
-    held = np.empty((account.days, unknown.need.shape[0], _WIDE))
-    for place in account.rooted:
-        start = max(0, (place.since - account.first).days)
-        held[start:] = unknown.hold["bed" if place.setting.endswith("bed") else "pot"]
-    return held
-
-
-def _stock(place: Rooted, unknown: _Unknown) -> Array:
-    """What the medium holds for a plant as it is put in [mg], shape (draw, nutrient)."""
-    table = np.array([place.medium.available_of(n) for n in NUTRIENTS])
-    weeks = max(0, (place.since - place.filled_on).days) / _WEEK
-    if place.setting in ("pot", "saucer"):
-        table = table * (1 - judgement(f"leach_{place.setting}").range.typ) ** weeks
-    stock = np.asarray(table * unknown.stock)
-    tested = dict(place.tested)
-    for column, nutrient in enumerate(NUTRIENTS):
-        if nutrient in tested:
-            stock[:, column] = tested[nutrient] * unknown.tested[:, 0]
-    return np.asarray(stock * place.litres_each)
-
-
-def _medium_release(account: Account, unknown: _Unknown, age: Array) -> Array:
-    """Nitrogen that a medium gives up each day [mg], shape (day, draw)."""
-    out = np.zeros((account.days, unknown.need.shape[0]))
-    for place in account.rooted:
-        start = max(0, (place.since - account.first).days)
-        weeks = np.maximum(
-            0, (place.since - place.filled_on).days + np.arange(account.days - start)
-        )
-        half_life = place.medium.release_half_life_weeks
-        fading = 0.5 ** (weeks / _WEEK / half_life) if half_life else 0 * weeks
-        a_day = place.medium.release_n_mg_l_week * place.litres_each / _WEEK
-        out[start:] = (a_day * fading * age[start:])[:, None] * unknown.stock[:, 0]
-    return out
-
-
-def _drained(account: Account, days: Outlook, begin: int) -> Array:
-    """Share of what is there that drains each day."""
-    rain, et = days.rain_mm, days.likely_et()
-    out = np.zeros(account.days)
-    for place in account.rooted:
-        start = max(0, (place.since - account.first).days)
-        weekly = np.full(account.days - start, judgement(f"leach_{place.setting}").range.typ)
-        if place.setting == "open_bed":
-            surplus = (rain - et)[begin + start : begin + account.days]
-            a_week = np.convolve(surplus, np.ones(7), mode="same")
-            weekly = weekly + judgement("leach_per_mm").range.typ * np.maximum(0, a_week)
-        out[start:] = np.minimum(weekly, _MOST_LEACHED) / _WEEK
-    return out
-
-
-def _watered(account: Account, days: Outlook, begin: int) -> Array:
-    """Water given to a plant each day [L]: what it uses, less the rain on an open bed."""
-    use = daily_use(account.stages, account.first, account.days)
-    whole = slice(begin, begin + account.days)
-    use = use * days.likely_et()[whole] / _REFERENCE_ET_MM
-    for place in account.rooted:
-        start = max(0, (place.since - account.first).days)
-        if place.setting == "open_bed":
-            fell = days.rain_mm[whole][start:] * place.area_each
-            a_week = np.convolve(use[start:] - fell, np.ones(7) / _WEEK, mode="same")
-            use[start:] = np.maximum(0, a_week)
-    return use
+def _middle(found: Followed) -> int:
+    """The draw in the middle of all, by what it lets drain."""
+    return int(np.argsort(found.drains, kind="stable")[len(found.drains) // 2])

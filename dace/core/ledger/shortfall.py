@@ -1,22 +1,24 @@
-"""What the books come to: short of what, since when, and what on the shelf would fill it."""
+"""What the books come to: short of what, since when, and how long it lasts."""
 
 from __future__ import annotations
 
+from collections.abc import Collection
 from dataclasses import dataclass
 from datetime import date, timedelta
 from typing import Literal
 
 import numpy as np
 
-from dace.core.ledger.accounts import Ledger
-from dace.core.ledger.books import SOURCES
+from dace.core.ledger.books import Ledger, book_steps
 from dace.core.matter.nutrients import NUTRIENT_NAMES, NUTRIENTS
-from dace.core.result import Result, Step, say
-from dace.core.season.crops import Crop
-from dace.core.season.need import Span, need_steps
+from dace.core.result import Result, Step
+from dace.core.rootzone.bucket import HALF_MG_L
+from dace.core.rootzone.course import needs
+from dace.core.season.need import Span, makes_its_own, need_steps, wish_now
 
 _SHORT, _HUNGRY = 0.10, 0.25
 _POT_WEEKS_AHEAD, _BED_WEEKS_AHEAD = 3, 6
+_DAYS, _WEEK = 14, 7
 FEW_MG = 1e-6
 APPROACHES = {
     "mixed": "soluble feeds where they help soonest, slow ones as the base",
@@ -33,160 +35,153 @@ BalanceWord = Literal["enough", "short", "hungry", "plenty"]
 class Balance:
     """One nutrient of one planting up to today [mg for each plant].
 
-    ``word`` is ``enough``, ``short``, ``hungry`` or ``plenty``; ``since`` the day from
-    which it was short; ``until`` the day on which what is there runs out, None where it
-    lasts as long as is worked out; ``gap`` what the next fortnight lacks. ``own`` is whether
-    the crop makes some of it itself, and more where it finds little.
+    ``word`` is ``enough``, ``short``, ``hungry`` or ``plenty``; ``missing`` the share of its
+    need that it went without of late; ``since`` the day from which it was short; ``until`` the
+    day on which what is there would no longer last a week, None where it lasts as long as is
+    worked out. ``own`` is whether the crop makes it itself.
     """
 
     nutrient: str
     name: str
     need: Result
     reached: Result
-    by_source: tuple[tuple[str, float], ...]
     word: BalanceWord
+    missing: float
     since: date | None
     until: date | None
-    gap: float
     own: bool = False
 
 
-def balances(
-    grown: Crop, stages: tuple[Span, ...], found: Ledger, today: date, pot: bool
-) -> tuple[Balance, ...]:
-    """The books of each nutrient as they stand today.
+def shortage(strength: float, low_mg_l: float, nutrient: str) -> float:
+    """The share of its need that roots go without in pore water of a strength.
 
     Parameters
     ----------
-    grown, stages : Crop, tuple of Span
-        What grows, and when.
+    strength : float
+        What the pore water holds [mg/L].
+    low_mg_l : float
+        The low end of what the stage wishes [mg/L].
+    nutrient : str
+        One of ``NUTRIENTS``.
+
+    Returns
+    -------
+    float
+        0 from the low end of the wish on, up to 1 where there is none.
+
+    Examples
+    --------
+    >>> shortage(90.0, 54.0, "N"), round(shortage(10.0, 54.0, "N"), 3)
+    (0.0, 0.407)
+    """
+    if low_mg_l <= 0:
+        return 0.0
+    half = float(HALF_MG_L[nutrient])
+    there, wanted = strength / (strength + half), low_mg_l / (low_mg_l + half)
+    return 1 - min(1.0, there / wanted)
+
+
+def balances(found: Ledger, today: date, high: Collection[str] = ()) -> tuple[Balance, ...]:
+    """The books of each nutrient as they stand.
+
+    Parameters
+    ----------
     found : Ledger
         The books.
     today : date
         Up to and with this day.
-    pot : bool
-        Whether it stands in a pot: three weeks of need in hand are plenty there, six in a bed.
+    high : collection of str
+        Nutrients of which a soil test found plenty: that outranks the sums.
 
     Returns
     -------
     tuple of Balance
         In the order of ``NUTRIENTS``.
     """
-    at = min(len(found.need) - 1, max(0, (today - found.first).days))
-    span = _span_at(stages, today)
-    weeks = _POT_WEEKS_AHEAD if pot else _BED_WEEKS_AHEAD
-    return tuple(
-        _balance(grown, span, found, at, column, weeks) for column in range(len(NUTRIENTS))
-    )
+    at = min(found.today, max(0, (today - found.first).days))
+    return tuple(_balance(found, at, column, NUTRIENTS[column] in high) for column in range(5))
 
 
-def _span_at(stages: tuple[Span, ...], today: date) -> Span:
-    begun = [span for span in stages if span.first <= today]
+def _span_at(stages: tuple[Span, ...], on: date) -> Span:
+    begun = [span for span in stages if span.first <= on]
     return begun[-1] if begun else stages[0]
 
 
-def _balance(grown: Crop, span: Span, found: Ledger, at: int, column: int, weeks: int) -> Balance:
-    nutrient = NUTRIENTS[column]
-    daily = np.diff(found.need[:, column], prepend=0.0)
-    begun = max(0, (span.first - found.first).days)
-    wanted = float(daily[begun : at + 1].sum())
-    unmet = float(found.unmet[begun : at + 1, column].sum())
-    missing = unmet / wanted if wanted > FEW_MG else 0.0
-    ahead = float(daily[at + 1 : at + 1 + 7 * weeks].sum())
-    word: BalanceWord = "hungry" if missing > _HUNGRY else "short" if missing > _SHORT else "enough"
-    if word == "enough" and found.pool[at, column] > ahead > FEW_MG and nutrient in ("N", "K"):
+def _balance(found: Ledger, at: int, column: int, tested: bool) -> Balance:
+    nutrient, one = NUTRIENTS[column], found.growing
+    in_ground = found.found.root_zone.is_bed
+    span = _span_at(one.stages, found.first + timedelta(days=at))
+    own = nutrient == "N" and makes_its_own(one.grown, span.stage, in_ground)
+    daily, missing = _missing(found, span, at, column)
+    word: BalanceWord = "enough"
+    if not own and not tested:
+        word = "hungry" if missing > _HUNGRY else "short" if missing > _SHORT else "enough"
+    weeks = _BED_WEEKS_AHEAD if in_ground else _POT_WEEKS_AHEAD
+    ahead = float(found.each_day[at + 1 : at + 1 + 7 * weeks, column].sum())
+    if word == "enough" and found.held[at, column] > ahead > FEW_MG and nutrient in ("N", "K"):
         word = "plenty"
     return Balance(
         nutrient=nutrient,
         name=NUTRIENT_NAMES[nutrient],
-        need=_need(grown, span, found, at, column),
+        need=_need(found, span, at, column),
         reached=_reached(found, at, column),
-        by_source=tuple(
-            (source, float(found.entered[i, : at + 1, column].sum()))
-            for i, source in enumerate(SOURCES)
-        ),
         word=word,
-        since=_since(found, at, column) if word in ("short", "hungry") else None,
+        missing=missing,
+        since=_since(found, daily, at) if word in ("short", "hungry") else None,
         until=_until(found, at, column),
-        gap=float(found.unmet[at + 1 : at + 15, column].sum()),
-        own=nutrient == "N" and grown.n_fixed_share > 0,
+        own=own,
     )
 
 
-def _need(grown: Crop, span: Span, found: Ledger, at: int, column: int) -> Result:
+def _missing(found: Ledger, span: Span, at: int, column: int) -> tuple[list[float], float]:
+    """The shortage of each of the last days of this stage, and their mean by need."""
+    nutrient, one = NUTRIENTS[column], found.growing
+    begun = max(0, (max(span.first, one.since) - found.first).days, at - _DAYS + 1)
+    low = wish_now(one.grown, span.stage, nutrient, found.found.root_zone.is_bed).low
+    days = range(min(begun, at), at + 1)
+    daily = [shortage(float(found.strength[day, column]), low, nutrient) for day in days]
+    need = found.each_day[days.start : days.stop, column]
+    if need.sum() <= FEW_MG:
+        return daily, 0.0
+    return daily, float(np.average(daily, weights=need))
+
+
+def _need(found: Ledger, span: Span, at: int, column: int) -> Result:
+    one, nutrient = found.growing, NUTRIENTS[column]
     value = float(found.need[at, column])
-    low, high = float(found.need_low[at, column]), float(found.need_high[at, column])
-    steps = need_steps(grown, span, NUTRIENTS[column])
-    total = Step("taken so far, all stages", "", value, "mg", "each day's need, summed")
-    return Result(value, low, high, "mg", (*steps, total))
+    uptake = one.grown.uptake_of(nutrient)
+    low, high = value * uptake.low / uptake.typ, value * uptake.high / uptake.typ
+    steps = need_steps(one.grown, span, nutrient, found.found.root_zone.is_bed)
+    total = Step("wanted since the books begin", "", value, "mg", "each day's need, summed")
+    return Result(value, min(low, value), max(high, value), "mg", (*steps, total))
 
 
 def _reached(found: Ledger, at: int, column: int) -> Result:
     value = float(found.reached[at, column])
-    parts = [float(found.entered[i, : at + 1, column].sum()) for i in range(len(SOURCES))]
-    brought = sum(parts)
-    steps = [
-        Step(f"reached from {source}" if source != "medium" else "reached from the medium",
-             "", part, "mg", "what came in, by the share that roots get")
-        for source, part in zip(SOURCES, parts, strict=True)
-        if part > FEW_MG
-    ]  # fmt: skip
-    steps.append(
-        Step("in all", " + ".join(say(p, 6) for p in parts if p > FEW_MG) or "0", brought, "mg")
-    )
-    drained = max(0.0, brought - value)
-    steps.append(
-        Step("less what drained away", f"{say(brought, 6)} − {say(drained, 6)}", value, "mg")
-    )
     low, high = float(found.low[at, column]), float(found.high[at, column])
-    return Result(value, low, high, "mg", tuple(steps))
+    mine = found.growing.plants
+    steps = book_steps(found.found, NUTRIENTS[column])
+    each = Step(
+        "each of them took and could take", "", value, "mg", f"{mine} of them, the middle of all"
+    )
+    return Result(value, min(low, value), max(high, value), "mg", (*steps, each))
 
 
-def _since(found: Ledger, at: int, column: int) -> date:
+def _since(found: Ledger, daily: list[float], at: int) -> date:
     """The first day of the run of short days that ends last."""
-    short = found.unmet[: at + 1, column] > FEW_MG
-    day = int(np.flatnonzero(short)[-1])
-    while day > 0 and short[max(0, day - 7) : day].any():
+    day = len(daily) - 1
+    while day > 0 and daily[day - 1] > _SHORT:
         day -= 1
-    return found.first + timedelta(days=day)
+    return found.first + timedelta(days=at - (len(daily) - 1 - day))
 
 
 def _until(found: Ledger, at: int, column: int) -> date | None:
-    lacking = np.flatnonzero(found.unmet[at + 1 :, column] > FEW_MG)
-    if not lacking.size:
-        return None
-    return found.first + timedelta(days=at + 1 + int(lacking[0]))
-
-
-_OWN = " Its roots make more nitrogen where they find little: feed it none unless the leaves pale."
-
-
-def sentence(books: tuple[Balance, ...], today: date) -> str:
-    """What is short and since when, or how long it lasts, in a sentence or two."""
-    lacking = [b for b in books if b.word in ("short", "hungry")]
-    if lacking:
-        link = {"short": "short of", "hungry": "hungry for"}
-        parts = [f"{link[b.word]} {b.name} since {_day(b.since, today)}" for b in lacking]
-        said = f"{', '.join(parts)}."
-        own = _OWN if any(b.own for b in lacking) else ""
-        return said[0].upper() + said[1:] + own
-    ends = [b for b in books if b.until is not None and (b.until - today).days <= _SOON_DAYS]
-    if ends:
-        first = min(ends, key=lambda b: b.until or today)
-        return (
-            f"Enough of everything today; {first.name} is likely to run out "
-            f"about {_day(first.until, today)}."
-        )
-    return "Enough of everything, today and for the weeks ahead."
-
-
-_SOON_DAYS = 42
-
-
-def _day(on: date | None, today: date) -> str:
-    if on is None:
-        return "some time"
-    if on == today:
-        return "today"
-    year = "" if on.year == today.year else f" {on.year}"
-    return f"{on.day} {on:%B}{year}"
+    """The first day from which what is within reach does not last a week."""
+    followed = found.found
+    need = needs(followed.root_zone, followed.first, followed.ec.shape[1]).sum(axis=0)[:, column]
+    for day in range(at, len(need) - _WEEK):
+        within = followed.larder.within_reach(day, _WEEK, followed.root_zone.is_bed)
+        wanted = float(need[day + 1 : day + 1 + _WEEK].sum())
+        if wanted > FEW_MG and within[column] < wanted:
+            return found.first + timedelta(days=day)
+    return None

@@ -15,6 +15,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from functools import cache
 
+from dace.core.errors import DaceError
 from dace.core.figures import Range, judgement
 from dace.core.matter.chemistry import OXIDES, atomic_weight, element_fraction
 from dace.core.matter.label import FORMS, Label, density, mg_per_percent
@@ -106,6 +107,43 @@ def composition(label: Label) -> Composition:
         spread=_spread(label),
         forms_declared=label.nitrogen is not None or label.n == 0,
         label=label,
+    )
+
+
+def composition_of_liquid(mg_l: Mapping[str, float], name: str) -> Composition:
+    """A liquid known by what is in it.
+
+    Parameters
+    ----------
+    mg_l : mapping of str to float
+        Keys of ``FEED_KEYS`` [mg/L].
+    name : str
+        What it is, for the Working.
+
+    Raises
+    ------
+    DaceError
+        On ``mg_l`` for a key that is none of them, or an amount below 0.
+
+    Examples
+    --------
+    >>> composition_of_liquid({"K": 1600.0, "NH4_N": 200.0}, "comfrey").element("N")
+    0.2
+    """
+    for key, value in mg_l.items():
+        if key not in FEED_KEYS or value < 0:
+            raise DaceError("mg_l", f"{key} {value:g}", f"amounts of {', '.join(FEED_KEYS)}")
+    base = {key: mg_l.get(key, 0.0) / 1000 for key in FEED_KEYS}
+    label = Label(0, 0, 0)
+    return Composition(
+        unit="mL",
+        mg=_ordered(_close(base, "S_SO4")),
+        mg_chloride=_ordered(_close(base, "Cl")),
+        mg_no_charge_n=_ordered(_close(base, "S_SO4")),
+        spread=judgement("label_tolerance").range,
+        forms_declared=True,
+        label=label,
+        known_by=name,
     )
 
 

@@ -191,20 +191,20 @@ def pen_words(days: float) -> str:
     """How far a pen can be trusted so many days after it was set right.
 
     >>> pen_words(13)
-    'set right 13 days ago: good to about 3 %'
+    'calibrated 13 days ago: good to about 3 %'
     >>> pen_words(75)
-    'not set right for 75 days: good to about 14 %; dip it in its standard, 1.413 mS/cm'
+    'not calibrated for 75 days: good to about 14 %; dip it in its standard, 1.413 mS/cm'
     """
     whole = int(days)
     old = days > PEN_OLD_DAYS
     off = round(100 * (judgement("pen_old" if old else "pen_scale").range.high - 1))
     if old:
         return (
-            f"not set right for {whole} days: good to about {off} %; dip it in its standard, "
+            f"not calibrated for {whole} days: good to about {off} %; dip it in its standard, "
             "1.413 mS/cm"
         )
     since = "today" if whole == 0 else "yesterday" if whole == 1 else f"{whole} days ago"
-    return f"set right {since}: good to about {off} %"
+    return f"calibrated {since}: good to about {off} %"
 
 
 def spread_of(*parts: Range) -> Range:

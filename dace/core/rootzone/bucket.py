@@ -37,8 +37,9 @@ _PART = 0.15  # of what it holds, poured at a time
 _BEGUN_FULL = 0.9
 _PER = np.array(PER_MEQ)
 _MEQ_PER_MG = 1 / _PER
-_HALF_MG_L = np.array([10.0, 2.0, 10.0, 5.0, 3.0])[:, None, None]
-"""N, P, K, Ca, Mg: concentration at which a root takes half of what it would [mg/L]."""
+HALF_MG_L = {"N": 10.0, "P": 2.0, "K": 10.0, "Ca": 5.0, "Mg": 3.0}
+"""Concentration at which a root takes half of what it would [mg/L]."""
+_HALF_MG_L = np.array(list(HALF_MG_L.values()))[:, None, None]
 _ONE = ("full", "water", "saucer", "water_in", "water_out", "water_used", "pushed", "topped")
 _EACH = ("dissolved", "held", "began", "in_saucer")
 BOOKS = ("came_in", "drained", "taken", "shaken", "settled")

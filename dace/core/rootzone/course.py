@@ -19,9 +19,10 @@ from dace.core.rootzone.records import (
     RootZone,
     Sampled,
     Slow,
+    Tested,
 )
 from dace.core.rootzone.slow import Slowly
-from dace.core.season.need import daily_need, daily_use
+from dace.core.season.need import daily_need, daily_room, daily_use
 from dace.core.season.outlook import Outlook
 
 Array = NDArray[np.float64]
@@ -30,7 +31,7 @@ WEEK = 7
 _REFERENCE_ET_MM = 3.0
 _WIDE = len(CHARGED)
 
-Event = Poured | Sampled | Felt
+Event = Poured | Sampled | Felt | Tested
 
 
 @dataclass(frozen=True, eq=False)
@@ -77,21 +78,28 @@ def course_of(root: RootZone, days: Outlook, ahead: int) -> Course:
         first=first,
         today=today,
         use=et * _use(root.growing, first, count),
-        need=_need(root.growing, first, count),
+        need=needs(root, first, count).sum(axis=0),
         age=ageing(days.mean_c()[shown]),
         rain=days.rain_mm[shown] * root.rain_m2,
-        events=_by_day((*root.poured, *root.samples, *root.felt), first, count),
+        events=_by_day(_events(root), first, today, count),
         given=_given(root.slow, first, count),
     )
     keys = _keys(course)
     return replace(course, keys=tuple(keys[:-1]), whole=keys[-1])
 
 
-def _by_day(events: tuple[Event, ...], first: date, count: int) -> tuple[tuple[Event, ...], ...]:
+def _events(root: RootZone) -> tuple[Event, ...]:
+    return (*root.poured, *root.samples, *root.felt, *root.tested)
+
+
+def _by_day(
+    events: tuple[Event, ...], first: date, today: int, count: int
+) -> tuple[tuple[Event, ...], ...]:
+    """What happened on each day; what is dated ahead of today has not happened."""
     found: list[list[Event]] = [[] for _ in range(count)]
     for event in events:
         at = (event.on - first).days
-        if 0 <= at < count:
+        if 0 <= at <= today:
             found[at].append(event)
     return tuple(tuple(sorted(row, key=_moment)) for row in found)
 
@@ -120,9 +128,10 @@ def mondays(course: Course) -> list[int]:
 def _keys(course: Course) -> list[bytes]:
     """A digest of all that came before each of :func:`mondays`, and one of the whole."""
     root = course.root
-    still = replace(root, growing=(), poured=(), samples=(), felt=(), slow=())
+    still = replace(root, growing=(), poured=(), samples=(), felt=(), slow=(), tested=())
     older = [one for one in root.slow if one.on < course.first]
-    digest = hashlib.sha256(repr((still, course.first, older)).encode())
+    tested = [one for one in root.tested if one.on < course.first]
+    digest = hashlib.sha256(repr((still, course.first, older, tested)).encode())
     begins = mondays(course)
     keys = [digest.digest()]
     for begin, end in zip(begins, [*begins[1:], course.count], strict=True):
@@ -169,13 +178,22 @@ def _use(growing: tuple[Growing, ...], first: date, count: int) -> Array:
     return use
 
 
-def _need(growing: tuple[Growing, ...], first: date, count: int) -> Array:
-    """What all plants take on a day [mg], shape (days, 5)."""
-    need = np.zeros((count, len(NUTRIENTS)))
-    for one in growing:
-        each = daily_need(one.grown, one.stages, first, count)
-        need += one.plants * each * _there(one, first, count)[:, None]
-    return need
+def needs(root: RootZone, first: date, count: int) -> Array:
+    """What each planting takes on a day [mg], shape (plantings, days, 5).
+
+    In a pot it counts for the plant that the pot can carry.
+    """
+    here = np.array([one.plants * _there(one, first, count) for one in root.growing])
+    found = np.zeros((len(root.growing), count, len(NUTRIENTS)))
+    if not len(here):
+        return np.zeros((1, count, len(NUTRIENTS)))
+    litres_each = root.litres / np.maximum(1.0, here.sum(axis=0))
+    for turn, one in enumerate(root.growing):
+        each = daily_need(one.grown, one.stages, first, count, root.is_bed)
+        if not root.is_bed:
+            each *= daily_room(one.grown, one.stages, first, litres_each)[:, None]
+        found[turn] = here[turn][:, None] * each
+    return found
 
 
 def _there(one: Growing, first: date, count: int) -> Array:
@@ -193,5 +211,6 @@ def _in_order(root: RootZone) -> RootZone:
         poured=tuple(sorted(root.poured, key=lambda p: (p.on, p.hour, p.litres, p.mg_l))),
         slow=tuple(sorted(root.slow, key=lambda s: (s.on, s.at_once, s.later))),
         samples=tuple(sorted(root.samples, key=lambda s: (s.on, s.hour, s.method, s.value))),
+        tested=tuple(sorted(root.tested, key=lambda t: (t.on, t.hour, t.mg_l))),
         felt=tuple(sorted(root.felt, key=lambda f: (f.on, f.hour, f.word))),
     )

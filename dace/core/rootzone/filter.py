@@ -19,10 +19,12 @@ from numpy.typing import NDArray
 from dace.core.draws.ensemble import systematic
 from dace.core.draws.spreads import middle, weighted_ends
 from dace.core.figures import judgement
+from dace.core.rootzone.amounts import as_tested, hold_phosphorus
 from dace.core.rootzone.bucket import Bucket, Day
 from dace.core.rootzone.course import Course
+from dace.core.rootzone.larder import EVERY, SEEN, evening, rows_of
 from dace.core.rootzone.mondays import Kept
-from dace.core.rootzone.records import NITRATE, Felt, RootZone, Sampled
+from dace.core.rootzone.records import NITRATE, Felt, RootZone, Sampled, Tested
 from dace.core.rootzone.sampled import (
     CONFLICT,
     drain_ec,
@@ -82,9 +84,12 @@ class Filter:
         self.use, self.need = self._rows("use"), self._rows("need")
         self.age, self.rain = self._rows("age"), self._rows("rain")
         self.weight = np.stack([one.weight for one in self.begun])
-        self.bands = [one.ec for one in self.begun]
+        self.bands: list[Array] = [one.ec for one in self.begun]
+        self.before: list[Array] = [one.fed for one in self.begun]
         shape = (len(self.courses), self.use.shape[1], DRAWS)
         self.drains, self.weights = np.empty(shape), np.empty(shape)
+        draws = len(range(0, DRAWS, EVERY))
+        self.seen = np.empty((self.use.shape[1], SEEN, len(self.courses), draws))
         self.noise: Array = np.zeros(0)
 
     def _offset(self, fill: int) -> int:
@@ -108,6 +113,8 @@ class Filter:
             for number, event in enumerate(course.events[self._offset(fill) + turn]):
                 if isinstance(event, Sampled):
                     self._read(fill, turn, number, event)
+                elif isinstance(event, Tested):
+                    as_tested(self.bucket, fill, course.root, event, self._rng(fill, turn, number))
                 elif isinstance(event, Felt):
                     share = self.bucket.water[fill] / self.bucket.full[fill]
                     self._weigh(fill, felt_likelihood(event, share), self._rng(fill, turn, number))
@@ -118,9 +125,12 @@ class Filter:
                     pushes = not event.feed and event.litres > _PUSHES * full
                     pour = self.bucket.push if pushes else self.bucket.pour
                     pour(litres, np.array(event.mg_l)[:, None], at)
+                    if course.root.is_bed:
+                        hold_phosphorus(self.bucket, fill, event)
         self.bucket.evening(self.water_mg_l, self.assumed, self._noise(turn))
         self.drains[:, turn] = drain_ec(self.bucket, self.water_mg_l)
         self.weights[:, turn] = self.weight
+        self.seen[turn] = evening(self.bucket)
 
     def _spread(self, fill: int, pool: int) -> None:
         """A dry feed comes in: what is there at once, and a pool of what comes later."""
@@ -259,11 +269,22 @@ class Filter:
             self.weight[fill].copy(),
             self.looked[fill],
             self._band(fill, turn),
+            self.fed(fill, turn),
         )
 
     def drained(self, fill: int, turn: int) -> Array:
         """What each draw let drain on a day."""
         return np.asarray(self.drains[fill, turn])
+
+    def fed(self, fill: int, turn: int) -> Array:
+        """Rows of :mod:`larder` of each day so far, shape (ROWS, days)."""
+        known = self.before[fill]
+        done = known.shape[1] - self._offset(fill)
+        if turn > done:
+            seen = self.seen[done:turn, :, fill]
+            fresh = rows_of(seen, self.weights[fill, done:turn, ::EVERY])
+            known = self.before[fill] = np.concatenate([known, fresh], axis=1)
+        return known
 
     def band(self, fill: int) -> Array:
         """The same over all days, as 10, 50 and 90 %."""

@@ -20,13 +20,14 @@ from dace.core.matter.nutrients import NUTRIENTS
 from dace.core.rootzone.bucket import WIDE, Bucket
 from dace.core.rootzone.course import Course, course_of, mondays, resumed, slowly_of
 from dace.core.rootzone.filter import Filter, Looked
+from dace.core.rootzone.larder import ROWS, Larder
 from dace.core.rootzone.mondays import Kept, Newest
 from dace.core.rootzone.records import RootZone
 from dace.core.rootzone.unknowns import DRAWS, Unknowns, first_unknowns
 from dace.core.season.outlook import Outlook
 
 Array = NDArray[np.float64]
-_MOST_AHEAD = 120
+AHEAD, _MOST_AHEAD = 42, 120
 _BEGINNING = 0
 
 
@@ -36,6 +37,7 @@ class Followed:
 
     ``ec`` has shape (3, days): 10, 50 and 90 % of what a pour-through should read [mS/cm at
     25 C]. ``today`` is the index of the last day that was; the days after it are a forecast.
+    ``larder`` is what food it holds and gave on each of those days, with nothing fed ahead.
     ``bucket`` and ``unknowns`` are the draws as they stand today (one fill), ``drains`` what
     each lets drain then.
     """
@@ -44,6 +46,7 @@ class Followed:
     first: date
     today: int
     ec: Array
+    larder: Larder
     looked: tuple[Looked, ...]
     bucket: Bucket
     unknowns: Unknowns
@@ -72,23 +75,28 @@ def _beginning(course: Course) -> Kept:
     available[0] = root.medium.available_of("N")
     for column, nutrient in enumerate(NUTRIENTS[1:], start=3):
         available[column] = root.medium.available_of(nutrient)
+    for test in (one for one in root.tested if one.on < course.first):
+        for nutrient, mg_l in test.mg_l:
+            available[0 if nutrient == "N" else 2 + NUTRIENTS.index(nutrient)] = mg_l
     bucket.fresh(available * root.litres, unknowns.fixed["start_ec"], stock)
     old = max(0, (course.first - root.filled_on).days)
     bucket.held *= 0.5 ** (old / judgement("held_half_life").range.typ)
     even = np.full(DRAWS, 1 / DRAWS)
-    return Kept(bucket, unknowns, even, (), np.empty((3, 0)))
+    return Kept(bucket, unknowns, even, (), np.empty((3, 0)), np.empty((ROWS, 0)))
 
 
 _MONDAYS: Newest[Kept] = Newest(160)
 _FOUND: Newest[Followed] = Newest(96)
 
 
-def follow(root: RootZone, days: Outlook, ahead: int = 21) -> Followed:
+def follow(root: RootZone, days: Outlook, ahead: int = AHEAD) -> Followed:
     """Follow one root zone; see :func:`follow_all`."""
     return follow_all((root,), days, ahead)[0]
 
 
-def follow_all(roots: Sequence[RootZone], days: Outlook, ahead: int = 21) -> tuple[Followed, ...]:
+def follow_all(
+    roots: Sequence[RootZone], days: Outlook, ahead: int = AHEAD
+) -> tuple[Followed, ...]:
     """Follow root zones up to today and some days on.
 
     Parameters
@@ -117,7 +125,7 @@ def follow_all(roots: Sequence[RootZone], days: Outlook, ahead: int = 21) -> tup
         if root.filled_on > days.today:
             raise DaceError("filled_on", f"{root.filled_on}", "a day that has been would do")
     courses = [course_of(root, days, ahead) for root in roots]
-    found = {number: _FOUND.newest([course.whole]) for number, course in enumerate(courses)}
+    found = {number: _known(course) for number, course in enumerate(courses)}
     setting_out: dict[date, list[tuple[int, Kept]]] = {}
     for number, course in enumerate(courses):
         if found[number] is None:
@@ -131,6 +139,12 @@ def follow_all(roots: Sequence[RootZone], days: Outlook, ahead: int = 21) -> tup
             found[number] = one
             _FOUND.keep(courses[number].whole, lambda one=one: one)
     return tuple(one for one in found.values() if one is not None)
+
+
+def _known(course: Course) -> Followed | None:
+    """What was found of just such a fill, of this one's own plantings by their keys."""
+    kept = _FOUND.newest([course.whole])
+    return None if kept is None else replace(kept, root_zone=course.root)
 
 
 def _begun(course: Course) -> Kept:
@@ -166,6 +180,7 @@ def _run(courses: Sequence[Course], begun: Sequence[Kept]) -> list[Followed]:
             course.first,
             course.today,
             filters.band(fill),
+            Larder.of(filters.fed(fill, courses[0].count - offsets[0])),
             kept.looked,
             kept.bucket,
             kept.unknowns,

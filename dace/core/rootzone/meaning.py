@@ -39,7 +39,7 @@ _SETTLED = 0.6
 _CERTAIN = 0.9
 _SURE = ((0.9, "quite sure"), (0.7, "fairly sure"), (0.5, "more likely than not"))
 _TREND_DAYS, _TREND_LEAST = 28, 7
-_LIVING_MEDIA = ("raised_compost", "castings_coir")
+LIVING_MEDIA = ("raised_compost", "castings_coir")
 SOAKED_PASTE = 2.0  # pore water beside the paste of a mineral soil
 
 
@@ -82,6 +82,11 @@ def comfort_of(growing: tuple[tuple[Crop, Stage], ...]) -> Comfort | None:
         whose=f"{grown.name.lower()} {stage.words}",
         source=stage.source,
     )
+
+
+def near_top(band: Comfort) -> float:
+    """From where a drain is said to rise [mS/cm]."""
+    return _NEAR_TOP * band.high
 
 
 def word_for(drain_ec: float, band: Comfort) -> RootWord:
@@ -141,7 +146,7 @@ def next_feed(found: Followed) -> NextFeed | None:
     if word == "rising" or over > 1 - _SETTLED:
         return NextFeed("weaker", "at half strength", "salts are near the top", near)
     if word == "low" and under > _SETTLED:
-        if root.is_bed or root.medium.key in _LIVING_MEDIA:
+        if root.is_bed or root.medium.key in LIVING_MEDIA:
             why = (
                 "it reads low, but soil life gives food out as it is used: that is no hunger by "
                 "itself"
@@ -159,7 +164,7 @@ def _surprised(found: Followed, word: RootWord) -> NextFeed | None:
             "or fill the pot, or a blocked drain, do that"
         )
         return NextFeed("look", "none, until you have looked at the roots", why, 0.5)
-    doubted = _lately_doubted(found)
+    doubted = lately_doubted(found)
     if doubted is None or doubted.sample.value <= doubted.high:
         return None
     why = "the last reading is far above what was poured here; one of the two is wrong"
@@ -175,14 +180,14 @@ def word_now(found: Followed, band: Comfort) -> RootWord:
     A reading far above what can well be is no comfort because it is doubted; nor is one far
     below a sign of salt.
     """
-    likely, last = found.now[1], _lately_doubted(found)
+    likely, last = found.now[1], lately_doubted(found)
     if last is None:
         return word_for(likely, band)
     read = last.sample.value * pour_through_ratio(last.sample.method)
     return word_for(max(likely, read) if read > likely else min(likely, read), band)
 
 
-def _lately_doubted(found: Followed) -> Looked | None:
+def lately_doubted(found: Followed) -> Looked | None:
     """The last reading, where it is doubted and of late; a nitrate strip speaks of no salt."""
     if not found.looked or found.looked[-1].sample.method == NITRATE:
         return None

@@ -21,6 +21,7 @@ T = TypeVar("T")
 class Kept:
     """One fill after some days: its draws, what was read, and its band so far (3, days).
 
+    ``fed`` is what it held and gave so far, a column a day, as in ``Followed``.
     ``weight`` is how far each draw counts; together they come to 1.
     """
 
@@ -29,6 +30,7 @@ class Kept:
     weight: NDArray[np.float64]
     looked: tuple[Any, ...]
     ec: NDArray[np.float64]
+    fed: NDArray[np.float64]
 
 
 class Newest(Generic[T]):

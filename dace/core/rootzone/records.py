@@ -27,20 +27,25 @@ _NA = CHARGED.index("Na")
 
 @dataclass(frozen=True)
 class Growing:
-    """So many plants of a crop in the fill, from a day up to another (None: still)."""
+    """So many plants of a crop in the fill, from a day up to another (None: still).
+
+    ``key`` tells plantings apart.
+    """
 
     grown: Crop
     stages: tuple[Span, ...]
     plants: int
     since: date
     until: date | None = None
+    key: str = ""
 
 
 @dataclass(frozen=True)
 class Poured:
     """A watering or a feed on the whole fill: litres, and mg/L in the order of ``CHARGED``.
 
-    ``hour`` sets the order of pours and samples within a day.
+    ``said`` is how strong it was, in words. ``hour`` sets the order of pours and samples
+    within a day.
     """
 
     on: date
@@ -48,6 +53,7 @@ class Poured:
     mg_l: Nine
     feed: bool = True
     hour: float = 12.0
+    said: str = ""
 
 
 @dataclass(frozen=True)
@@ -103,6 +109,15 @@ class Felt:
 
 
 @dataclass(frozen=True)
+class Tested:
+    """What a laboratory or a kit found in a litre of medium: nutrient and mg/L, each."""
+
+    on: date
+    mg_l: tuple[tuple[str, float], ...]
+    hour: float = 9.0
+
+
+@dataclass(frozen=True)
 class RootZone:
     """One fill and all that happened to it; all amounts are of the whole fill.
 
@@ -124,6 +139,7 @@ class RootZone:
     logs_all: bool = False
     seed: int = 1
     felt: tuple[Felt, ...] = ()
+    tested: tuple[Tested, ...] = ()
 
     def __post_init__(self) -> None:
         if self.setting not in SETTINGS:
@@ -202,6 +218,22 @@ def charged_dry(mg_per_g: tuple[float, ...], grams: float) -> Nine:
     """
     by_name = dict(zip(("NH4_N", *NUTRIENTS[1:]), mg_per_g, strict=True))
     return tuple(grams * by_name.get(name, 0.0) for name in CHARGED)
+
+
+def charged_plain(water: WaterIons, ec_ms_cm: float) -> Nine:
+    """A water scaled to a conductivity, in the order of ``CHARGED`` [mg/L]."""
+    own = charged_water(water)
+    if water.ec_ms_cm <= 0:
+        return with_charge(own, ec_ms_cm)
+    return tuple(mg * ec_ms_cm / water.ec_ms_cm for mg in own)
+
+
+def with_water(mg_l: Nine, ec_ms_cm: float, water: WaterIons) -> Nine:
+    """A feed by its nutrients: what they leave of its conductivity is water, then sodium."""
+    named = sum(mg / per for mg, per in zip(mg_l, PER_MEQ, strict=True))
+    left = max(0.0, ec_ms_cm - judgement("kappa").range.typ * named)
+    plain = charged_plain(water, min(left, water.ec_ms_cm))
+    return with_charge(tuple(a + b for a, b in zip(mg_l, plain, strict=True)), ec_ms_cm)
 
 
 def charged_water(water: WaterIons) -> Nine:

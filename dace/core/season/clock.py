@@ -19,6 +19,7 @@ from numpy.typing import NDArray
 
 from dace.core.figures import judgement
 from dace.core.result import Working
+from dace.core.season.asking import Unseen, asked
 from dace.core.season.clock_steps import stage_steps
 from dace.core.season.cold import ColdEnd, killed_on, lives_on, unlikely, wakes_on
 from dace.core.season.crops import Crop, Stage
@@ -33,6 +34,7 @@ _FAR_OUT = 3.0  # standard deviations beyond which a pace says nothing of the pl
 _FEW = 0.1
 _BY_DAY = 0.7  # of its day is over when somebody looks
 _PLANTED_OUT, _SOON_DAYS = "establishing", 7.0
+_COVER = ("cover_night_c", "cover_day_c")
 
 
 def stage_clock(grown: Crop, begun: Begun, days: Outlook, seed: int = 1) -> StageReading:
@@ -55,8 +57,9 @@ def stage_clock(grown: Crop, begun: Begun, days: Outlook, seed: int = 1) -> Stag
         Starts as 10/50/90 % days.
     """
     started = max(begun.started_on, wakes_on(grown, days))
-    looks = tuple(sorted((one for one in begun.looks if one.on >= started), key=lambda one: one.on))
-    kept = replace(begun, started_on=started, looks=looks)
+    looks = [one for one in begun.looks if started <= one.on <= days.today]
+    looks.sort(key=lambda one: one.on)
+    kept = replace(begun, started_on=started, looks=tuple(looks))
     key = ("clock", grown.key, kept, seed)
     if key not in days.worked_out:
         days.worked_out[key] = _Clock(grown, kept, seed, days).read()
@@ -192,7 +195,7 @@ class _Clock:
             shelter = judgement("indoor_c").range.typ
         elif self.shelter_kind == "cover":
             # the mean of a day: nights a little milder, days more
-            milder = (_typical("cover_night_c") + _typical("cover_day_c")) / 2
+            milder = sum(judgement(key).range.typ for key in _COVER) / 2
         return self.days.warmth(stage.gdd_base_c or 0.0, shelter, milder)
 
     def _end(self) -> None:
@@ -241,14 +244,15 @@ class _Clock:
         chance = float(share[likely])
         doubtful = chance < judgement("stage_doubt").range.typ
         other = int(np.argsort(share)[-2])
-        later = self.stages[max(likely, other)]
-        question = f"Is it {later.words} yet? Look for: {later.visual_cue.lower()}."
+        looked = (self.looks[-1].on - self.days.first).days if self.looks else None
+        unseen = Unseen((self.days.today - self.days.first).days, looked)
+        doubted = self.stages[max(likely, other)] if doubtful else None
         following = self.stages[likely + 1] if likely + 1 < len(self.stages) else None
         return StageReading(
             stage=self.stages[likely],
             chance=chance,
             doubtful=doubtful,
-            question=question if doubtful else "",
+            question=asked(self.stages, likely, self.starts, unseen, doubted),
             next_stage=following,
             starts=tuple(self._start(j) for j in range(len(self.stages))),
             reached=(reached := tuple(self.lives.mean(axis=1).tolist())),
@@ -256,11 +260,11 @@ class _Clock:
             ends_by_cold=(cold := self._cold_end()),
             said=(*self.said, *unlikely(self.stages, reached, cold)),
             working=self._working(likely),
+            other=self.stages[other] if doubtful else None,
         )
 
     def _cold_end(self) -> ColdEnd:
-        dies = self.killed <= self.ends
-        dies &= self.killed < self.days.days
+        dies = (self.killed <= self.ends) & (self.killed < self.days.days)
         chance = float(dies.mean())
         if not dies.any():
             return ColdEnd(0.0, None, None, None)
@@ -289,10 +293,6 @@ class _Clock:
         sums, row = self._sums(stage), np.array([0])
         ends = [float(summed_at(sums, row, np.array([at]))[0]) for at in (begun, now)]
         return stage_steps(stage, pace, max(0.0, ends[1] - ends[0]))
-
-
-def _typical(key: str) -> float:
-    return judgement(key).range.typ
 
 
 def _sd(key: str) -> float:

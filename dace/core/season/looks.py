@@ -4,10 +4,15 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 from datetime import date
+from typing import Literal, get_args
 
 from dace.core.result import Working
 from dace.core.season.cold import ColdEnd
 from dace.core.season.crops import Crop, Stage
+
+Shelter = Literal["open", "cover", "indoors"]
+SHELTERS: tuple[Shelter, ...] = get_args(Shelter)
+"""How a place is kept from the weather."""
 
 
 @dataclass(frozen=True)
@@ -35,7 +40,8 @@ class StageReading:
 
     ``chance`` is that of the stage named; where it is low, ``doubtful`` is True and
     ``question`` is what to look for. ``said`` are plain sentences about sightings
-    far from the table. ``reached`` is the chance of each stage to begin before the end;
+    far from the table. ``other`` is the stage that it may well be at instead, None where there
+    is little doubt. ``reached`` is the chance of each stage to begin before the end;
     ``ends_on`` the likely day after its last, by cold or because it is over.
     """
 
@@ -50,6 +56,7 @@ class StageReading:
     ends_by_cold: ColdEnd
     said: tuple[str, ...]
     working: Working
+    other: Stage | None = None
 
 
 @dataclass(frozen=True)
@@ -66,7 +73,7 @@ class Begun:
     looks: tuple[Look, ...] = ()
     indoors: bool = False
     in_tray: bool = False
-    shelter: str = "open"
+    shelter: Shelter = "open"
 
 
 def out_of_order(grown: Crop, looks: tuple[Look, ...], new: Look) -> Look | None:

@@ -8,6 +8,7 @@ from datetime import date, timedelta
 import numpy as np
 from numpy.typing import NDArray
 
+from dace.core.figures import Range, judgement
 from dace.core.matter.nutrients import NUTRIENTS
 from dace.core.result import Step, Working, say
 from dace.core.season.crops import Crop, Stage
@@ -50,18 +51,91 @@ def _end(start: Start, following: Start | None) -> date:
     return start.likely + timedelta(days=round(start.stage.duration_days.typ))
 
 
-def taken_g(grown: Crop, nutrient: str) -> float:
-    """What one plant takes from the ground in a season [g]: legumes fix a part themselves.
+def makes_its_own(grown: Crop, stage: Stage, in_ground: bool) -> bool:
+    """Whether a legume at a stage has the nitrogen it wants from its own roots.
+
+    From its third leaf in the ground, where what lives with its roots is at home; in a fresh
+    mix it finds only a part of it so.
 
     >>> from dace.core.season.crops import crop
-    >>> round(taken_g(crop("runner_bean"), "N"), 2)
+    >>> bean = crop("runner_bean")
+    >>> makes_its_own(bean, bean.stage("flowering"), True)
+    True
+    >>> makes_its_own(bean, bean.stage("flowering"), False)
+    False
+    """
+    return grown.n_fixed_share > 0 and in_ground and not stage.is_seedling
+
+
+def nitrogen_share(grown: Crop, stage: Stage, in_ground: bool) -> float:
+    """The share of its nitrogen that a crop has to find about its roots."""
+    return 0.0 if makes_its_own(grown, stage, in_ground) else 1 - grown.n_fixed_share
+
+
+def wish_now(grown: Crop, stage: Stage, nutrient: str, in_ground: bool) -> Range:
+    """What a litre of feed should hold for a crop in its place [mg/L]: legumes wish less."""
+    found = stage.wish_of(nutrient)
+    return found.scaled(nitrogen_share(grown, stage, in_ground)) if nutrient == "N" else found
+
+
+def taken_g(grown: Crop, stage: Stage, nutrient: str, in_ground: bool = False) -> float:
+    """What one plant takes from about its roots in a season at a stage's habit [g].
+
+    >>> from dace.core.season.crops import crop
+    >>> bean = crop("runner_bean")
+    >>> round(taken_g(bean, bean.stage("flowering"), "N"), 2)
     2.92
+    >>> taken_g(bean, bean.stage("flowering"), "N", in_ground=True)
+    0.0
     """
     whole = grown.uptake_of(nutrient).typ
-    return whole * (1 - grown.n_fixed_share) if nutrient == "N" else whole
+    return whole * nitrogen_share(grown, stage, in_ground) if nutrient == "N" else whole
 
 
-def daily_need(grown: Crop, stages: tuple[Span, ...], first: date, days: int) -> Array:
+def room_for(grown: Crop, stage: Stage, litres_each: float) -> float:
+    """How far a pot carries the plant: the share of its need that counts there.
+
+    Parameters
+    ----------
+    grown, stage : Crop, Stage
+        What grows, and how far it is.
+    litres_each : float
+        Medium for each plant [L].
+
+    Returns
+    -------
+    float
+        1 where the pot is as large as is usual for that stage, less in a smaller one.
+
+    Examples
+    --------
+    >>> from dace.core.season.crops import crop
+    >>> aubergine = crop("aubergine")
+    >>> round(room_for(aubergine, aubergine.stage("fruit_fill"), 10.0), 2)
+    0.88
+    >>> room_for(aubergine, aubergine.stages[0], 10.0)
+    1.0
+    """
+    most = max(one.water_l_day.typ for one in grown.stages)
+    usual = grown.typical_pot_litres * stage.water_l_day.typ / most if most > 0 else 0.0
+    if usual <= 0:
+        return 1.0
+    return float(min(1.0, (litres_each / usual) ** judgement("room_exponent").range.typ))
+
+
+def daily_room(grown: Crop, stages: tuple[Span, ...], first: date, litres_each: Array) -> Array:
+    """The share of its need that counts on each day; ``litres_each`` has a value a day [L]."""
+    room = np.ones(len(litres_each))
+    for span in stages:
+        low, high = max(0, (span.first - first).days), min(len(room), (span.after - first).days)
+        for day in range(low, high):
+            room[day] = room_for(grown, span.stage, float(litres_each[day]))
+    return room
+
+
+def daily_need(
+    grown: Crop, stages: tuple[Span, ...], first: date, days: int, in_ground: bool = False
+) -> Array:
     """What one plant takes each day [mg], shape (days, 5) in the order of ``NUTRIENTS``.
 
     Parameters
@@ -74,6 +148,8 @@ def daily_need(grown: Crop, stages: tuple[Span, ...], first: date, days: int) ->
         First day.
     days : int
         How many.
+    in_ground : bool
+        Whether it grows in a bed, where legumes make their own nitrogen.
 
     Returns
     -------
@@ -88,7 +164,8 @@ def daily_need(grown: Crop, stages: tuple[Span, ...], first: date, days: int) ->
             continue
         for column, nutrient in enumerate(NUTRIENTS):
             share = span.stage.share_of(nutrient)
-            need[low:high, column] = 1000 * taken_g(grown, nutrient) * share / span.days
+            taken = taken_g(grown, span.stage, nutrient, in_ground)
+            need[low:high, column] = 1000 * taken * share / span.days
     return need
 
 
@@ -102,16 +179,17 @@ def daily_use(stages: tuple[Span, ...], first: date, days: int) -> Array:
     return use
 
 
-def need_steps(grown: Crop, span: Span, nutrient: str) -> Working:
+def need_steps(grown: Crop, span: Span, nutrient: str, in_ground: bool = False) -> Working:
     """How the daily need at a stage follows from the season's uptake."""
     whole = grown.uptake_of(nutrient).typ
-    taken = taken_g(grown, nutrient)
+    taken = taken_g(grown, span.stage, nutrient, in_ground)
     steps = [
         Step(f"{nutrient} one plant takes up in a season", "", whole, "g", grown.source, "medium")
     ]
     if taken != whole:
-        expression = f"{say(whole)} g × (1 − {say(grown.n_fixed_share)})"
-        steps.append(Step("less what it fixes itself", expression, taken, "g"))
+        fixed = 1 - nitrogen_share(grown, span.stage, in_ground)
+        expression = f"{say(whole)} g × (1 − {say(fixed)})"
+        steps.append(Step("less what it makes itself", expression, taken, "g"))
     share = span.stage.share_of(nutrient)
     steps.append(
         Step(

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Mapping
+from collections.abc import Callable
 from dataclasses import asdict
 from typing import Any
 
@@ -10,22 +10,19 @@ from dace.core.api import (
     Answer,
     CanAsked,
     DaceError,
-    Label,
     Result,
-    WaterIons,
     answer,
     composition,
     ec_25,
     ec_at,
     read_amount,
-    water_from_ec,
-    water_from_report,
 )
 from dace.core.shell.brewing import brew, claim
+from dace.core.shell.jars_in import label_in, measures_in, water_in
 from dace.core.shell.json_in import Json, json_object, number, text
 from dace.core.shell.roots import rootzone
 from dace.core.shell.seasons import clock
-from dace.core.words.quantities import FAMILIES
+from dace.core.shell.verdicts import verdict
 
 
 def ec(given: Json) -> Json:
@@ -42,15 +39,15 @@ def ec(given: Json) -> Json:
 
 def dilute(given: Json) -> Json:
     """A jar into a can: see the architecture notes in ``docs/computation.md`` for the shape."""
-    vessel = read_amount(text(given, "vessel"), _measures(given), "vessel")
+    vessel = read_amount(text(given, "vessel"), measures_in(given), "vessel")
     if vessel.unit != "mL":
         raise DaceError("vessel", f"“{given['vessel']}”", "a volume such as 9 L would do")
     asked = CanAsked(
         strength=text(given, "strength"),
-        feed=composition(_label(json_object(given, "jar"))),
-        water=_water(json_object(given, "water")),
+        feed=composition(label_in(json_object(given, "jar"))),
+        water=water_in(json_object(given, "water")),
         vessel_l=vessel.value / 1000,
-        measures=_measures(given),
+        measures=measures_in(given),
     )
     return _dilution(answer(asked))
 
@@ -82,46 +79,6 @@ def _can_figures(can: Any) -> Json:
     }
 
 
-def _label(jar: Json) -> Label:
-    grade = jar.get("grade")
-    if not isinstance(grade, list) or len(grade) != 3:
-        raise DaceError("jar.grade", repr(grade), "three numbers such as [4, 3, 8] would do")
-    n, p, k = (number(value, "jar.grade") for value in grade)
-    nitrogen = jar.get("nitrogen")
-    also = jar.get("also", {})
-    density = jar.get("density_g_per_ml")
-    return Label(
-        n,
-        p,
-        k,
-        basis=str(jar.get("basis", "oxide")),
-        percent=str(jar.get("percent", "mass")),
-        form=str(jar.get("form", "liquid")),
-        density_g_per_ml=None if density is None else number(density, "jar.density_g_per_ml"),
-        nitrogen=None if nitrogen is None else _pairs(nitrogen, "jar.nitrogen"),
-        also=_pairs(also, "jar.also"),
-    )
-
-
-def _water(water: Json) -> WaterIons:
-    if "ec_ms_cm" in water:
-        return water_from_ec(number(water["ec_ms_cm"], "water.ec_ms_cm"))
-    return water_from_report(_pairs(water, "water"))
-
-
-def _measures(given: Json) -> str | None:
-    family = given.get("measures")
-    if family is not None and family not in FAMILIES:
-        raise DaceError("measures", f"{family!r}", f"use {', '.join(FAMILIES)}")
-    return family
-
-
-def _pairs(value: Any, field: str) -> tuple[tuple[str, float], ...]:
-    if not isinstance(value, Mapping):
-        raise DaceError(field, repr(value), "names with numbers would do")
-    return tuple((str(key), number(part, f"{field}.{key}")) for key, part in value.items())
-
-
 CALCULATORS: dict[str, Callable[[Json], Json]] = {
     "ec": ec,
     "dilute": dilute,
@@ -129,4 +86,5 @@ CALCULATORS: dict[str, Callable[[Json], Json]] = {
     "claim": claim,
     "rootzone": rootzone,
     "clock": clock,
+    "verdict": verdict,
 }

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import math
-from typing import Any
+from typing import Any, TypeVar
 
 from dace.core.errors import DaceError
 
@@ -49,3 +49,14 @@ def rows(given: Json, field: str) -> list[Json]:
         if not isinstance(value, dict):
             raise DaceError(field, repr(value)[:80], "a list of objects would do")
     return found
+
+
+Word = TypeVar("Word", bound=str)
+
+
+def choice(given: Json, field: str, among: tuple[Word, ...], usual: Word) -> Word:
+    """One of some words; the usual one where nothing is said."""
+    value = given.get(field, usual)
+    if value not in among:
+        raise DaceError(field, f"“{value}”"[:60], f"one of {', '.join(among)} would do")
+    return among[among.index(value)]

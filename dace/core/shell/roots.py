@@ -6,16 +6,13 @@ from dataclasses import asdict
 from datetime import date, timedelta
 
 from dace.core.api import (
-    CHARGED,
     Begun,
     DaceError,
     Followed,
     Growing,
     Look,
     Outlook,
-    Poured,
     RootZone,
-    Sampled,
     charged_water,
     comfort,
     crop,
@@ -28,15 +25,13 @@ from dace.core.api import (
     spans,
     stage_clock,
     water_from_ec,
-    with_charge,
     word_now,
 )
+from dace.core.shell.events_in import poured_in, sampled_in
 from dace.core.shell.json_in import Json, number, rows, text
 from dace.core.shell.weather_in import day_of, outlook_of
 
-_POURED_AT, _READ_AT = 12.0, 18.0
 _RAIN_EC = 0.06
-_FOODS = {"NO3_N": "n_mg_l", "P": "p_mg_l", "K": "k_mg_l", "Ca": "ca_mg_l", "Mg": "mg_mg_l"}
 
 
 def rootzone(given: Json) -> Json:
@@ -99,9 +94,9 @@ def _root_zone(given: Json, days: Outlook) -> RootZone:
         rain_m2=_open_m2(given),
         filled_on=filled,
         growing=growing,
-        poured=tuple(_poured(row) for row in rows(given, "poured")),
+        poured=tuple(poured_in(row, water) for row in rows(given, "poured")),
         slow=(),
-        samples=tuple(_sampled(row) for row in rows(given, "readings")),
+        samples=tuple(sampled_in(row) for row in rows(given, "readings")),
         water_mg_l=charged_water(water),
         logs_all=bool(given.get("logs_every_watering", False)),
         seed=int(number(given.get("seed", 1), "seed")),
@@ -127,25 +122,3 @@ def _open_m2(given: Json) -> float:
     if "area_m2" in given:
         return number(given["area_m2"], "area_m2")
     return rain_m2(number(given.get("litres"), "litres"), None, 1)
-
-
-def _poured(row: Json) -> Poured:
-    named = {ion: number(row.get(key, 0.0), f"poured.{key}") for ion, key in _FOODS.items()}
-    mg_l = tuple(named.get(ion, 0.0) for ion in CHARGED)
-    litres = number(row.get("litres"), "poured.litres")
-    if litres <= 0:
-        raise DaceError("poured.litres", f"{litres:g} L", "above 0 would do")
-    ec = number(row.get("ec_ms_cm"), "poured.ec_ms_cm")
-    feed = bool(row.get("feed", True))
-    hour = number(row.get("hour", _POURED_AT), "poured.hour")
-    on = day_of(row.get("on"), "poured.on")
-    return Poured(on, litres, with_charge(mg_l, ec), feed, hour)
-
-
-def _sampled(row: Json) -> Sampled:
-    return Sampled(
-        on=day_of(row.get("on"), "readings.on"),
-        value=number(row.get("value"), "readings.value"),
-        method=str(row.get("method", "pour_through")),
-        hour=number(row.get("hour", _READ_AT), "readings.hour"),
-    )

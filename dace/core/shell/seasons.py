@@ -4,12 +4,11 @@ from __future__ import annotations
 
 from datetime import date, timedelta
 
-from dace.core.api import Begun, Crop, DaceError, Look, crop, stage_clock
+from dace.core.api import SHELTERS, Begun, Crop, DaceError, Look, crop, stage_clock
 from dace.core.shell.json_in import Json, rows, text
 from dace.core.shell.weather_in import day_of, outlook_of
 
 _SETTLES = "establishing"
-SHELTERS = ("open", "cover", "indoors")
 
 
 def clock(given: Json) -> Json:

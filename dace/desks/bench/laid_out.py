@@ -7,13 +7,12 @@ from dataclasses import dataclass, replace
 from functools import lru_cache
 
 from dace.core import api as core
-from dace.core.api import Advice, Composition, DaceError, Feeding
+from dace.core.api import Composition, DaceError, Feeding, Verdict
 from dace.desks.shared.situation import situation
 from dace.feeding.reads import jar_with_stock
-from dace.feeding.rootzones import root_zone
+from dace.feeding.verdicts import verdict_of
 from dace.garden.models import Garden, Water
 from dace.garden.reads import StandRecord, core_water, garden_of, owned, stand
-from dace.households.scope import Scope
 from dace.households.version import Version
 from dace.shelf.reads import composition_now, g_per_ml, tokens_of
 
@@ -31,7 +30,7 @@ class LaidOut:
     owned: tuple[core.Owned, ...]
     target: StandRecord | None
     facts: Feeding | None
-    roots: tuple[Advice, ...]
+    verdict: Verdict | None
 
 
 @lru_cache(maxsize=64)
@@ -57,10 +56,10 @@ def laid_out(
             "jar_id", f"{jar.name}, which does not dissolve", "spread it dry, or choose another jar"
         )
     target = stand(scope, stand_id) if stand_id else None
-    roots = _roots(scope, garden, target) if target else ()
+    verdict = verdict_of(scope, target.fill_id) if target else None
     facts = situation(scope, garden, target) if target else None
-    if facts and roots:
-        # what the roots say has weighed the last reading already
+    if facts:
+        # what the roots say is the verdict's to say
         facts = replace(facts, drain_ec=None)
     return LaidOut(
         garden=garden,
@@ -72,11 +71,5 @@ def laid_out(
         owned=owned(scope),
         target=target,
         facts=facts,
-        roots=roots,
+        verdict=verdict,
     )
-
-
-def _roots(scope: Scope, garden: Garden, target: StandRecord) -> tuple[Advice, ...]:
-    """What the root zone of its fill says of the next feed."""
-    followed = root_zone(scope, garden, target.fill_id).followed
-    return tuple(core.advise_roots(core.next_feed(followed), followed.now[1]))

@@ -73,11 +73,15 @@ def can_preview(scope: Scope, wanted: PreviewIn) -> PreviewOut:
         reading=wanted.reading,
         owned=out.owned,
         g_per_ml=out.g_per_ml,
+        tokens=out.tokens,
+        setting=target.setting if target else "pot",
+        share=out.verdict.share if out.verdict else 1.0,
     )
     found = core.answer(asked)
     advice = core.advise_answer(asked, found)
     if out.facts is not None:
-        said = [*out.roots, *advise_pour(out.facts, found.can, out.tokens)]
+        against = core.advise_against(out.verdict) if out.verdict else []
+        said = [*against, *advise_pour(out.facts, found.can, out.tokens, out.water)]
         advice = core.gravest_first(advice + said)
     return _shown(found, wanted, target, _Shelf(out.stock, measures, advice))
 

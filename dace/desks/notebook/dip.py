@@ -3,7 +3,8 @@
 from __future__ import annotations
 
 import uuid
-from datetime import UTC, datetime, time
+from collections.abc import Sequence
+from datetime import UTC, date, datetime, time, timedelta
 
 from django.conf import settings
 from django.utils.module_loading import import_string
@@ -12,7 +13,7 @@ from dace.desks.notebook.schemas import ShownOut
 from dace.feeding.models import Can, Watering
 from dace.feeding.reads import doses_on
 from dace.garden.models import Fill, Water
-from dace.garden.reads import core_water, stops, waters
+from dace.garden.reads import StandRecord, core_water, stops, waters
 from dace.households.scope import ConflictError, Scope
 from dace.measuring.models import Pen, Reading, Subject
 from dace.measuring.services import pen_days
@@ -77,6 +78,27 @@ def _brew(scope: Scope, brew: Brew) -> float:
     return bucket_ec(str(brew.pk), per_l, brew.acid_percent, brew_now(scope, brew.pk).day)
 
 
+def _uses(standing: Sequence[StandRecord], filled_on: date) -> tuple[tuple[int, float], ...]:
+    """What all that stands there uses a day [L], from each day on which one of it changed."""
+    begins = sorted(
+        {
+            max(0, (start.likely - filled_on).days)
+            for stand in standing
+            for start in stand.clock.starts
+            if start.likely is not None
+        }
+    )
+    return tuple(
+        (day, sum(s.count * _use_on(s, filled_on + timedelta(days=day)) for s in standing))
+        for day in begins
+    )
+
+
+def _use_on(stand: StandRecord, on: date) -> float:
+    begun = [s for s in stand.clock.starts if s.likely is not None and s.likely <= on]
+    return begun[-1].stage.water_l_day.typ if begun and stand.since <= on else 0.0
+
+
 def _drain(scope: Scope, fill: Fill) -> float:
     pours = [
         Pour(
@@ -98,7 +120,7 @@ def _drain(scope: Scope, fill: Fill) -> float:
         seed=str(fill.pk),
         since=datetime.combine(fill.filled_on, time(12), tzinfo=UTC),
         holds_l=standing[0].holding_l if standing else None,
-        uses_l_day=sum(s.count * s.stage.water_l_day.typ for s in standing),
+        uses_l_day=_uses(standing, fill.filled_on),
         tap_ec=tap.ec_ms_cm if tap else 0.0,
         tap_hco3_mg_l=tap.of("HCO3") if tap else 0.0,
     )

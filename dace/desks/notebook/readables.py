@@ -19,6 +19,17 @@ _NEWEST_CANS = 4
 _STILL = "Stir it, let it settle, and read it as it is."
 
 
+_BEDS = ("bed", "raised")
+_POUR_THROUGH = (
+    "Water it until it drains and wait an hour. Then pour a little plain water on, catch the first "
+    "half cup that runs out, and read that."
+)
+_PASTE = (
+    "Take soil from a hand deep in three places, stir rain water in until it just shines, wait an "
+    "hour, and press the liquid through a cloth."
+)
+
+
 _METHODS = {
     "pour_through": "what drains when I pour water on",
     "ext_1_2_vv": "1 part medium in 2 of water",
@@ -43,7 +54,7 @@ def readables_page(scope: Scope, stop_id: uuid.UUID | None) -> ReadablesOut:
     for stop in stops(scope):
         if stop_id is None or stop.id == stop_id:
             for subject_id, name in stop.fills:
-                found[subject_id] = _readable(subject_id, f"what drains from {name}", "fill")
+                found[subject_id] = _of_fill(subject_id, name, stop.kind in _BEDS)
     for water in waters(scope):
         if water.subject_id is not None:
             found[water.subject_id] = _readable(water.subject_id, water.name, "water")
@@ -87,6 +98,16 @@ def _readable(
     subject_id: uuid.UUID, name: str, kind: str, parts: int = 0, advice: str = ""
 ) -> ReadableOut:
     return ReadableOut(id=subject_id, name=name, kind=kind, parts_water=parts, advice=advice)
+
+
+def _of_fill(subject_id: uuid.UUID, name: str, bed: bool) -> ReadableOut:
+    """A fill: what drains from a pot, a paste of a bed's soil, and how each is sampled."""
+    what = f"a paste of the soil of {name}" if bed else f"what drains from {name}"
+    method = "saturated_media_extract" if bed else "pour_through"
+    advice = _PASTE if bed else _POUR_THROUGH
+    return ReadableOut(
+        id=subject_id, name=what, kind="fill", parts_water=0, advice=advice, method=method
+    )
 
 
 def _parts(expected: float, most: float | None) -> tuple[int, str]:

@@ -85,13 +85,17 @@ class NotebookOut(Out):
 
 
 class ReadableOut(Out):
-    """Something to read. ``advice`` says how to read what is too strong for the pen."""
+    """Something to read. ``advice`` says how to take the sample, or to thin what is too strong.
+
+    ``method`` is the usual way of sampling it.
+    """
 
     id: uuid.UUID
     name: str
     kind: str
     parts_water: int
     advice: str
+    method: str = "pour_through"
 
 
 class PenToReadOut(Out):

@@ -4,17 +4,28 @@ from __future__ import annotations
 
 import uuid
 from datetime import datetime
+from zoneinfo import ZoneInfo
 
 from dace.core import api as core
 from dace.core.api import shown
-from dace.desks.path.schemas import BrewDueOut, PathOut, StandOut, StopOut, VolumeUnitOut
+from dace.desks.path.schemas import (
+    BrewDueOut,
+    PathOut,
+    SpotOut,
+    StandOut,
+    StopOut,
+    VolumeUnitOut,
+)
+from dace.desks.shared.verdicts import verdict_out
 from dace.feeding.reads import last_fed
+from dace.feeding.verdicts import StopVerdict, stop_verdicts
 from dace.garden.reads import StandRecord, StopRecord, garden_of, stops
 from dace.households.scope import Scope
 from dace.measuring.models import Reading
-from dace.measuring.reads import as_drain, last_drains
+from dace.measuring.reads import last_drains
 from dace.shelf.brews import brews
 
+_SPEAKS_FOR = 14
 _DRAWINGS = {
     "germination": "sprout",
     "seedling": "sprout",
@@ -33,9 +44,10 @@ _DRAWINGS = {
 
 
 def path_page(scope: Scope) -> PathOut:
-    """The whole path; fourteen queries whatever its length and history."""
+    """The whole path; some forty queries whatever its length, fifteen where nothing changed."""
     garden = garden_of(scope)
     drains, fed = last_drains(scope), last_fed(scope)
+    judged, zone = _by_place(scope), ZoneInfo(garden.zone)
     return PathOut(
         garden=garden.name,
         zone=garden.zone,
@@ -45,7 +57,10 @@ def path_page(scope: Scope) -> PathOut:
         volumes=[VolumeUnitOut(**vars(one)) for one in shown.volume_units()],
         per_ms=shown.PER_MS[shown.shown_in().scale],
         now=scope.now,
-        stops=[_stop(stop, drains, fed) for stop in stops(scope)],
+        stops=[
+            _stop(stop, _read_text(stop, drains, scope.now, zone), fed, judged.get(stop.id, []))
+            for stop in stops(scope)
+        ],
         brews=[
             BrewDueOut(id=r.brew.pk, name=r.brew.name, text=", ".join(s.words for s in r.due))
             for r in brews(scope)
@@ -54,46 +69,69 @@ def path_page(scope: Scope) -> PathOut:
     )
 
 
+def _by_place(scope: Scope) -> dict[uuid.UUID, list[StopVerdict]]:
+    found: dict[uuid.UUID, list[StopVerdict]] = {}
+    for one in stop_verdicts(scope):
+        found.setdefault(one.place.id, []).append(one)
+    return found
+
+
 def _stop(
-    stop: StopRecord, drains: dict[uuid.UUID, Reading], fed: dict[uuid.UUID, datetime]
+    stop: StopRecord, read_text: str, fed: dict[uuid.UUID, datetime], judged: list[StopVerdict]
 ) -> StopOut:
-    read = [drains[subject] for subject, _ in stop.fills if subject in drains]
-    latest = max(read, key=lambda r: r.taken_at, default=None)
-    drain = shown.ec_number(latest.ec_likely, 1) if latest else ""
-    word = _word(stop, latest) if latest else ""
+    order = core.ACTS_FIRST.index
+    first = min(judged, key=lambda one: order(one.verdict.kind), default=None)
     return StopOut(
         id=stop.id,
         name=stop.name,
         kind=stop.kind,
-        line=_line(stop, f"{drain}, {word}" if word else drain),
+        line=_line(stop),
+        mark=first.verdict.mark if first else "",
+        mark_kind=first.verdict.kind if first else None,
+        read_text=read_text,
         drawing=_DRAWINGS[stop.stands[0].stage.key] if stop.stands else "rest",
         subject_id=stop.fills[0][0] if stop.fills else None,
-        drain_ec=drain,
-        drain_word=word,
-        drain_at=latest.taken_at if latest else None,
         fed_at=fed.get(stop.id),
         stands=[_stand(stand) for stand in stop.stands],
+        spots=[
+            SpotOut(
+                fill_id=one.fill_id,
+                subject_id=one.root.fill.subject_id,
+                name=one.root.fill.name or stop.name,
+                stand_ids=[stand.id for stand in one.stands],
+                verdict=verdict_out(one.verdict),
+            )
+            for one in judged
+        ],
     )
 
 
-def _word(stop: StopRecord, reading: Reading) -> str:
-    """What the last reading means for what grows there."""
-    here = tuple((s.crop, s.stage) for s in stop.stands if s.subject_id == reading.subject_id)
-    band = core.comfort_of(here)
-    return core.ROOT_SHORT[core.word_for(as_drain(reading), band)] if band else ""
+def _read_text(
+    stop: StopRecord, drains: dict[uuid.UUID, Reading], now: datetime, zone: ZoneInfo
+) -> str:
+    """``read 3.2, 2 days ago``; silent after a fortnight."""
+    read = [drains[subject] for subject, _ in stop.fills if subject in drains]
+    latest = max(read, key=lambda r: r.taken_at, default=None)
+    if latest is None:
+        return ""
+    days = (now.astimezone(zone).date() - latest.taken_at.astimezone(zone).date()).days
+    return (
+        f"read {shown.ec_number(latest.ec_likely, 1)}, {_ago(days)}" if days <= _SPEAKS_FOR else ""
+    )
 
 
-def _line(stop: StopRecord, drain: str) -> str:
-    """One short line under the name: what was read or what grows, and its stage."""
+def _ago(days: int) -> str:
+    return "today" if days == 0 else "yesterday" if days == 1 else f"{days} days ago"
+
+
+def _line(stop: StopRecord) -> str:
+    """One short line: what grows there, and its stage."""
     crops = list(dict.fromkeys(stand.crop.name.lower() for stand in stop.stands))
     if not crops:
         return "nothing growing"
     if len(crops) > 1:
         return ", ".join(crops)
-    stage = stop.stands[0].stage.words
-    if stop.stands[0].clock.doubtful:
-        stage = f"{stage}?"
-    return f"drain {drain}" if drain else f"{crops[0]} · {stage}"
+    return f"{crops[0]} {stop.stands[0].stage.words}"
 
 
 def _stand(stand: StandRecord) -> StandOut:

@@ -5,7 +5,9 @@ from __future__ import annotations
 import uuid
 from datetime import datetime
 
+from dace.core import api as core
 from dace.desks.shared.out import Out
+from dace.desks.shared.verdicts import VerdictOut
 
 
 class StandOut(Out):
@@ -26,22 +28,34 @@ class StandOut(Out):
     fed: bool
 
 
+class SpotOut(Out):
+    """One fill of a stop with something growing, and its verdict."""
+
+    fill_id: uuid.UUID
+    subject_id: uuid.UUID
+    name: str
+    stand_ids: list[uuid.UUID]
+    verdict: VerdictOut
+
+
 class StopOut(Out):
     """A stop along the path.
 
-    ``drain_ec`` is the last reading of what drains, in words, ``drain_word`` what it means.
+    ``mark`` is what it wants in three words, of the spot that wants somebody first; ``line``
+    what grows there; ``read_text`` its last reading with its age, silent after a fortnight.
     """
 
     id: uuid.UUID
     name: str
     kind: str
     line: str
+    mark: str
+    mark_kind: core.Kind | None
+    read_text: str
     drawing: str
     subject_id: uuid.UUID | None
-    drain_ec: str
-    drain_word: str
-    drain_at: datetime | None
     fed_at: datetime | None
+    spots: list[SpotOut]
     stands: list[StandOut]
 
 

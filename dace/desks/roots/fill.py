@@ -9,11 +9,10 @@ from typing import Literal
 from zoneinfo import ZoneInfo
 
 from dace.core import api as core
-from dace.core.api import DaceError, Followed, say, shown
+from dace.core.api import Followed, Verdict, say, shown
 from dace.desks.roots.schemas import (
     DotOut,
     FlushOut,
-    NextFeedOut,
     NoteOut,
     PouredOut,
     RootChartOut,
@@ -22,14 +21,15 @@ from dace.desks.roots.schemas import (
 )
 from dace.desks.shared import said
 from dace.desks.shared.figures import rough, steps_out
+from dace.desks.shared.verdicts import verdict_out
 from dace.feeding.rootzones import RootRecord
-from dace.garden.models import Garden, Water
-from dace.garden.reads import core_water, waters
+from dace.garden.models import Garden
+from dace.garden.reads import waters
 from dace.households.scope import Scope
 from dace.measuring.reads import as_drain
 
 _FLUSH_LASTS = timedelta(days=2)
-_SHOWN_DAYS = 60
+_SHOWN_DAYS, _AHEAD_DAYS = 60, 21
 
 
 @dataclass(frozen=True)
@@ -53,7 +53,7 @@ def stands(found: Followed) -> Stands:
     band = core.comfort(root, found.first + timedelta(days=found.today))
     factor = core.as_paste(1.0) if root.is_bed else 1.0
     low, likely, high = (v * factor for v in found.now)
-    what = "a paste of the soil" if root.is_bed else "what drains"
+    what = "a paste of the soil" if root.is_bed else "the run-off"
     at = f"{what} reads about {shown.ec(likely, 1)} ({shown.ec_span(low, high)})"
     at = f"{at[0].upper()}{at[1:]}"
     if band is None:
@@ -65,11 +65,11 @@ def stands(found: Followed) -> Stands:
     return Stands((low, likely, high), ends, word, factor, what, headline)
 
 
-def root_line(scope: Scope, record: RootRecord, plants: str) -> RootLineOut:
-    """One fill in a row of all; one query for the waters of an asking."""
+def root_line(record: RootRecord, plants: str, verdict: Verdict | None) -> RootLineOut:
+    """One fill in a row of all."""
     at, found, fill = stands(record.followed), record.followed, record.fill
-    feed, flush = _next_feed(core.next_feed(found)), flush_out(scope, record, at)
     low, likely, high = at.now
+    plan = verdict.flush if verdict else None
     return RootLineOut(
         place_id=fill.place_id,
         fill_id=fill.pk,
@@ -83,16 +83,16 @@ def root_line(scope: Scope, record: RootRecord, plants: str) -> RootLineOut:
         comfort_low=at.band[0] if at.band else None,
         comfort_high=at.band[1] if at.band else None,
         read=bool(found.looked),
-        wants=flush is not None
-        or at.word in ("too_salty", "burning")
-        or (feed is not None and feed.say != "same"),
-        says=flush.text if flush else feed.words if feed else "",
-        flush_l=flush.litres if flush else 0.0,
-        flush_water=flush.water if flush else "",
+        kind=verdict.kind if verdict else None,
+        says=verdict.headline if verdict else "",
+        flush_l=round(plan.litres.value, 2) if plan else 0.0,
+        flush_water=verdict.water_name if verdict and plan else "",
     )
 
 
-def roots_out(scope: Scope, garden: Garden, record: RootRecord) -> RootsOut:
+def roots_out(
+    scope: Scope, garden: Garden, record: RootRecord, verdict: Verdict | None
+) -> RootsOut:
     """One fill as its page shows it; one query for the waters of an asking."""
     at, found, fill = stands(record.followed), record.followed, record.fill
     return RootsOut(
@@ -104,8 +104,8 @@ def roots_out(scope: Scope, garden: Garden, record: RootRecord) -> RootsOut:
         word=at.word,
         headline=at.headline,
         lines=_lines(scope, found),
-        next_feed=_next_feed(core.next_feed(found)),
-        flush=flush_out(scope, record, at),
+        verdict=verdict_out(verdict) if verdict else None,
+        flush=flush_out(scope, record, verdict),
         chart=_chart(record, ZoneInfo(garden.zone), at.factor, at.what),
         doubts=[
             f"Doubted: {one.sample.value:.2f} on {one.sample.on:%-d %B}, where {one.low:.1f} to "
@@ -157,48 +157,24 @@ def _weeks(days: int) -> str:
     return f"{days} days" if weeks < 2 else f"{['two', 'three', 'four'][min(weeks, 4) - 2]} weeks"
 
 
-def _next_feed(feed: core.NextFeed | None) -> NextFeedOut | None:
-    if feed is None:
-        return None
-    words = f"The next feed: {feed.words}."
-    if feed.say == "plain":
-        words = f"{words} After that at half strength."
-    return NextFeedOut(say=feed.say, words=words, why=feed.why, sure=feed.sure_words)
-
-
-def plainest(scope: Scope) -> Water | None:
-    """The water with the least in it; one query."""
-    return min(waters(scope), key=lambda w: core_water(w).ec_ms_cm, default=None)
-
-
-def flush_out(scope: Scope, record: RootRecord, at: Stands) -> FlushOut | None:
-    """A flush where it is too salty, or the rest of one that was begun; none in beds."""
-    if record.followed.root_zone.is_bed or at.band is None:
+def flush_out(scope: Scope, record: RootRecord, verdict: Verdict | None) -> FlushOut | None:
+    """The verdict's flush, with the pours of it that lie behind; None where there is none."""
+    if verdict is None or verdict.kind not in ("flush", "water"):
         return None
     since = scope.now - _FLUSH_LASTS
     done = sum(w.flush and w.poured_at >= since for w in record.waterings)
-    water = plainest(scope)
-    if (
-        water is None
-        or not record.followed.looked
-        or (at.word not in ("too_salty", "burning") and not done)
-    ):
-        return None
-    try:
-        plan = core.flush(record.followed, core.charged_water(core_water(water)))
-    except DaceError:
-        return None  # the plainest water is too salty itself; the advice stands without litres
+    plan = verdict.flush
     if plan is None:
-        return None
+        return _flushed_out(verdict, done) if done else None
     goes = "one go" if plan.goes == 1 else f"{_NUMBERS.get(plan.goes, str(plan.goes))} goes"
     litres = plan.litres
     read = "" if plan.goes == 1 else f", and read the drain after the {_NTH[plan.read_after - 1]}"
     return FlushOut(
-        water_id=water.pk,
-        water=water.name,
+        water_id=uuid.UUID(verdict.water),
+        water=verdict.water_name,
         litres=round(litres.value, 2),
         text=f"{'Flush' if not done else 'Go on'} with about {shown.litres(litres.value, 2)} "
-        f"from the {water.name} in {goes}{read}.",
+        f"from the {verdict.water_name} in {goes}{read}.",
         range_text=shown.litres_span(litres.low, litres.high),
         done=done,
         goes=plan.goes,
@@ -211,6 +187,24 @@ def flush_out(scope: Scope, record: RootRecord, at: Stands) -> FlushOut | None:
     )
 
 
+def _flushed_out(verdict: Verdict, done: int) -> FlushOut:
+    """A flush that is poured and not read yet."""
+    return FlushOut(
+        water_id=uuid.UUID(verdict.water),
+        water=verdict.water_name,
+        litres=0.0,
+        text="Flushed: read the run-off before the next feed.",
+        range_text="",
+        done=done,
+        goes=0,
+        each_l=0.0,
+        each_text="",
+        read_next=True,
+        after_text="",
+        working=[],
+    )
+
+
 _NUMBERS = {2: "two", 3: "three", 4: "four", 5: "five", 6: "six"}
 _NTH = ("first", "second", "third", "fourth", "fifth", "sixth", *("last but one",) * 40)
 
@@ -219,7 +213,7 @@ def _chart(record: RootRecord, zone: ZoneInfo, factor: float, what: str) -> Root
     found = record.followed
     start = max(0, found.today - _SHOWN_DAYS)
     first = found.first + timedelta(days=start)
-    count = found.ec.shape[1]
+    count = min(found.ec.shape[1], found.today + 1 + _AHEAD_DAYS)
     days = [found.first + timedelta(days=n) for n in range(start, count)]
     bands = [core.comfort(found.root_zone, on) for on in days]
     begin = record.known.outlook.index(first)
@@ -278,7 +272,8 @@ def _chart(record: RootRecord, zone: ZoneInfo, factor: float, what: str) -> Root
 
 
 def _row(found: Followed, row: int, start: int, factor: float) -> list[float]:
-    return [round(float(v) * factor, 3) for v in found.ec[row, start:]]
+    end = found.today + 1 + _AHEAD_DAYS
+    return [round(float(v) * factor, 3) for v in found.ec[row, start:end]]
 
 
 def _records(record: RootRecord, zone: ZoneInfo) -> list[NoteOut]:

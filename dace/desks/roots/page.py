@@ -11,6 +11,7 @@ from dace.desks.roots.fill import root_line, roots_out
 from dace.desks.roots.schemas import AllRootsOut, MeaningOut, NoteOut, PickableOut, PlaceRootsOut
 from dace.desks.shared.said import harvest_words
 from dace.feeding.rootzones import root_zones
+from dace.feeding.verdicts import stop_verdicts
 from dace.garden.reads import StopRecord, garden_of, harvests, stops
 from dace.households.scope import NotFoundError, Scope
 
@@ -22,9 +23,12 @@ def all_roots(scope: Scope) -> AllRootsOut:
     path = stops(scope)
     where = {fill_id: stop for stop in path for fill_id in stop.fill_ids}
     records = root_zones(scope, garden_of(scope), list(where))
+    judged = {one.fill_id: one.verdict for one in stop_verdicts(scope)}
     return AllRootsOut(
         fills=[
-            root_line(scope, record, _plants(where[record.fill.pk], record.fill.pk))
+            root_line(
+                record, _plants(where[record.fill.pk], record.fill.pk), judged.get(record.fill.pk)
+            )
             for record in records
         ]
     )
@@ -48,6 +52,7 @@ def place_page(scope: Scope, place_id: uuid.UUID) -> PlaceRootsOut:
     if stop is None:
         raise NotFoundError("place_id", "an id of no place here", "choose a stop along the path")
     plantings = {s.planting_id: s for s in stop.stands}
+    judged = {one.fill_id: one.verdict for one in stop_verdicts(scope)}
     picked = harvests(scope, plantings, _MOST_HARVESTS)
     return PlaceRootsOut(
         id=stop.id,
@@ -55,7 +60,8 @@ def place_page(scope: Scope, place_id: uuid.UUID) -> PlaceRootsOut:
         plants=[f"{s.crop.counted(s.count)}, {s.stage.words}" for s in stop.stands],
         plantings=[PickableOut(planting_id=key, name=s.crop.name) for key, s in plantings.items()],
         fills=[
-            roots_out(scope, garden, record) for record in root_zones(scope, garden, stop.fill_ids)
+            roots_out(scope, garden, record, judged.get(record.fill.pk))
+            for record in root_zones(scope, garden, stop.fill_ids)
         ],
         harvests=[
             NoteOut(id=h.pk, at=f"{h.picked_on:%-d %B}", text=harvest_words(h)) for h in picked

@@ -9,6 +9,7 @@ from typing import Literal
 from dace.core import api as core
 from dace.desks.shared.figures import StepOut
 from dace.desks.shared.out import Out
+from dace.desks.shared.verdicts import VerdictOut
 
 
 class DotOut(Out):
@@ -63,15 +64,6 @@ class FlushOut(Out):
     working: list[StepOut]
 
 
-class NextFeedOut(Out):
-    """What the roots say of the next feed."""
-
-    say: core.FeedWord
-    words: str
-    why: str
-    sure: str
-
-
 class NoteOut(Out):
     """A line of the place's own records."""
 
@@ -91,7 +83,7 @@ class RootsOut(Out):
     word: core.RootWord | Literal[""]
     headline: str
     lines: list[str]
-    next_feed: NextFeedOut | None
+    verdict: VerdictOut | None
     flush: FlushOut | None
     chart: RootChartOut
     doubts: list[str]
@@ -100,7 +92,7 @@ class RootsOut(Out):
 
 
 class RootLineOut(Out):
-    """One fill in the row of all [mS/cm at 25 C]; ``wants`` something before the next feed."""
+    """One fill in the row of all [mS/cm at 25 C], and what its verdict says."""
 
     place_id: uuid.UUID
     fill_id: uuid.UUID
@@ -114,7 +106,7 @@ class RootLineOut(Out):
     comfort_low: float | None
     comfort_high: float | None
     read: bool
-    wants: bool
+    kind: core.Kind | None
     says: str
     flush_l: float
     flush_water: str

@@ -9,9 +9,12 @@ from zoneinfo import ZoneInfo
 
 from django.db.models import Prefetch, Q
 
-from dace.core.api import StageReading, say
+from dace.core import api as core
+from dace.core.api import StageReading, Verdict, say
 from dace.desks.season.schemas import DropOut, LookOut, SeasonOut, StageBandOut, StripOut, WeekOut
+from dace.desks.shared.verdicts import verdict_out
 from dace.feeding.gifts import DropRecord, drops
+from dace.feeding.verdicts import stop_verdicts
 from dace.garden.clocks import Clocks, clocks
 from dace.garden.models import Planting, Stand
 from dace.garden.reads import garden_of
@@ -39,6 +42,7 @@ def season_page(scope: Scope, ahead: int = _AHEAD_WEEKS) -> SeasonOut:
     zone = ZoneInfo(garden.zone)
     plantings = _plantings(scope, first)
     time = clocks(scope, garden, [planting.pk for planting in plantings])
+    judged = _judged(scope)
     given = _by_planting(drops(scope, datetime(first.year, first.month, first.day, tzinfo=zone)))
     return SeasonOut(
         first=first,
@@ -47,7 +51,10 @@ def season_page(scope: Scope, ahead: int = _AHEAD_WEEKS) -> SeasonOut:
         climate=climate_of(garden).name,
         own_days=known.own_days,
         weeks=_weeks(known, first, last),
-        strips=[_strip(planting, time, given.get(planting.pk, []), zone) for planting in plantings],
+        strips=[
+            _strip(planting, time, given.get(planting.pk, []), zone, judged.get(planting.pk))
+            for planting in plantings
+        ],
     )
 
 
@@ -77,7 +84,23 @@ def _by_planting(found: Iterable[DropRecord]) -> dict[uuid.UUID, list[DropRecord
     return grouped
 
 
-def _strip(planting: Planting, time: Clocks, given: list[DropRecord], zone: ZoneInfo) -> StripOut:
+def _judged(scope: Scope) -> dict[uuid.UUID, Verdict]:
+    """The verdict of each planting's fill; of several the one that wants somebody first."""
+    found: dict[uuid.UUID, Verdict] = {}
+    order = core.ACTS_FIRST.index
+    for one in sorted(stop_verdicts(scope), key=lambda v: order(v.verdict.kind)):
+        for stand in one.stands:
+            found.setdefault(stand.planting_id, one.verdict)
+    return found
+
+
+def _strip(
+    planting: Planting,
+    time: Clocks,
+    given: list[DropRecord],
+    zone: ZoneInfo,
+    verdict: Verdict | None,
+) -> StripOut:
     stood: list[Stand] = planting.stood  # type: ignore[attr-defined]
     latest = stood[0] if stood else None
     clock = time.read(planting)
@@ -100,6 +123,7 @@ def _strip(planting: Planting, time: Clocks, given: list[DropRecord], zone: Zone
         question="" if planting.ended_on else clock.question,
         said=list(clock.said),
         sow_again_on=sow_again_on(planting),
+        verdict=verdict_out(verdict) if verdict else None,
         stages=bands(clock, planting),
         looks=[
             LookOut(on=look.on, words=grown.stage(look.stage).words)

@@ -6,12 +6,11 @@ import uuid
 from datetime import date, timedelta
 
 from dace.core import api as core
-from dace.core.api import NUTRIENTS, Balance, Offer, shown
+from dace.core.api import NUTRIENTS, Balance, Verdict, shown
 from dace.desks.season.page import bands, sow_again_on
 from dace.desks.season.schemas import (
     BalanceOut,
     EventOut,
-    FillOfferOut,
     LedgerOut,
     LineOut,
     LookOut,
@@ -20,11 +19,10 @@ from dace.desks.season.schemas import (
 from dace.desks.shared.advice import AdviceOut
 from dace.desks.shared.figures import figure, rough
 from dace.desks.shared.situation import harvest_in
+from dace.desks.shared.verdicts import verdict_out
 from dace.feeding.books import Books, books
-from dace.feeding.reads import jars_with_stock
 from dace.garden.models import Fill, Stand
 from dace.households.scope import Scope
-from dace.shelf.reads import compositions_now, content_of
 
 _EVERY_DAYS = 3
 
@@ -36,7 +34,7 @@ def planting_page(scope: Scope, planting_id: uuid.UUID) -> PlantingOut:
     planting, clock, known = kept.planting, kept.clock, kept.weather
     present = [s for s in kept.stands if s.to_on is None]
     latest = present[-1] if present else None
-    grown = found.account.grown
+    grown = found.history.planting.grown
     return PlantingOut(
         id=planting.pk,
         stand_id=latest.pk if latest else None,
@@ -59,7 +57,8 @@ def planting_page(scope: Scope, planting_id: uuid.UUID) -> PlantingOut:
         stage_working=figure(core.Result(clock.chance, 0.0, 1.0, "", clock.working)),
         looks=_looks(found),
         looked_on=_looks(found)[-1].on if _looks(found) else None,
-        ledger=_ledger(scope, found),
+        ledger=_ledger(found),
+        verdict=verdict_out(found.verdict) if found.verdict else None,
         approach=planting.approach or planting.garden.approach,
         approaches=core.APPROACHES,
         repeat_days=planting.repeat_days,
@@ -72,52 +71,41 @@ def planting_page(scope: Scope, planting_id: uuid.UUID) -> PlantingOut:
 
 def _looks(found: Books) -> list[LookOut]:
     """Starts that were seen, as she saw them."""
-    grown = found.account.grown
+    grown = found.history.planting.grown
     return [
         LookOut(on=look.on, words=grown.stage(look.stage).words) for look in found.history.looks
     ]
 
 
-def _ledger(scope: Scope, found: Books) -> LedgerOut:
-    kept, books_ = found.history, found.ledger
-    today = kept.weather.today
-    shown = range(0, found.account.days, _EVERY_DAYS)
+def _ledger(found: Books) -> LedgerOut:
+    kept, book = found.history, found.ledger
+    if book is None:
+        return LedgerOut(days=[], lines=[], balances=[], since=None, next_text=_next(found))
+    shown = range(0, len(book.need), _EVERY_DAYS)
     return LedgerOut(
-        days=[books_.first + timedelta(days=day) for day in shown],
+        days=[book.first + timedelta(days=day) for day in shown],
         lines=[
             LineOut(
                 nutrient=nutrient,
-                need=[round(float(books_.need[d, n]), 1) for d in shown],
-                reached=[round(float(books_.reached[d, n]), 1) for d in shown],
-                low=[round(float(books_.low[d, n]), 1) for d in shown],
-                high=[round(float(books_.high[d, n]), 1) for d in shown],
+                need=[round(float(book.need[d, n]), 1) for d in shown],
+                reached=[round(float(book.reached[d, n]), 1) for d in shown],
+                low=[round(float(book.low[d, n]), 1) for d in shown],
+                high=[round(float(book.high[d, n]), 1) for d in shown],
             )
             for n, nutrient in enumerate(NUTRIENTS)
         ],
-        balances=[_balance(b, today) for b in found.balances],
-        sentence=core.sentence(found.balances, today),
-        rhythm=_rhythm(found),
-        fills=_fills(scope, found),
+        balances=[_balance(b, found.verdict, kept.weather.today) for b in found.balances],
+        since=book.first,
         next_text=_next(found),
     )
 
 
-def _balance(balance: Balance, today: date) -> BalanceOut:
-    text = {
-        "hungry": "hungry",
-        "short": "short",
-        "plenty": "plenty for weeks",
-        "enough": "enough",
-    }[balance.word]
-    if balance.since is not None:
-        text += f" since {balance.since:%-d %B}"
-    elif balance.until is not None and balance.until > today:
-        text += f" until about {balance.until:%-d %B}"
+def _balance(balance: Balance, verdict: Verdict | None, today: date) -> BalanceOut:
     return BalanceOut(
         nutrient=balance.nutrient,
         name=balance.name,
         word=balance.word,
-        text=text,
+        text=core.nutrient_words(balance, verdict, today),
         need=figure(balance.need),
         reached=figure(balance.reached),
         needs_text=rough(balance.need.value),
@@ -125,7 +113,6 @@ def _balance(balance: Balance, today: date) -> BalanceOut:
             f"{rough(balance.reached.value)} "
             f"({rough(balance.reached.low)} to {rough(balance.reached.high)})"
         ),
-        by_source=dict(balance.by_source),
     )
 
 
@@ -134,46 +121,6 @@ def _usual_dry(fill: Fill | None) -> str:
     if fill is None or fill.area_m2 is None:
         return "1 tbsp per plant"
     return "1.5 lb per 100 sq ft" if shown.shown_in().measures == "us" else "70 g/m2"
-
-
-def _rhythm(found: Books) -> str:
-    """Whether a feed a week could carry the nitrogen, said once and only in pots."""
-    if not found.pot or not found.account.rooted:
-        return ""
-    stage, place = found.history.clock.stage, found.account.rooted[-1]
-    today = (found.history.weather.today - found.account.first).days
-    need = found.ledger.need[:, 0]
-    if today + 7 >= len(need):
-        return ""
-    ground = core.Ground(1, place.medium.held_l(place.litres_each))
-    per_feed = core.carried_mg(stage, ground, "N", found.pot)
-    where = found.history.stands[-1].fill.place.name
-    return core.rhythm_sentence(float(need[today + 7] - need[today]), per_feed, where)
-
-
-def _fills(scope: Scope, found: Books) -> list[FillOfferOut]:
-    if found.history.planting.ended_on:
-        return []
-    jars = {str(jar.pk): (jar, stock) for jar, stock in jars_with_stock(scope)}
-    feeds = compositions_now([jar for jar, _ in jars.values()])
-    offers = tuple(
-        Offer(
-            key,
-            jar.name,
-            "mL" if jar.form == "liquid" else "g",
-            content_of(jar, feeds[jar.pk]),
-            jar.dissolves,
-            stock,
-        )
-        for key, (jar, stock) in jars.items()
-    )
-    planting = found.history.planting
-    plants = sum(s.count for s in found.history.stands if s.to_on is None) or planting.count
-    approach = planting.approach or planting.garden.approach
-    return [
-        FillOfferOut(jar_id=uuid.UUID(f.key), dissolves=jars[f.key][0].dissolves, text=f.text)
-        for f in core.remedies(found.balances, offers, plants, approach, found.pot)
-    ]
 
 
 def _next(found: Books) -> str:

@@ -9,6 +9,7 @@ from dace.core import api as core
 from dace.desks.shared.advice import AdviceOut
 from dace.desks.shared.figures import Figure, StepOut
 from dace.desks.shared.out import Out
+from dace.desks.shared.verdicts import VerdictOut
 
 
 class StageBandOut(Out):
@@ -58,6 +59,7 @@ class StripOut(Out):
     stages: list[StageBandOut]
     looks: list[LookOut]
     drops: list[DropOut]
+    verdict: VerdictOut | None
     text: str
 
 
@@ -104,26 +106,15 @@ class BalanceOut(Out):
     reached: Figure
     needs_text: str
     had_text: str
-    by_source: dict[str, float]
-
-
-class FillOfferOut(Out):
-    """Something on the shelf that would bring what lacks."""
-
-    jar_id: uuid.UUID
-    dissolves: bool
-    text: str
 
 
 class LedgerOut(Out):
-    """Need and supply, past and to come."""
+    """Need and supply, past and to come, since the books of its fill begin."""
 
     days: list[date]
     lines: list[LineOut]
     balances: list[BalanceOut]
-    sentence: str
-    rhythm: str
-    fills: list[FillOfferOut]
+    since: date | None
     next_text: str
 
 
@@ -160,6 +151,7 @@ class PlantingOut(Out):
     looks: list[LookOut]
     looked_on: date | None
     ledger: LedgerOut
+    verdict: VerdictOut | None
     approach: str
     approaches: dict[str, str]
     repeat_days: int | None

@@ -17,6 +17,7 @@ from dace.measuring.models import Reading
 
 _RECENT_DAYS = 60
 _SOIL_DAYS = 7
+_TRACE, _LEAST_MG_L = 0.1, 1.0
 _PICKED = ("harvest", "ripening", "flowering")
 
 
@@ -89,15 +90,23 @@ def _planted_for(target: StandRecord, known: Weather) -> float | None:
     return (known.today - target.since).days
 
 
-def advise_pour(facts: Feeding, can: core.Mixture, tokens: frozenset[str]) -> list[Advice]:
-    """What the rules say of pouring a can there."""
-    brings = frozenset(n for n, r in can.nutrients if r.value > dict(can.from_water)[n] + 1e-6)
+def advise_pour(
+    facts: Feeding, can: core.Mixture, tokens: frozenset[str], water: core.WaterIons
+) -> list[Advice]:
+    """What the rules say of pouring a can there; a trace of a nutrient counts for nothing."""
+    plain = dict(can.from_water)
+    brings = frozenset(
+        n
+        for n, r in can.nutrients
+        if r.value - plain[n] > max(_LEAST_MG_L, _TRACE * facts.stage.wish_of(n).low)
+    )
     return core.advise_feeding(
         replace(
             facts,
             tokens=tokens | {"route:drench"},
             brings=brings,
             total_ec=can.ec.value,
+            hco3_mg_l=water.of("HCO3"),
             feed_p_mg_l=can.nutrient("P").value,
         )
     )

@@ -139,7 +139,7 @@ def brew_page(scope: Scope, brew_id: uuid.UUID) -> BrewOut:
             record.recipe,
             record.estimate,
             record.day,
-            (brew.pk, seen_to(scope, garden, brew.pk)),
+            (brew.pk, seen_to(scope, garden)),
         ),
         readings=[_reading(record, row) for row in record.readings],
         steps=due_out(record.steps),

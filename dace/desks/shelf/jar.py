@@ -10,8 +10,9 @@ from dace.core.api import say, shown
 from dace.desks.shared.advice import advice_out
 from dace.desks.shared.figures import rough
 from dace.desks.shelf.brew import dilute_words, reading_words
-from dace.desks.shelf.schemas import JarPageOut, PartOut, StrengthOut
-from dace.feeding.reads import jar_with_stock
+from dace.desks.shelf.schemas import JarCanOut, JarPageOut, JarPouredOut, PartOut, StrengthOut
+from dace.feeding.reads import drawn_from, jar_with_stock
+from dace.feeding.verdicts import stop_verdicts
 from dace.garden.reads import garden_of
 from dace.households.scope import Scope
 from dace.shelf.bottles import BottleStrength, strengths
@@ -20,11 +21,12 @@ from dace.shelf.models import Jar
 from dace.shelf.reads import composition_of, solids_of, tokens_of
 from dace.shelf.seen import seen_to
 
+_MOST_POURED = 6
 _LABEL = ("acid_extract_dilution", "ferment_on_plants", "ash_caustic", "brew_on_salad_crops")
 
 
 def jar_page(scope: Scope, jar_id: uuid.UUID) -> JarPageOut:
-    """A jar in full; four queries, five for a bottle and one more once it was read."""
+    """A jar in full with the cans it would make; ten queries, twelve for a bottle that was read."""
     jar, stock = jar_with_stock(scope, jar_id)
     kept = strengths(jar) if jar.contents is not None else ()
     feed = core.composition_of_bottle(kept[-1].contents, jar.name) if kept else composition_of(jar)
@@ -58,12 +60,61 @@ def jar_page(scope: Scope, jar_id: uuid.UUID) -> JarPageOut:
         does_not=list(does_not),
         dilute_text=dilute,
         label_cautions=_label_cautions(jar),
-        advice=advice_out(core.advise_jar(tokens_of(jar)), jar.pk, seen_to(scope, garden, jar.pk)),
+        advice=advice_out(
+            core.advise_jar(tokens_of(jar), jar.form == "solid"), jar.pk, seen_to(scope, garden)
+        ),
         brew_id=jar.brew_id,
         made_on=jar.created_at.astimezone(zone).date() if jar.contents is not None else None,
         subject_id=jar.brew.subject_id if jar.brew is not None else None,
         strength=[_strength(one, jar, zone) for one in kept],
+        share=min(1.0, stock / jar.holds),
+        form=jar.form,
+        suits=_suits(scope, jar),
+        not_for=core.stops_of(tokens_of(jar)),
+        usual=_usual(jar),
+        poured=[
+            JarPouredOut(on=at.astimezone(zone).date(), text=text)
+            for at, text in drawn_from(scope, jar, _MOST_POURED)
+        ],
+        cost_of_can=_cost(scope, jar),
     )
+
+
+def _suits(scope: Scope, jar: Jar) -> list[JarCanOut]:
+    """Stops that want a feed today and whose roots a can of it suits."""
+    found = []
+    for stop in stop_verdicts(scope):
+        for turn, offer in enumerate(stop.verdict.offers):
+            if offer.source == str(jar.pk):
+                text = (
+                    f"{offer.words} in {shown.litres(offer.litres, 2)}"
+                    if offer.can
+                    else offer.words
+                )
+                spot = stop.root.fill.name or stop.place.name
+                found.append(
+                    JarCanOut(place_id=stop.place.id, spot=spot, text=text, first=turn == 0)
+                )
+    return found
+
+
+def _usual(jar: Jar) -> str:
+    """How thin it is usually used; nothing where no table speaks of it."""
+    row = core.usual_of(tokens_of(jar))
+    if row is None:
+        return ""
+    told = ((row.ground, "in the ground"), (row.pot, "in pots"), (row.young, "on seedlings"))
+    return ", ".join(f"1 + {parts:g} {where}" for parts, where in told if parts is not None)
+
+
+def _cost(scope: Scope, jar: Jar) -> str:
+    """What the newest can of it costs, where its price is known."""
+    if jar.price is None or not jar.dissolves:
+        return ""
+    offers = [o for v in stop_verdicts(scope) for o in v.verdict.offers if o.source == str(jar.pk)]
+    if not offers:
+        return ""
+    return f"{jar.price * offers[0].amount / jar.holds:.2f} for {shown.litres(offers[0].litres, 2)}"
 
 
 def _strength(one: BottleStrength, jar: Jar, zone: ZoneInfo) -> StrengthOut:

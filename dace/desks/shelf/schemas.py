@@ -178,6 +178,22 @@ class StrengthOut(Out):
     ec_text: str
 
 
+class JarCanOut(Out):
+    """A stop whose verdict a can of it suits."""
+
+    place_id: uuid.UUID
+    spot: str
+    text: str
+    first: bool
+
+
+class JarPouredOut(Out):
+    """What was poured or spread of it."""
+
+    on: date
+    text: str
+
+
 class JarPageOut(Out):
     """A jar or bottle: what it holds, what it costs, what bears on it, and its label to print."""
 
@@ -200,6 +216,13 @@ class JarPageOut(Out):
     made_on: date | None
     subject_id: uuid.UUID | None
     strength: list[StrengthOut]
+    share: float
+    form: str
+    suits: list[JarCanOut]
+    not_for: list[str]
+    usual: str
+    poured: list[JarPouredOut]
+    cost_of_can: str
 
 
 class IngredientOut(Out):

@@ -68,17 +68,6 @@ class OverCap(SimpleTestCase):
     def test_without_a_stage_there_is_no_cap(self):
         free = replace(situation(per_l=50), crop=None, stage=None, cap=None, fits=None)
         self.assertIsNone(rules.over_cap(free))
-        self.assertIsNone(rules.room_left(free))
-
-
-class RoomLeft(SimpleTestCase):
-    def test_speaks_well_below_the_cap_only(self):
-        self.assertIsNone(rules.room_left(at_cap(0.95)))
-        self.assertIn("1 + 260", rules.room_left(at_cap(0.8)).text)
-
-    def test_a_solid_is_said_in_grams(self):
-        crystals = composition(Label(16, 8, 24, form="solid"))
-        self.assertIn("g/L", rules.room_left(situation(0.2, feed=crystals)).text)
 
 
 class Stock(SimpleTestCase):

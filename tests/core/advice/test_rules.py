@@ -40,6 +40,28 @@ CHECKS = {
         feeding(feed="coated_slow_release", warmest_c=30),
     ),
     "skip_heat": (feeding(warmest_c=33.5), feeding(warmest_c=33)),
+    "frost_coming": (feeding(coldest_c=1.0, brings=N), feeding(coldest_c=1.5, brings=N)),
+    # a leek likes pH 6.0 to 7.5 or so: half a unit beyond its own range
+    "ph_out_of_range": (
+        feeding(ph=crop("leek").ph[1] + 0.5),
+        feeding(ph=crop("leek").ph[1] + 0.4),
+    ),
+    "lime_for_acid_lovers": (
+        feeding("blueberry_pot", "vegetative", hco3_mg_l=151),
+        feeding("blueberry_pot", "vegetative", hco3_mg_l=150),
+    ),
+    "never_there": (
+        replace(feeding("kale", "seedling"), tokens=frozenset({"method:anaerobic_ferment"})),
+        replace(feeding("kale", "vegetative"), tokens=frozenset({"method:anaerobic_ferment"})),
+    ),
+    "comfrey_alkaloids": (
+        feeding("chard", "harvest", "comfrey_fresh"),
+        feeding("aubergine", "harvest", "comfrey_fresh"),
+    ),
+    "dry_feed_on_seedlings": (
+        feeding("lettuce", "seedling", "coated_slow_release", route="dressing"),
+        feeding("lettuce", "vegetative", "coated_slow_release", route="dressing"),
+    ),
     "drench_root_warm": (
         feeding("aubergine", "flowering", soil_c=13.9),
         feeding("aubergine", "flowering", soil_c=14),

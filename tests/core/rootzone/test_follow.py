@@ -75,6 +75,17 @@ class Following(unittest.TestCase):
             found = follow(one, weather(90), 0).ec  # what stands on Mondays is kept from each
         np.testing.assert_array_equal(found, elsewhere(__name__, "followed"))
 
+    def test_two_fills_alike_keep_their_own_plantings(self):
+        one = zone()
+        other = replace(one, growing=tuple(replace(g, key="mine") for g in one.growing))
+        follow(one, weather(30))
+        self.assertEqual(follow(other, weather(30)).root_zone.growing[0].key, "mine")
+
+    def test_what_is_dated_ahead_has_not_happened(self):
+        ahead = Poured(FIRST + timedelta(days=35), 6.0, with_charge((0.0,) * WIDE, 5.0))
+        plain, told = follow(zone(), weather(30)), follow(zone(poured=(ahead,)), weather(30))
+        np.testing.assert_array_equal(plain.ec, told.ec)
+
     def test_read_at_the_moment_of_a_flush_is_read_before_it(self):
         on = FIRST + timedelta(days=59)
         pushed = (Poured(on, 20.0, RAIN, feed=False, hour=15.0),)

@@ -1579,13 +1579,19 @@ export interface components {
          * @description A caution, a remark or a school.
          *
          *     ``about`` is the jar or brew for which one that only the gardener can settle is asked;
-         *     ``seen_on`` the day on which she saw to it.
+         *     ``seen_on`` the day on which she saw to it. ``open`` is whether it stands open: the rest
+         *     folds away.
          */
         AdviceOut: {
             /** About */
             about?: string | null;
             /** Key */
             key: string;
+            /**
+             * Open
+             * @default true
+             */
+            open: boolean;
             /** Plan Effect */
             plan_effect: string;
             /** Seen On */
@@ -1629,6 +1635,19 @@ export interface components {
             fills: components["schemas"]["RootLineOut"][];
         };
         /**
+         * AnswerOut
+         * @description What an answer leads to.
+         */
+        AnswerOut: {
+            /** Answer */
+            answer: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "rest" | "flush" | "water" | "look" | "wait" | "feed" | "dress" | "enough";
+        };
+        /**
          * ApproachIn
          * @description A school; empty is the garden's.
          */
@@ -1644,10 +1663,6 @@ export interface components {
          * @description One nutrient as it stands today.
          */
         BalanceOut: {
-            /** By Source */
-            by_source: {
-                [key: string]: number;
-            };
             /** Had Text */
             had_text: string;
             /** Name */
@@ -1679,6 +1694,18 @@ export interface components {
             low: number[];
             /** Name */
             name: string;
+        };
+        /**
+         * BasisOut
+         * @description What the verdict rests on, and how old that is.
+         */
+        BasisOut: {
+            /** Age */
+            age: string;
+            /** Text */
+            text: string;
+            /** What */
+            what: string;
         };
         /**
          * BrewChoicesOut
@@ -2327,6 +2354,23 @@ export interface components {
             words: string;
         };
         /**
+         * EachOut
+         * @description What one planting gets [L each], and why.
+         */
+        EachOut: {
+            /** Litres */
+            litres: number;
+            /** Litres Text */
+            litres_text: string;
+            /** Reason */
+            reason: string;
+            /**
+             * Stand Id
+             * Format: uuid
+             */
+            stand_id: string;
+        };
+        /**
          * EventOut
          * @description Something that was done or seen.
          */
@@ -2416,21 +2460,6 @@ export interface components {
             ph?: number | null;
             /** Size */
             size: string;
-        };
-        /**
-         * FillOfferOut
-         * @description Something on the shelf that would bring what lacks.
-         */
-        FillOfferOut: {
-            /** Dissolves */
-            dissolves: boolean;
-            /**
-             * Jar Id
-             * Format: uuid
-             */
-            jar_id: string;
-            /** Text */
-            text: string;
         };
         /**
          * FillOut
@@ -2577,6 +2606,24 @@ export interface components {
             whole?: boolean | null;
         };
         /**
+         * GoOut
+         * @description A flush, pour by pour.
+         */
+        GoOut: {
+            /** After Text */
+            after_text: string;
+            /** Aim Text */
+            aim_text: string;
+            /** Each L */
+            each_l: number;
+            /** Each Text */
+            each_text: string;
+            /** Goes */
+            goes: number;
+            /** Read After */
+            read_after: number;
+        };
+        /**
          * HarvestIn
          * @description What was picked; its weight as typed, such as ``1 lb 2 oz``, or in grams.
          */
@@ -2640,6 +2687,23 @@ export interface components {
         InvitationOut: {
             /** Path */
             path: string;
+        };
+        /**
+         * JarCanOut
+         * @description A stop whose verdict a can of it suits.
+         */
+        JarCanOut: {
+            /** First */
+            first: boolean;
+            /**
+             * Place Id
+             * Format: uuid
+             */
+            place_id: string;
+            /** Spot */
+            spot: string;
+            /** Text */
+            text: string;
         };
         /**
          * JarIn
@@ -2753,12 +2817,16 @@ export interface components {
             bottle: boolean;
             /** Brew Id */
             brew_id: string | null;
+            /** Cost Of Can */
+            cost_of_can: string;
             /** Dilute Text */
             dilute_text: string;
             /** Does Not */
             does_not: string[];
             /** Elements */
             elements: components["schemas"]["PartOut"][];
+            /** Form */
+            form: string;
             /** Good For */
             good_for: string[];
             /** Grade */
@@ -2776,18 +2844,41 @@ export interface components {
             made_on: string | null;
             /** Name */
             name: string;
+            /** Not For */
+            not_for: string[];
+            /** Poured */
+            poured: components["schemas"]["JarPouredOut"][];
             /** Price Per N */
             price_per_n: string;
+            /** Share */
+            share: number;
             /** Stock Text */
             stock_text: string;
             /** Strength */
             strength: components["schemas"]["StrengthOut"][];
             /** Subject Id */
             subject_id: string | null;
+            /** Suits */
+            suits: components["schemas"]["JarCanOut"][];
             /** Use By */
             use_by: string | null;
+            /** Usual */
+            usual: string;
             /** Weighs */
             weighs: string;
+        };
+        /**
+         * JarPouredOut
+         * @description What was poured or spread of it.
+         */
+        JarPouredOut: {
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Text */
+            text: string;
         };
         /**
          * JoinIn
@@ -2810,23 +2901,19 @@ export interface components {
         };
         /**
          * LedgerOut
-         * @description Need and supply, past and to come.
+         * @description Need and supply, past and to come, since the books of its fill begin.
          */
         LedgerOut: {
             /** Balances */
             balances: components["schemas"]["BalanceOut"][];
             /** Days */
             days: string[];
-            /** Fills */
-            fills: components["schemas"]["FillOfferOut"][];
             /** Lines */
             lines: components["schemas"]["LineOut"][];
             /** Next Text */
             next_text: string;
-            /** Rhythm */
-            rhythm: string;
-            /** Sentence */
-            sentence: string;
+            /** Since */
+            since: string | null;
         };
         /**
          * LimitsOut
@@ -3024,23 +3111,6 @@ export interface components {
             name: string;
             /** Text */
             text: string;
-        };
-        /**
-         * NextFeedOut
-         * @description What the roots say of the next feed.
-         */
-        NextFeedOut: {
-            /**
-             * Say
-             * @enum {string}
-             */
-            say: "same" | "weaker" | "stronger" | "plain" | "look";
-            /** Sure */
-            sure: string;
-            /** Why */
-            why: string;
-            /** Words */
-            words: string;
         };
         /**
          * NoteOut
@@ -3681,6 +3751,38 @@ export interface components {
             today: string;
             /** Usual Dry */
             usual_dry: string;
+            verdict: components["schemas"]["VerdictOut"] | null;
+        };
+        /**
+         * PortionOut
+         * @description So much of a jar for a stop: as a can [L] or, with no vessel, spread dry.
+         */
+        PortionOut: {
+            /** Bound By */
+            bound_by: string;
+            /** Cans */
+            cans: number;
+            /**
+             * Jar Id
+             * Format: uuid
+             */
+            jar_id: string;
+            /** Litres */
+            litres: number;
+            /** Name */
+            name: string;
+            /** Strength */
+            strength: string;
+            /** Text */
+            text: string;
+            /** Vessel Id */
+            vessel_id: string | null;
+            /** Vessel L */
+            vessel_l: number;
+            /** Water Id */
+            water_id: string | null;
+            /** Words */
+            words: string;
         };
         /**
          * PourIn
@@ -3795,6 +3897,26 @@ export interface components {
             ways: components["schemas"]["WaysOut"];
         };
         /**
+         * QuestionOut
+         * @description Something to look at, and what the answers lead to; ``yes`` and ``no`` name stages.
+         */
+        QuestionOut: {
+            /** About */
+            about: string;
+            /** After */
+            after: components["schemas"]["AnswerOut"][];
+            /** Mark */
+            mark: string;
+            /** No */
+            no: string;
+            /** Stand Id */
+            stand_id: string | null;
+            /** What */
+            what: string;
+            /** Yes */
+            yes: string;
+        };
+        /**
          * RangeOut
          * @description A 10/50/90 % range.
          */
@@ -3810,7 +3932,9 @@ export interface components {
         };
         /**
          * ReadableOut
-         * @description Something to read. ``advice`` says how to read what is too strong for the pen.
+         * @description Something to read. ``advice`` says how to take the sample, or to thin what is too strong.
+         *
+         *     ``method`` is the usual way of sampling it.
          */
         ReadableOut: {
             /** Advice */
@@ -3822,6 +3946,11 @@ export interface components {
             id: string;
             /** Kind */
             kind: string;
+            /**
+             * Method
+             * @default pour_through
+             */
+            method: string;
             /** Name */
             name: string;
             /** Parts Water */
@@ -4024,7 +4153,7 @@ export interface components {
         };
         /**
          * RootLineOut
-         * @description One fill in the row of all [mS/cm at 25 C]; ``wants`` something before the next feed.
+         * @description One fill in the row of all [mS/cm at 25 C], and what its verdict says.
          */
         RootLineOut: {
             /** Comfort High */
@@ -4044,6 +4173,8 @@ export interface components {
             headline: string;
             /** High */
             high: number;
+            /** Kind */
+            kind: ("rest" | "flush" | "water" | "look" | "wait" | "feed" | "dress" | "enough") | null;
             /** Likely */
             likely: number;
             /** Low */
@@ -4061,8 +4192,6 @@ export interface components {
             read: boolean;
             /** Says */
             says: string;
-            /** Wants */
-            wants: boolean;
             /** Word */
             word: ("low" | "comfortable" | "rising" | "too_salty" | "burning") | "";
         };
@@ -4090,7 +4219,6 @@ export interface components {
             logs_waterings: boolean;
             /** Name */
             name: string;
-            next_feed: components["schemas"]["NextFeedOut"] | null;
             /** Records */
             records: components["schemas"]["NoteOut"][];
             /**
@@ -4098,6 +4226,7 @@ export interface components {
              * Format: uuid
              */
             subject_id: string;
+            verdict: components["schemas"]["VerdictOut"] | null;
             /** Word */
             word: ("low" | "comfortable" | "rising" | "too_salty" | "burning") | "";
             /** Working */
@@ -4424,6 +4553,27 @@ export interface components {
             days: number;
         };
         /**
+         * SpotOut
+         * @description One fill of a stop with something growing, and its verdict.
+         */
+        SpotOut: {
+            /**
+             * Fill Id
+             * Format: uuid
+             */
+            fill_id: string;
+            /** Name */
+            name: string;
+            /** Stand Ids */
+            stand_ids: string[];
+            /**
+             * Subject Id
+             * Format: uuid
+             */
+            subject_id: string;
+            verdict: components["schemas"]["VerdictOut"];
+        };
+        /**
          * StageBandOut
          * @description A stage of a strip: its start as 10/50/90 % days, and whether that was seen.
          */
@@ -4598,15 +4748,10 @@ export interface components {
          * StopOut
          * @description A stop along the path.
          *
-         *     ``drain_ec`` is the last reading of what drains, in words, ``drain_word`` what it means.
+         *     ``mark`` is what it wants in three words, of the spot that wants somebody first; ``line``
+         *     what grows there; ``read_text`` its last reading with its age, silent after a fortnight.
          */
         StopOut: {
-            /** Drain At */
-            drain_at: string | null;
-            /** Drain Ec */
-            drain_ec: string;
-            /** Drain Word */
-            drain_word: string;
             /** Drawing */
             drawing: string;
             /** Fed At */
@@ -4620,8 +4765,16 @@ export interface components {
             kind: string;
             /** Line */
             line: string;
+            /** Mark */
+            mark: string;
+            /** Mark Kind */
+            mark_kind: ("rest" | "flush" | "water" | "look" | "wait" | "feed" | "dress" | "enough") | null;
             /** Name */
             name: string;
+            /** Read Text */
+            read_text: string;
+            /** Spots */
+            spots: components["schemas"]["SpotOut"][];
             /** Stands */
             stands: components["schemas"]["StandOut"][];
             /** Subject Id */
@@ -4702,6 +4855,7 @@ export interface components {
             started_on: string;
             /** Text */
             text: string;
+            verdict: components["schemas"]["VerdictOut"] | null;
         };
         /**
          * SuppliesOut
@@ -4747,6 +4901,46 @@ export interface components {
         UndoIn: {
             /** Change Id */
             change_id?: number | null;
+        };
+        /**
+         * VerdictOut
+         * @description What a stop wants today; every screen shows these words.
+         */
+        VerdictOut: {
+            /** Basis */
+            basis: components["schemas"]["BasisOut"][];
+            /** Button */
+            button: string;
+            /** Each */
+            each: components["schemas"]["EachOut"][];
+            flush: components["schemas"]["GoOut"] | null;
+            /** Headline */
+            headline: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "rest" | "flush" | "water" | "look" | "wait" | "feed" | "dress" | "enough";
+            /** Litres */
+            litres: number;
+            /** Mark */
+            mark: string;
+            /** Next On */
+            next_on: string | null;
+            /** Offers */
+            offers: components["schemas"]["PortionOut"][];
+            portion: components["schemas"]["PortionOut"] | null;
+            question: components["schemas"]["QuestionOut"] | null;
+            /** Reason */
+            reason: string;
+            /** Rhythm */
+            rhythm: string;
+            /** Water */
+            water: string;
+            /** Water Id */
+            water_id: string | null;
+            /** Working */
+            working: components["schemas"]["StepOut"][];
         };
         /**
          * VesselIn

@@ -27,7 +27,9 @@
       </li>
     {/each}
   </ol>
-  <BrewsDue brews={garden.path?.brews ?? []} />
+  <div class="shed" class:chosen={garden.stop}>
+    <BrewsDue brews={garden.path?.brews ?? []} />
+  </div>
 </nav>
 
 <style>
@@ -71,6 +73,10 @@
       padding: 0 var(--space-4) var(--space-2);
       overflow-x: auto;
       scroll-snap-type: x proximity;
+    }
+
+    .chosen {
+      display: none;
     }
 
     li {

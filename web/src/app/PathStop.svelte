@@ -1,5 +1,6 @@
 <script lang="ts">
   import StageMark from '../drawings/StageMark.svelte';
+  import KindMark from '../ui/KindMark.svelte';
   import { ago } from '../ui/time';
   import { garden, type Stop } from './garden.svelte';
 
@@ -11,6 +12,7 @@
   const fed = $derived(
     stop.fed_at && garden.path ? `fed ${ago(stop.fed_at, garden.path.now, garden.path.zone)}` : '',
   );
+  const aside = $derived([stop.line, stop.read_text, fed].filter(Boolean).join(' · '));
 
   /** The path swings a little at each stop, always the same way. */
   function swing(index: number): number {
@@ -18,7 +20,7 @@
   }
 </script>
 
-<!-- A stop along the path: choose it, or leave it again. -->
+<!-- What it wants today in three words; a stop along the path: choose it, or leave it again. -->
 <button
   type="button"
   aria-current={stop.id === garden.stop?.id ? 'true' : undefined}
@@ -34,8 +36,10 @@
   </svg>
   <span class="words">
     <b>{stop.name}</b>
-    <span title={stop.line}>{stop.line}</span>
-    {#if fed}<span class="fed">{fed}</span>{/if}
+    {#if stop.mark && stop.mark_kind}
+      <span class="mark"><KindMark kind={stop.mark_kind} />{stop.mark}</span>
+    {/if}
+    <span class="line" title={aside}>{stop.line}</span>
   </span>
   <StageMark kind={stop.drawing} />
 </button>
@@ -97,7 +101,15 @@
     font-weight: 600;
   }
 
-  .words span {
+  .words .mark {
+    display: flex;
+    gap: var(--space-1);
+    align-items: center;
+    color: var(--color-text);
+    font-weight: 550;
+  }
+
+  .words .line {
     display: block;
     overflow: hidden;
     text-overflow: ellipsis;
@@ -118,7 +130,7 @@
     }
 
     .way,
-    .words .fed {
+    .words .line {
       display: none;
     }
   }

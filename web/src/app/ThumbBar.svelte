@@ -3,6 +3,7 @@
   import { garden } from './garden.svelte';
   import { goTo, keys } from './keys.svelte';
   import { DESKS, type PagePath } from './desks';
+  import { session } from './session.svelte';
 
   let more = $state(false);
 
@@ -33,6 +34,11 @@
           keys.findOpen = true;
         }}>Find</button
       >
+    </li>
+    <li>
+      <button type="button" onclick={() => session.signOut()}>
+        {session.info?.is_demo ? 'Leave the demo' : 'Sign out'}
+      </button>
     </li>
   </ul>
 </Sheet>

@@ -2,12 +2,12 @@
   import Fish from '../drawings/Fish.svelte';
   import { dayInWords } from '../ui/time';
   import { garden } from './garden.svelte';
-  import { keys } from './keys.svelte';
   import { DESKS } from './desks';
   import { follow } from './resource.svelte';
   import { route } from './router';
   import { session } from './session.svelte';
   import { loadWeather, weather } from './weather.svelte';
+  import TopTools from './TopTools.svelte';
   import WeatherAhead from './WeatherAhead.svelte';
 
   const here = $derived(
@@ -39,23 +39,7 @@
     </div>
     <WeatherAhead />
     <a class="setup" href="/setup" aria-current={here === '/setup' ? 'page' : undefined}>Set-up</a>
-    <button
-      type="button"
-      class="find"
-      aria-label="Find"
-      title="Find (/)"
-      onclick={() => (keys.findOpen = true)}
-    >
-      <svg width="18" height="18" viewBox="0 0 18 18" aria-hidden="true">
-        <path d="M7.5 1.5a6 6 0 1 0 0 12 6 6 0 0 0 0-12Zm4.5 10.5 4.5 4.5" />
-      </svg>
-    </button>
-    <button type="button" aria-label="Keys" title="Keys (?)" onclick={() => (keys.helpOpen = true)}>
-      ?
-    </button>
-    <button type="button" class="out" onclick={() => session.signOut()}>
-      {session.info?.is_demo ? 'Leave the demo' : 'Sign out'}
-    </button>
+    <TopTools />
   </div>
 </header>
 
@@ -127,12 +111,6 @@
     white-space: nowrap;
   }
 
-  .find path {
-    fill: none;
-    stroke: currentcolor;
-    stroke-width: 2;
-  }
-
   .today {
     margin-right: var(--space-2);
     text-align: right;
@@ -149,31 +127,38 @@
     font-size: var(--text-s);
   }
 
-  button {
-    min-width: var(--touch);
-    min-height: var(--touch);
-    padding: 0 var(--space-3);
-    border: 1px solid var(--color-line);
-    border-radius: var(--radius-round);
-    background: none;
-    font-size: var(--text-s);
-    cursor: pointer;
-  }
-
   @media (width <= 1000px) {
     header {
       display: flex;
       justify-content: space-between;
-      padding: var(--space-2) var(--space-4);
+      min-height: 48px;
+      padding: 0 var(--space-4);
     }
 
+    /* with the path no more than a sixth of the height */
     .mark {
       padding: 0;
     }
 
+    .mark span,
+    .today {
+      display: flex;
+      gap: var(--space-2);
+      align-items: baseline;
+      font-size: var(--text-s);
+    }
+
+    .mark b,
+    .today b {
+      display: none;
+    }
+
+    .today {
+      margin: 0;
+    }
+
     nav,
-    .setup,
-    button[aria-label] {
+    .setup {
       display: none;
     }
   }

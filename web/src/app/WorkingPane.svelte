@@ -5,11 +5,15 @@
 
   type Severity = 'info' | 'care' | 'stop' | 'school';
   const severity = (word: string) => word as Severity;
-  const grave = $derived(working.advice.filter((one) => ['care', 'stop'].includes(one.severity)));
-  const mild = $derived(working.advice.filter((one) => !grave.includes(one)));
+  const open = $derived(working.advice.filter((one) => one.open && !one.seen_on));
+  const rest = $derived(working.advice.filter((one) => !open.includes(one)));
 </script>
 
-<aside class:folded={working.folded} class:raised={working.raised} aria-label="How this was got">
+<aside
+  class:folded={working.folded}
+  class:raised={working.raised}
+  aria-label="How we worked it out"
+>
   <button
     type="button"
     class="fold"
@@ -19,12 +23,19 @@
       working.raised = false;
     }}
   >
-    {working.folded ? 'How this was got' : 'Fold away'}
+    {working.folded ? 'How we worked it out' : 'Fold away'}
   </button>
   <div class="inside">
-    <Cautions advice={grave} />
+    {#if working.shown?.plain}
+      <h2>How we worked it out</h2>
+      <p>{working.shown.plain}</p>
+      {#if working.shown.also}<p class="empty">{working.shown.also}</p>{/if}
+    {/if}
+    <Cautions advice={open} />
     {#if working.shown}
-      <h2>{working.shown.title}</h2>
+      {#if !working.shown.plain || working.shown.title !== 'How we worked it out'}
+        <h2 class:under={working.shown.plain}>{working.shown.title}</h2>
+      {/if}
       <ol>
         {#each working.shown.steps as step, index (index)}
           <li>
@@ -40,12 +51,20 @@
         {/each}
       </ol>
     {:else}
-      <h2>How this was got</h2>
+      <h2>How we worked it out</h2>
       <p class="empty">Press “how?” beside a number, and its steps stand here.</p>
     {/if}
-    {#each mild as advice (advice.key)}
-      <Note severity={severity(advice.severity)} title={advice.title}>{advice.text}</Note>
-    {/each}
+    {#if rest.length}
+      <details class="more">
+        <summary>More about handling this</summary>
+        <div class="inside">
+          <Cautions advice={rest.filter((one) => one.about || one.seen_on)} />
+          {#each rest.filter((one) => !one.about && !one.seen_on) as advice (advice.key)}
+            <Note severity={severity(advice.severity)} title={advice.title}>{advice.text}</Note>
+          {/each}
+        </div>
+      </details>
+    {/if}
   </div>
 </aside>
 
@@ -114,17 +133,24 @@
   .sum,
   .source {
     grid-column: 1 / 3;
-    color: var(--color-text-soft);
     font-size: var(--text-s);
     overflow-wrap: anywhere;
   }
 
-  .sum {
-    color: var(--color-text);
-  }
-
+  .source,
   .empty {
     color: var(--color-text-soft);
+  }
+
+  .under {
+    font-size: var(--text-m);
+  }
+
+  summary {
+    min-height: var(--touch);
+    padding-block: var(--space-2);
+    color: var(--color-rim);
+    cursor: pointer;
   }
 
   @media (width <= 1000px) {

@@ -4,6 +4,7 @@ import { Resource } from './resource.svelte';
 
 export type Stop = Schemas['StopOut'];
 export type Stand = Schemas['StandOut'];
+export type Verdict = Schemas['VerdictOut'];
 
 /** The path and what is chosen along it; the choice stands in the address. */
 class Garden {
@@ -20,9 +21,19 @@ class Garden {
     return this.stops.find((stop) => stop.id === id) ?? null;
   });
   stand = $derived.by(() => {
-    const stands = this.stop?.stands ?? [];
-    return stands.find((stand) => stand.id === this.chosenStand) ?? stands[0] ?? null;
+    const stop = this.stop;
+    const stands = stop?.stands ?? [];
+    const chosen = stands.find((stand) => stand.id === this.chosenStand);
+    // of several, what wants somebody first
+    const first = stop?.spots.find((spot) => spot.verdict.kind === stop.mark_kind)?.stand_ids[0];
+    return chosen ?? stands.find((stand) => stand.id === first) ?? stands[0] ?? null;
   });
+  /** The fill in which the chosen plants stand, with its verdict. */
+  spot = $derived.by(() => {
+    const id = this.stand?.id ?? '';
+    return this.stop?.spots.find((spot) => spot.stand_ids.includes(id)) ?? null;
+  });
+  verdict = $derived(this.spot?.verdict ?? null);
 
   load(): Promise<void> {
     return this.walked.load((signal) => ask(client.GET('/api/path', { signal })));

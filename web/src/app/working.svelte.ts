@@ -2,6 +2,10 @@ import type { Schemas } from '../api/client';
 
 export interface Shown {
   title: string;
+  /** One plain sentence, before the sums. */
+  plain?: string;
+  /** What else there is to say in plain words. */
+  also?: string;
   steps: Schemas['StepOut'][];
 }
 

@@ -16,7 +16,7 @@
   const over = $derived(most !== null && can.value > most);
   const label = $derived(
     `Water ${ecNumber(water)}, the can ${ecNumber(can.value)}` +
-      (most === null ? '' : `, at most ${ecNumber(most)}`) +
+      (most === null ? '' : `, upper limit ${ecNumber(most)}`) +
       ` ${ecScale()}`,
   );
 </script>
@@ -28,7 +28,7 @@
   <path class="whisker" d="M{at(can.low)} 5H{at(can.high)}M{at(can.low)} 1v8M{at(can.high)} 1v8" />
   {#if most !== null}
     <path class="most" d="M{at(most)} -6v22" />
-    <text class="limit" x={Math.min(at(most), WIDTH - 34)} y="30">most {ecNumber(most)}</text>
+    <text class="limit" x={Math.min(at(most), WIDTH - 34)} y="30">limit {ecNumber(most)}</text>
   {/if}
   <text x="0" y="30">water {ecNumber(water)}</text>
 </svg>

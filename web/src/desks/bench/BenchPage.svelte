@@ -1,28 +1,38 @@
 <script lang="ts">
-  import { ecNumber, ecScale, volume } from '../../app/measures';
   import { onMount } from 'svelte';
   import { garden } from '../../app/garden.svelte';
   import { follow } from '../../app/resource.svelte';
   import { working } from '../../app/working.svelte';
-  import EcScale from '../../charts/EcScale.svelte';
-  import WateringCan from '../../drawings/WateringCan.svelte';
-  import Button from '../../ui/Button.svelte';
   import Message from '../../ui/Message.svelte';
   import Page from '../../ui/Page.svelte';
+  import DressingSheet from '../season/DressingSheet.svelte';
   import { Bench } from './bench.svelte';
+  import CanBench from './CanBench.svelte';
   import CanCard from './CanCard.svelte';
+  import BenchPicks from './BenchPicks.svelte';
   import BenchTitle from './BenchTitle.svelte';
   import { explanation } from './explain';
-  import LitreBars from './LitreBars.svelte';
-  import MeasureGlass from './MeasureGlass.svelte';
-  import OverCap from './OverCap.svelte';
+  import PlainBar from './PlainBar.svelte';
   import PourBar from './PourBar.svelte';
-  import WayBoxes from './WayBoxes.svelte';
+  import StageSheet from './StageSheet.svelte';
+  import VerdictBox from './VerdictBox.svelte';
+  import VerdictFacts from './VerdictFacts.svelte';
 
   const bench = new Bench();
   const preview = $derived(bench.preview);
   const stand = $derived(garden.stand);
-  const who = $derived(stand?.crop.toLowerCase() ?? '');
+  const verdict = $derived(garden.verdict);
+  /** Whether a can is mixed here: where one is due, or she writes one down anyway. */
+  const mixing = $derived(
+    !verdict || bench.anyway || (verdict.kind === 'feed' && verdict.portion !== null),
+  );
+  const plain = $derived(bench.supplies?.waters.find((one) => one.id === verdict?.water_id));
+  let staging = $state(false);
+  let stood: string | undefined;
+  let dressing = $state(false);
+
+  /** The working opens with one plain sentence. */
+  const lead = $derived(verdict ? verdict.reason : '');
 
   onMount(() => {
     return () => working.clear();
@@ -30,19 +40,39 @@
 
   // Another stop, or something written: fetch what stands here and work the can out anew.
   follow(
-    () => [garden.stand?.id, garden.stand?.stage_key, garden.version],
-    () => {
+    () => [garden.stand?.id, garden.stand?.stage_key, garden.version] as const,
+    ([standId]) => {
+      if (standId !== stood) bench.anyway = false;
+      stood = standId;
       bench.litresSaid = '';
-      void bench.load().then(() => bench.work());
+      void bench.load();
     },
   );
 
   // The working follows the can, for whichever number was asked about.
   $effect(() => {
+    if (!mixing) {
+      working.advice = [];
+      working.show(
+        verdict
+          ? {
+              title: 'How we worked it out',
+              steps: verdict.working,
+              plain: lead,
+              also: verdict?.rhythm ?? '',
+            }
+          : null,
+      );
+      return;
+    }
     if (!preview) return;
     // what stands on the desk itself is not said twice
     working.advice = preview.advice.filter((one) => one.key !== 'over_cap');
-    working.show(explanation(preview, bench.asked));
+    working.show({
+      ...explanation(preview, bench.asked),
+      plain: lead,
+      also: verdict?.rhythm ?? '',
+    });
   });
 </script>
 
@@ -52,47 +82,50 @@
     <a href="/setup">Set up a jar</a>
   </Page>
 {:else}
-  <div class="bench" aria-busy={!preview}>
-    <BenchTitle {bench} />
+  <div class="bench" aria-busy={mixing && !preview}>
+    <BenchTitle {bench} {mixing} onlook={() => (staging = true)} />
+    {#if verdict && garden.spot}
+      <VerdictBox
+        {verdict}
+        plantingOf={(id) => garden.stop?.stands.find((one) => one.id === id)?.planting_id ?? ''}
+        subjectId={garden.spot.subject_id}
+        onlook={() => (staging = true)}
+      />
+    {/if}
+    {#if mixing && bench.supplies}<BenchPicks {bench} />{/if}
     <Message problem={bench.stocked.problem} again={bench.stocked.again} />
-    <div class="columns">
-      <div class="vessels">
-        <MeasureGlass {bench} />
-        <p class="soft">fill up with water to {volume(preview?.vessel_l ?? 9)}</p>
-        <WateringCan
-          holds={volume(preview?.vessel_l ?? 9)}
-          unit={ecScale()}
-          reads={preview ? ecNumber(preview.ec.value) : '–'}
-          range={preview ? `${ecNumber(preview.ec.low)} to ${ecNumber(preview.ec.high)}` : ''}
-        />
-        {#if preview}
-          <EcScale
-            water={preview.water_ec}
-            can={preview.ec}
-            most={preview.cap?.total_at_cap ?? null}
-          />
-          <div class="hows">
-            <Button look="quiet" onclick={() => bench.explain('ec')}>reads: how?</Button>
-            {#if preview.cap}
-              <Button look="quiet" onclick={() => bench.explain('cap')}>most: how?</Button>
-            {/if}
-          </div>
-        {/if}
-      </div>
-      <div class="figures">
-        <WayBoxes {bench} />
-        {#if preview?.cap?.over && !bench.problem}<OverCap {bench} />{/if}
-        {#if preview}
-          <div class:stale={bench.problem !== null}><LitreBars {bench} {preview} {who} /></div>
-          {#if preview.rounded}<p class="soft">
-              By the spoon: {preview.rounded.replaceAll(' + ', '\u00a0+\u00a0')}.
-            </p>{/if}
-        {/if}
-      </div>
-    </div>
-    <PourBar {bench} />
-    <CanCard {bench} />
+    {#if mixing}
+      <CanBench {bench} />
+      <PourBar {bench} onplain={() => bench.pourPlain()} />
+      <CanCard {bench} />
+    {:else if verdict}
+      <VerdictFacts {verdict} reads={plain?.ec.split(' ')[0] ?? ''} />
+      <PlainBar
+        {verdict}
+        onlook={() => (staging = true)}
+        ondress={() => (dressing = true)}
+        onanyway={() => bench.feedAnyway()}
+      />
+    {/if}
   </div>
+{/if}
+{#if stand}
+  <StageSheet
+    plantingId={stand.planting_id}
+    crop={stand.crop}
+    cropKey={stand.crop_key}
+    stageKey={stand.stage_key}
+    bind:open={staging}
+  />
+  {#if verdict?.portion && verdict.kind === 'dress'}
+    <DressingSheet
+      standId={stand.id}
+      who="{stand.counted}, {stand.spot}"
+      usual={verdict.portion.words.split(' (')[0] ?? ''}
+      jarId={verdict.portion.jar_id}
+      bind:open={dressing}
+    />
+  {/if}
 {/if}
 
 <style>
@@ -102,56 +135,9 @@
     min-height: 100%;
   }
 
-  .columns {
-    display: grid;
-    grid-template-columns: 246px minmax(0, 1fr);
-    gap: 20px;
-    padding: var(--space-3) 22px;
-  }
-
-  .vessels {
-    display: grid;
-    gap: var(--space-1);
-    align-content: start;
-  }
-
-  .figures {
-    display: grid;
-    grid-template-columns: minmax(0, 1fr);
-    gap: var(--space-2);
-    align-content: start;
-  }
-
-  .stale {
-    opacity: 0.55;
-  }
-
-  .soft {
-    color: var(--color-text-soft);
-    font-size: var(--text-s);
-  }
-
   @media print {
     .bench > :global(:not(article)) {
       display: none;
-    }
-  }
-
-  .hows {
-    display: flex;
-    justify-content: space-between;
-    font-size: var(--text-s);
-  }
-
-  @media (width <= 700px) {
-    .columns {
-      grid-template-columns: minmax(0, 1fr);
-      padding: var(--space-3) var(--space-4);
-    }
-
-    /* on a phone the strength comes first: it is what a wet thumb changes */
-    .figures {
-      order: -1;
     }
   }
 </style>

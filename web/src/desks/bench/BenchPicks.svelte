@@ -49,6 +49,7 @@
     display: flex;
     flex-wrap: wrap;
     gap: var(--space-2);
+    padding: var(--space-2) 22px 0;
   }
 
   .with > :global(:first-child) {

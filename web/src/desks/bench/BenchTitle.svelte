@@ -4,42 +4,48 @@
   import Button from '../../ui/Button.svelte';
   import { dateInWords } from '../../ui/time';
   import type { Bench } from './bench.svelte';
-  import BenchPicks from './BenchPicks.svelte';
-  import StageSheet from './StageSheet.svelte';
 
   interface Props {
     bench: Bench;
+    /** Whether a can is mixed here. */
+    mixing: boolean;
+    onlook: () => void;
   }
-  let { bench }: Props = $props();
+  const { bench, mixing, onlook }: Props = $props();
   const stand = $derived(garden.stand);
-  let staging = $state(false);
+  const verdict = $derived(garden.verdict);
+  const title = $derived(
+    stand && verdict ? `${stand.spot}: ${verdict.mark}` : (bench.jar?.name ?? 'The Bench'),
+  );
 </script>
 
-<svelte:head><title>{bench.jar?.name ?? 'The Bench'} · Dace</title></svelte:head>
+<svelte:head><title>{title} · Dace</title></svelte:head>
 
 <header>
-  <h1>
-    {bench.jar?.name ?? 'The Bench'}
-    {#if bench.preview}in a can of {volume(bench.preview.vessel_l)}{/if}
-  </h1>
-  <div class="for">
+  <div class="top">
+    <h1>
+      {title}
+      {#if !verdict && bench.preview}in a can of {volume(bench.preview.vessel_l)}{/if}
+    </h1>
     {#if stand && garden.stop}
-      <span>
-        for {stand.spot} · {stand.counted} ·
-        {stand.stage}{stand.question ? '?' : ` since ${dateInWords(stand.stage_since)}`}{stand.fed
-          ? ''
-          : ' · kept unfed, to compare'}
-      </span>
-      {#if stand.question}
-        <Button onclick={() => (staging = true)}>{stand.question}</Button>
-      {:else}
-        <Button look="quiet" onclick={() => (staging = true)}>I see a change</Button>
-      {/if}
-      <a href="/place{garden.search}">What the roots say</a>
-    {:else}
-      <span>for no stop in particular</span>
+      <div class="links">
+        {#if !verdict?.question || verdict.question.about !== 'stage'}
+          <Button look="quiet" onclick={onlook}>I see a change</Button>
+        {/if}
+        <a href="/place{garden.search}">What the roots say</a>
+      </div>
     {/if}
   </div>
+  <p class="for">
+    {#if stand && garden.stop}
+      {stand.counted} ·
+      {stand.stage}{stand.question ? '?' : ` since ${dateInWords(stand.stage_since)}`}{stand.fed
+        ? ''
+        : ' · kept unfed, to compare'}{garden.stop.read_text ? ` · ${garden.stop.read_text}` : ''}
+    {:else if mixing}
+      for no stop in particular
+    {/if}
+  </p>
   {#if garden.stop && garden.stop.stands.length > 1}
     <div class="stands" role="group" aria-label="Which of these">
       {#each garden.stop.stands as one (one.id)}
@@ -53,17 +59,7 @@
       {/each}
     </div>
   {/if}
-  <BenchPicks {bench} />
 </header>
-{#if stand}
-  <StageSheet
-    plantingId={stand.planting_id}
-    crop={stand.crop}
-    cropKey={stand.crop_key}
-    stageKey={stand.stage_key}
-    bind:open={staging}
-  />
-{/if}
 
 <style>
   header {
@@ -76,12 +72,25 @@
     font-size: 1.5625rem;
   }
 
-  .for {
+  .top,
+  .links {
     display: flex;
     flex-wrap: wrap;
-    gap: 0 var(--space-2);
+    gap: 0 var(--space-4);
+    align-items: center;
+  }
+
+  .top {
+    justify-content: space-between;
+  }
+
+  .links a {
+    display: inline-flex;
     align-items: center;
     min-height: var(--touch);
+  }
+
+  .for {
     color: var(--color-text-soft);
   }
 
@@ -108,7 +117,7 @@
   }
 
   @media (width <= 700px) {
-    .for > :global(button) {
+    .links > :global(button) {
       padding-left: 0;
     }
 

@@ -5,28 +5,37 @@
   import Button from '../../ui/Button.svelte';
   import Message from '../../ui/Message.svelte';
   import type { Bench } from './bench.svelte';
+  import EachBox from './EachBox.svelte';
 
   interface Props {
     bench: Bench;
+    /** She pours plain water instead. */
+    onplain: () => void;
   }
-  let { bench }: Props = $props();
+  let { bench, onplain }: Props = $props();
   const preview = $derived(bench.preview);
   const pour = $derived(preview?.pour ?? null);
   const stand = $derived(garden.stand);
   const rest = $derived(bench.rest && bench.rest.standId !== stand?.id ? bench.rest : null);
+  const verdict = $derived(garden.verdict);
+  const asked = $derived(!verdict || verdict.kind === 'feed');
+  const stopped = $derived(preview?.advice.some((one) => one.severity === 'stop') ?? false);
+  const words = $derived.by(() => {
+    if (bench.pouring) return 'Pouring…';
+    if (bench.tenfold && bench.sure) return 'Yes, ten times the label: write it down';
+    if (verdict && bench.asIs) return verdict.button;
+    const plain = `Pour ${volume(bench.litres)} on each of ${stand?.count ?? 1}`;
+    return asked && !stopped ? plain : `Write it down anyway: ${volume(bench.litres)} each`;
+  });
+
+  function pourIt() {
+    if (bench.tenfold && !bench.sure) {
+      bench.sure = true;
+      return;
+    }
+    void bench.pour(() => keys.read(''));
+  }
   const short = $derived((pour?.left_l ?? 0) < -1e-6);
-  const step = $derived(bench.litres > 1 ? 0.5 : bench.litres > 0.2 ? 0.1 : 0.01);
-  const trouble = $derived(bench.problem?.field === 'litres_each' && !bench.typing);
-
-  function say(text: string) {
-    bench.litresSaid = text;
-    void bench.work();
-  }
-
-  function change(by: number) {
-    const next = Math.round((bench.litres + by * step) / step) * step;
-    if (next > 0) say(volume(next, 4));
-  }
 </script>
 
 <div class="pour">
@@ -41,23 +50,13 @@
   <Message problem={bench.write.problem} />
   {#if stand && preview && pour}
     <Button
-      look="go"
+      look={asked && !stopped ? 'go' : 'plain'}
       disabled={bench.pouring || short || bench.problem !== null}
-      onclick={() => bench.pour(() => keys.read(''))}
+      onclick={pourIt}
     >
-      {bench.pouring ? 'Pouring…' : `Pour ${volume(bench.litres)} on each of ${stand.count}`}
+      {words}
     </Button>
-    <div class="each" role="group" aria-label="How much for each plant">
-      <button type="button" aria-label="Less for each" onclick={() => change(-1)}>−</button>
-      <input
-        aria-label="How much for each, or in all"
-        value={bench.litresSaid || volume(bench.litres)}
-        autocomplete="off"
-        aria-invalid={trouble ? 'true' : undefined}
-        onchange={(event) => say(event.currentTarget.value)}
-      />
-      <button type="button" aria-label="More for each" onclick={() => change(1)}>+</button>
-    </div>
+    <EachBox {bench} />
     <p>
       {#if short}
         <strong>{volume(-pour.left_l)} more than this can holds; {pour.cans} would do.</strong> Pour one
@@ -71,6 +70,10 @@
           : 'the jar does not hold enough.'}
       {/if}
       <button type="button" class="how" onclick={() => bench.explain('each')}> how? </button>
+      {#if asked}
+        <button type="button" class="how" onclick={() => bench.halve()}>half strength</button>
+        <button type="button" class="how" onclick={onplain}>plain water instead</button>
+      {/if}
     </p>
   {:else if stand}
     <p>
@@ -114,36 +117,6 @@
 
   strong {
     color: var(--color-stop);
-  }
-
-  .each {
-    display: flex;
-    gap: var(--space-1);
-  }
-
-  .each button {
-    width: var(--touch);
-    height: var(--touch);
-    border: 1px solid var(--color-edge);
-    border-radius: 50%;
-    background: none;
-    font-size: var(--text-xl);
-    line-height: 1;
-    cursor: pointer;
-  }
-
-  .each input {
-    width: 8ch;
-    min-height: var(--touch);
-    padding: 0 var(--space-2);
-    border: 1px solid var(--color-edge);
-    border-radius: var(--radius);
-    background: var(--color-field);
-    text-align: center;
-  }
-
-  .each input[aria-invalid] {
-    border-color: var(--color-stop);
   }
 
   .how {

@@ -12,6 +12,7 @@ export type Preview = Schemas['PreviewOut'];
 
 const LIKED = 'what the stage likes';
 const WITHOUT_STAGE = '1 + 500';
+const WEAK_DRY = '0.5 g/L';
 const TYPING_RESTS_MS = 700;
 const LEAST_REST_L = 0.01;
 
@@ -35,6 +36,12 @@ export class Bench {
   dragging = $state(false);
   /** The number whose steps the working shows. */
   asked = $state<Asked>('ec');
+  /** She writes down a feed that the stop does not want. */
+  anyway = $state(false);
+  /** What was laid out as the verdict has it, until something of it is changed. */
+  private laid = $state('');
+  /** A can at ten times the label's rate is asked about once more. */
+  sure = $state(false);
   /** A can that was poured from and still holds something. */
   rest = $state<{ canId: string; leftL: number; ratio: string; standId: string } | null>(null);
 
@@ -44,6 +51,10 @@ export class Bench {
   pouring = $derived(this.write.busy);
   jar = $derived(this.supplies?.jars.find((jar) => jar.id === this.jarId) ?? null);
   litres = $derived(this.preview?.pour?.litres_each ?? 0);
+
+  /** Whether what stands here is just what the stop's verdict asks for. */
+  asIs = $derived(this.laid !== '' && this.laid === this.signature());
+  tenfold = $derived(Number(this.preview?.ways.label || 0) >= 1000);
 
   private rests: ReturnType<typeof setTimeout> | undefined;
 
@@ -57,6 +68,75 @@ export class Bench {
     this.waterId ||= found.waters[0]?.id ?? '';
     const usual = found.vessels[0];
     if (usual && !this.preview) this.vessel = volume(usual.volume_l, 4);
+    this.layOut(named);
+  }
+
+  /** Lay out what the stop's verdict asks for, or one of its other offers by the jar. */
+  layOut(jarId = ''): void {
+    const verdict = garden.verdict;
+    if (this.anyway) {
+      void this.work();
+      return;
+    }
+    this.laid = '';
+    const offers = verdict?.offers.filter((one) => one.vessel_l > 0) ?? [];
+    const offer = jarId ? offers.find((one) => one.jar_id === jarId) : offers[0];
+    if (offer) {
+      this.take(offer);
+      return;
+    }
+    const named = this.supplies?.jars.some((jar) => jar.id === jarId) ?? false;
+    if (named) this.jarId = jarId;
+    this.anyway = named && verdict !== null;
+    if (!verdict || named) this.like();
+  }
+
+  /** One of the verdict's offers, just so. */
+  take(offer: Schemas['PortionOut']): void {
+    const mine = garden.verdict?.each.find((one) => one.stand_id === garden.stand?.id);
+    this.jarId = offer.jar_id;
+    this.waterId = offer.water_id ?? this.waterId;
+    this.vessel = volume(offer.vessel_l, 4);
+    this.typed = null;
+    this.reading = 0;
+    this.said = offer.strength;
+    this.litresSaid = mine?.litres ? volume(mine.litres, 4) : '';
+    this.laid = offer.jar_id === garden.verdict?.portion?.jar_id ? this.signature() : '';
+    void this.work();
+  }
+
+  /** She means to feed it all the same: the can comes out. */
+  feedAnyway(): void {
+    this.anyway = true;
+    this.typed = null;
+    this.said = this.jar?.unit === 'g' ? WEAK_DRY : WITHOUT_STAGE;
+    void this.work();
+  }
+
+  /** As much plain water as the can would have been, in its stead. */
+  async pourPlain(): Promise<void> {
+    const [stand, spot] = [garden.stand, garden.spot];
+    if (!stand || !spot) return;
+    const litres = volume(this.litres * stand.count, 4);
+    const body = {
+      id: this.write.id('plain'),
+      fill_id: spot.fill_id,
+      water_id: this.waterId,
+      water_kind: '',
+      litres,
+      flush: false,
+    };
+    await this.write.send(() => ask(client.POST('/api/waterings', { body })));
+  }
+
+  /** Half of what stands here. */
+  halve(): void {
+    const amount = this.preview?.amount ?? 0;
+    if (amount > 0) this.move(amount / 2);
+  }
+
+  private signature(): string {
+    return [this.jarId, this.waterId, this.vessel, this.said, this.litresSaid].join('|');
   }
 
   /** A strength typed into one of the boxes. */
@@ -104,6 +184,7 @@ export class Bench {
   /** Ask for the can's figures. */
   async work(): Promise<void> {
     if (!this.jarId || !this.waterId) return;
+    this.sure = false;
     this.write.begin();
     const body = this.wanted();
     await this.worked.load((signal) => ask(client.POST('/api/bench/preview', { body, signal })));
@@ -124,6 +205,8 @@ export class Bench {
     const poured = await this.write.send(() => ask(client.POST('/api/pours', { body })), next);
     if (!poured) return false;
     this.litresSaid = '';
+    this.anyway = false;
+    this.layOut();
     const leftL = preview.pour?.left_l ?? 0;
     const ratio = preview.ways.parts;
     this.rest = leftL > LEAST_REST_L ? { canId, leftL, ratio, standId: stand.id } : null;

@@ -24,7 +24,7 @@ export function explanation(preview: Schemas['PreviewOut'], asked: Asked): Shown
     };
   }
   if (asked === 'cap' && preview.cap) {
-    return { title: `How “most” was got`, steps: preview.cap.working };
+    return { title: `How the upper limit was got`, steps: preview.cap.working };
   }
   if (asked === 'each' && preview.pour) {
     const { each } = preview.pour;

@@ -57,6 +57,7 @@ export class NewReading {
   choose(subjectId: string): void {
     this.subjectId = subjectId;
     this.parts = this.subject?.parts_water ? String(this.subject.parts_water) : '';
+    this.method = this.subject?.method ?? 'pour_through';
   }
 
   take(penId: string): void {

@@ -33,10 +33,10 @@
 <!-- A flush in goes: tick each as it is poured, and read the drain before the last. -->
 <section aria-label="Flush">
   <h2>{flush.text}</h2>
-  <p class="soft">
-    {flush.range_text}; each go slowly, until it has sunk in.
-    <button type="button" class="how" onclick={how}>how?</button>
-  </p>
+  {#if flush.range_text}<p class="soft">
+      {flush.range_text}; each go slowly, until it has sunk in.
+      <button type="button" class="how" onclick={how}>how?</button>
+    </p>{/if}
   <ol>
     {#each goes as go (go)}
       <li class:done={go < flush.done} class:next={go === flush.done}>
@@ -48,15 +48,17 @@
       {/if}
     {/each}
   </ol>
-  <p>{flush.after_text}</p>
+  {#if flush.after_text}<p>{flush.after_text}</p>{/if}
   <Message problem={write.problem} />
   <div class="acts">
     {#if flush.read_next}
       <Button look="go" onclick={() => keys.read(subjectId)}>Read the drain now</Button>
     {/if}
-    <Button look={flush.read_next ? 'plain' : 'go'} disabled={write.busy} onclick={pour}>
-      Poured {flush.each_text}
-    </Button>
+    {#if flush.goes}
+      <Button look={flush.read_next ? 'plain' : 'go'} disabled={write.busy} onclick={pour}>
+        Poured {flush.each_text}
+      </Button>
+    {/if}
     {#if !flush.read_next}
       <Button onclick={() => keys.read(subjectId)}>Read the drain</Button>
     {/if}

@@ -13,7 +13,7 @@
     'Rinse the tip with rain water and shake it dry; wipe nothing.',
     `Dip it in a standard of 1.413 mS/cm at about ${degreesNumber(25)} ${degreesUnit()}, stir, and wait until the number stands still.`,
     'Turn its screw, or hold its button, until it shows 1.41. Rinse it again.',
-    'Press “Set right today” here: from now on its age counts anew.',
+    'Press “Calibrated today” here: from now on its age counts anew.',
   ]);
   const setup = new Resource<Schemas['SetupOut']>();
   const write = new Write();
@@ -45,7 +45,7 @@
         {pen.compensates ? 'corrects for warmth by itself' : 'wants the temperature beside it'}.
       </p>
       <div class="acts">
-        <Button look="go" onclick={() => setRight(pen.id)}>Set right today</Button>
+        <Button look="go" onclick={() => setRight(pen.id)}>Calibrated today</Button>
         <Button onclick={() => keys.read()}>Read something</Button>
       </div>
     </article>

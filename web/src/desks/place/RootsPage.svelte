@@ -41,9 +41,9 @@
     <p>There is no place yet. <a href="/setup">Set up the first one.</a></p>
   {:else}
     <p role="status">{verdict(fills)}</p>
-    {@render list('Before the next feed', rows.wanting)}
-    {@render list('Feed as usual', rows.fine)}
-    {@render list('Feed as usual, but read first: nothing was read there yet', rows.unread)}
+    {@render list('Before any feed', rows.wanting)}
+    {@render list('To be fed', rows.given)}
+    {@render list('Nothing today', rows.waiting)}
   {/if}
   {#if fills.length}
     <p class="soft">

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { garden } from '../../app/garden.svelte';
   import { keys } from '../../app/keys.svelte';
   import { session } from '../../app/session.svelte';
   import { working } from '../../app/working.svelte';
@@ -6,6 +7,7 @@
   import { ask, client, type Schemas } from '../../api/client';
   import RootChart from '../../charts/RootChart.svelte';
   import Button from '../../ui/Button.svelte';
+  import KindMark from '../../ui/KindMark.svelte';
   import Message from '../../ui/Message.svelte';
   import FlushCard from './FlushCard.svelte';
   import SeriesPanel from './SeriesPanel.svelte';
@@ -35,15 +37,17 @@
 
 <article aria-label={roots.name}>
   {#if named}<h2>{roots.name}</h2>{/if}
-  <p class="headline"><WordMark word={roots.word} />{roots.headline}</p>
-  {#if roots.next_feed}
-    <p class="next">
-      <b>{roots.next_feed.words}</b>
-      {roots.next_feed.why.charAt(0).toUpperCase() + roots.next_feed.why.slice(1)}; {roots.next_feed
-        .sure}.
-      <button type="button" class="how" onclick={how}>how?</button>
+  {#if roots.verdict}
+    <p class="verdict"><KindMark kind={roots.verdict.kind} />{roots.verdict.headline}</p>
+    <p>
+      {roots.verdict.reason}
+      {#if roots.verdict.kind !== 'flush'}<a href="/bench{garden.search}">To the Bench</a>{/if}
     </p>
   {/if}
+  <p class="headline">
+    <WordMark word={roots.word} />{roots.headline}
+    <button type="button" class="how" onclick={how}>how?</button>
+  </p>
   {#if roots.flush}<FlushCard
       flush={roots.flush}
       fillId={roots.fill_id}
@@ -101,8 +105,11 @@
     line-height: 1.4;
   }
 
-  .next b {
-    font-weight: 650;
+  .verdict {
+    display: flex;
+    gap: var(--space-2);
+    align-items: center;
+    font: 650 1.25rem / 1.25 var(--face-head);
   }
 
   .how {

@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { Schemas } from '../../api/client';
   import RootScale from '../../charts/RootScale.svelte';
+  import KindMark from '../../ui/KindMark.svelte';
   import WordMark from './WordMark.svelte';
 
   interface Props {
@@ -9,18 +10,19 @@
     most: number;
   }
   const { line, most }: Props = $props();
+  const ACTS = ['flush', 'water', 'look'];
 </script>
 
 <!-- One place in a list of all: where its roots stand, and what is to be done. -->
-<a href="/place?stop={line.place_id}" class:wants={line.wants}>
+<a href="/place?stop={line.place_id}" class:wants={ACTS.includes(line.kind ?? '')}>
   <span class="name">
     <b>{line.name}</b>
     <span class="soft">{line.plants || 'nothing growing'}</span>
   </span>
   <RootScale {line} {most} />
   <span class="say">
+    {#if line.kind}<b class="do"><KindMark kind={line.kind} />{line.says}</b>{/if}
     <span><WordMark word={line.word} />{line.headline}</span>
-    {#if line.flush_l}<b>{line.says}</b>{:else}{line.says}{/if}
   </span>
 </a>
 
@@ -49,6 +51,12 @@
   .say {
     display: grid;
     gap: 2px;
+  }
+
+  .do {
+    display: flex;
+    gap: var(--space-2);
+    align-items: center;
   }
 
   .soft {

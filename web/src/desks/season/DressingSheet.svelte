@@ -17,9 +17,11 @@
     who: string;
     /** A usual dose for such a place. */
     usual: string;
+    /** The jar that suits, chosen beforehand. */
+    jarId?: string;
     open: boolean;
   }
-  let { standId, who, usual, open = $bindable() }: Props = $props();
+  let { standId, who, usual, jarId = '', open = $bindable() }: Props = $props();
   const feeds = new Resource<Schemas['DryFeedOut'][]>();
   const worked = new Resource<Schemas['DressingOut']>();
   const write = new Write();
@@ -46,7 +48,8 @@
     if (!open) return;
     untrack(() => {
       write.begin();
-      said ||= usual;
+      said = jarId ? usual : said || usual;
+      if (jarId) chosen = jarId;
       whole = null;
       void load();
     });

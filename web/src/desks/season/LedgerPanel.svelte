@@ -2,6 +2,7 @@
   import { explain } from './explain';
   import type { Schemas } from '../../api/client';
   import LedgerChart from '../../charts/LedgerChart.svelte';
+  import { dateShort } from './strips';
 
   interface Props {
     page: Schemas['PlantingOut'];
@@ -17,7 +18,12 @@
 </script>
 
 <section aria-label="Need and supply">
-  <h2>What it takes and what it gets <small>mg for each plant, summed since it began</small></h2>
+  <h2>
+    What it takes and what it gets
+    <small>
+      mg for each plant, summed since {ledger.since ? dateShort(ledger.since) : 'it began'}
+    </small>
+  </h2>
   <ul>
     {#each ledger.balances as balance, index (balance.nutrient)}
       {@const line = ledger.lines[index]}
@@ -42,7 +48,7 @@
           />
         {/if}
         <p>
-          needs <b>{balance.needs_text}</b>, had <b>{balance.had_text}</b>
+          wanted so far <b>{balance.needs_text}</b>, got about <b>{balance.had_text}</b>
         </p>
       </li>
     {/each}

@@ -2,6 +2,7 @@
   import { garden } from '../../app/garden.svelte';
   import type { Schemas } from '../../api/client';
   import Button from '../../ui/Button.svelte';
+  import KindMark from '../../ui/KindMark.svelte';
   import StageSheet from '../bench/StageSheet.svelte';
   import DressingSheet from './DressingSheet.svelte';
   import { explainStage } from './explain';
@@ -14,15 +15,31 @@
   let { page, whole = false }: Props = $props();
   let stageOpen = $state(false);
   let dryOpen = $state(false);
-  const short = $derived(page.ledger.balances.some(isShort));
-
-  function isShort(one: Schemas['BalanceOut']): boolean {
-    return one.word === 'short' || one.word === 'hungry';
-  }
-  const toBench = (jar: string) => `/bench${garden.search}${garden.search ? '&' : '?'}jar=${jar}`;
+  const verdict = $derived(page.verdict);
+  const at = $derived(page.place_id ? `?stop=${page.place_id}` : garden.search);
+  const toBench = (jar: string) => `/bench${at}${at ? '&' : '?'}jar=${jar}`;
 </script>
 
 <div class="summary">
+  {#if verdict}
+    <p class="verdict"><KindMark kind={verdict.kind} />{verdict.headline}</p>
+    <p>{verdict.reason}</p>
+    {#if verdict.button}
+      <a class="act" href="/bench{at}">{verdict.button}</a>
+    {/if}
+    {#if verdict.offers.length > 1}
+      <h3>Or from your shelf</h3>
+      <ul>
+        {#each verdict.offers.slice(1) as offer (offer.jar_id)}
+          <li>
+            {#if offer.vessel_l}<a href={toBench(offer.jar_id)}>{offer.text}</a>
+            {:else}{offer.text}{/if}
+          </li>
+        {/each}
+      </ul>
+    {/if}
+    {#if verdict.rhythm}<p class="soft">{verdict.rhythm}</p>{/if}
+  {/if}
   {#if !whole}<p class="who"><b>{page.counted}</b>, {page.place}</p>{/if}
   <p class="stage">
     <span>{page.stage}{page.question ? '?' : ''}</span>
@@ -39,18 +56,6 @@
     </div>
     <p class="soft">{page.ledger.next_text}</p>
   {/if}
-  <p class="verdict" class:short>{page.ledger.sentence}</p>
-  {#if page.ledger.fills.length}
-    <h3>On your shelf</h3>
-    <ul>
-      {#each page.ledger.fills as fill (fill.jar_id)}
-        <li>
-          {#if fill.dissolves}<a href={toBench(fill.jar_id)}>{fill.text}</a>{:else}{fill.text}{/if}
-        </li>
-      {/each}
-    </ul>
-  {/if}
-  {#if page.ledger.rhythm}<p class="soft">{page.ledger.rhythm}</p>{/if}
   {#if !whole}
     <a
       class="page"
@@ -126,11 +131,23 @@
   }
 
   .verdict {
-    font-weight: 600;
+    display: flex;
+    gap: var(--space-2);
+    align-items: center;
+    font: 650 var(--text-l) / 1.25 var(--face-head);
   }
 
-  .short {
-    color: var(--color-care);
+  .act {
+    display: inline-flex;
+    align-items: center;
+    width: max-content;
+    min-height: var(--touch);
+    padding: 0 var(--space-4);
+    border-radius: var(--radius);
+    background: var(--color-go);
+    color: var(--color-on-go);
+    font-weight: 600;
+    text-decoration: none;
   }
 
   h3 {

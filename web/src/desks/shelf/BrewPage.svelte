@@ -42,7 +42,8 @@
 
   $effect(() => {
     if (!brew) return;
-    working.advice = [...brew.figures.gathering, ...brew.figures.preparing];
+    const gathered = brew.figures.gathering.map((one) => ({ ...one, open: false }));
+    working.advice = [...brew.figures.preparing, ...gathered];
     working.show({ title: 'How the potassium was got', steps: brew.figures.working });
   });
 

@@ -9,6 +9,7 @@
   import ButtonLink from '../../ui/ButtonLink.svelte';
   import Page from '../../ui/Page.svelte';
   import { dateInWords } from '../../ui/time';
+  import JarCans from './JarCans.svelte';
 
   const id = $derived(String(searchParams.get('jar') ?? ''));
   const read = new Resource<Schemas['JarPageOut']>();
@@ -43,6 +44,7 @@
 >
   {#snippet acts()}<a class="back" href="/shelf{garden.search}">Back to the shelf</a>{/snippet}
   {#if jar}
+    <JarCans {jar} />
     <h2>What it holds</h2>
     <dl>
       {#each jar.elements as part (part.name)}<dt>{part.name}</dt>
@@ -70,6 +72,12 @@
       {/if}
       {#if jar.bottle}<Button onclick={() => print()}>Print the label</Button>{/if}
     </div>
+    {#if jar.poured.length}
+      <h2>What was taken from it</h2>
+      <ul>
+        {#each jar.poured as one, index (index)}<li>{dateInWords(one.on)}: {one.text}</li>{/each}
+      </ul>
+    {/if}
     {#if jar.strength.length}
       <h2>How strong it was taken to be</h2>
       <ul>

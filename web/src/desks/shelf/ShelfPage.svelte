@@ -14,7 +14,7 @@
   const read = new Resource<Schemas['ShelfOut']>();
   const shelf = $derived(read.data);
   let claimOpen = $state(false);
-  const jars = $derived(suiting(shelf?.jars ?? [], garden.stop?.stands[0]?.stage_key ?? ''));
+  const jars = $derived(suiting(shelf?.jars ?? [], garden.verdict));
 
   follow(
     () => garden.version,

@@ -1,11 +1,15 @@
 import type { Schemas } from '../../api/client';
+import type { Verdict } from '../../app/garden.svelte';
 
-const LEAFY = ['seedling', 'establishing', 'vegetative', 'heading'];
-
-/** What suits a stage comes first; the rest stays in its order. */
-export function suiting(jars: Schemas['ShelfJarOut'][], stage: string): Schemas['ShelfJarOut'][] {
-  if (!stage) return jars;
-  const wanted = LEAFY.includes(stage) ? 'leaf' : 'flower and fruit';
-  const rank = (jar: Schemas['ShelfJarOut']) => (jar.suits === wanted ? 0 : 1);
-  return [...jars].sort((one, other) => rank(one) - rank(other));
+/** What a stop's verdict offers comes first, in its order; the rest stays in its own. */
+export function suiting(
+  jars: Schemas['ShelfJarOut'][],
+  verdict: Verdict | null,
+): Schemas['ShelfJarOut'][] {
+  const offers = verdict?.offers.map((one) => one.jar_id) ?? [];
+  const rank = (jar: Schemas['ShelfJarOut']) => {
+    const at = offers.indexOf(jar.id);
+    return at < 0 ? offers.length : at;
+  };
+  return [...jars].sort((a, b) => rank(a) - rank(b));
 }

@@ -1,0 +1,78 @@
+"""Jars, waters and measures as calculators are given them."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from typing import Any
+
+from dace.core.api import (
+    FAMILIES,
+    Composition,
+    DaceError,
+    Label,
+    WaterIons,
+    brew_tokens,
+    composition,
+    composition_of_liquid,
+    material,
+    water_from_ec,
+    water_from_report,
+)
+from dace.core.shell.json_in import Json, number
+
+
+def label_in(jar: Json) -> Label:
+    """What a label says."""
+    grade = jar.get("grade")
+    if not isinstance(grade, list) or len(grade) != 3:
+        raise DaceError("jar.grade", repr(grade), "three numbers such as [4, 3, 8] would do")
+    n, p, k = (number(value, "jar.grade") for value in grade)
+    nitrogen = jar.get("nitrogen")
+    also = jar.get("also", {})
+    density = jar.get("density_g_per_ml")
+    return Label(
+        n,
+        p,
+        k,
+        basis=str(jar.get("basis", "oxide")),
+        percent=str(jar.get("percent", "mass")),
+        form=str(jar.get("form", "liquid")),
+        density_g_per_ml=None if density is None else number(density, "jar.density_g_per_ml"),
+        nitrogen=None if nitrogen is None else _pairs(nitrogen, "jar.nitrogen"),
+        also=_pairs(also, "jar.also"),
+    )
+
+
+def water_in(water: Json) -> WaterIons:
+    """A water by its conductivity or its report."""
+    if "ec_ms_cm" in water:
+        return water_from_ec(number(water["ec_ms_cm"], "water.ec_ms_cm"))
+    return water_from_report(_pairs(water, "water"))
+
+
+def measures_in(given: Json) -> str | None:
+    """The family of kitchen measures; None where nobody said."""
+    family = given.get("measures")
+    if family is not None and family not in FAMILIES:
+        raise DaceError("measures", f"{family!r}", f"use {', '.join(FAMILIES)}")
+    return family
+
+
+def _pairs(value: Any, field: str) -> tuple[tuple[str, float], ...]:
+    if not isinstance(value, Mapping):
+        raise DaceError(field, repr(value), "names with numbers would do")
+    return tuple((str(key), number(part, f"{field}.{key}")) for key, part in value.items())
+
+
+def feed_in(jar: Json, field: str) -> tuple[Composition, frozenset[str]]:
+    """What is in a jar, by its label or by what a liquid holds, and what tables may name it by."""
+    method, made_of = jar.get("method"), jar.get("material")
+    keys = [str(made_of)] if made_of else []
+    if method:
+        tokens = brew_tokens(str(method), keys)
+    else:
+        tokens = frozenset[str]().union(*(material(key).tokens for key in keys))
+    if "mg_l" in jar:
+        held = dict(_pairs(jar["mg_l"], f"{field}.mg_l"))
+        return composition_of_liquid(held, str(jar.get("name", "what is in it"))), tokens
+    return composition(label_in(jar)), tokens

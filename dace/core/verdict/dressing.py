@@ -1,0 +1,136 @@
+"""A slow feed for a stop: so much of it that it carries what they take over some weeks."""
+
+from __future__ import annotations
+
+import numpy as np
+
+from dace.core.advice.cautions import gates
+from dace.core.advice.feeding import Feeding
+from dace.core.advice.judge import advise_feeding
+from dace.core.figures import judgement
+from dace.core.matter.nutrients import NUTRIENTS
+from dace.core.matter.release import ageing, released
+from dace.core.season.need import makes_its_own
+from dace.core.verdict.facts import Facts
+from dace.core.verdict.measuring import measured
+from dace.core.verdict.reach import Reach
+from dace.core.verdict.recipe import Fed, picked_in
+from dace.core.verdict.records import Portion, Source, Yard
+from dace.core.words import shown
+
+DRESSED_FOR_DAYS = 28
+_OFFERS = 3
+
+
+def dressings(
+    reach: Reach, fed: tuple[Fed, ...], lacks: str, yard: Yard, stock: dict[str, float]
+) -> tuple[Portion, ...]:
+    """Up to three slow feeds that bring what lacks over four weeks, the least of them first.
+
+    Parameters
+    ----------
+    reach : Reach
+        What the stop needs.
+    fed : tuple of Fed
+        Who is fed.
+    lacks : str
+        The nutrient that would run short.
+    yard : Yard
+        What there is, and how warm it will be.
+    stock : dict
+        What each source still holds [g], by key.
+    """
+    column = NUTRIENTS.index(lacks)
+    wanted = _wanted(reach, column)
+    if wanted <= 0:
+        return ()
+    facts = reach.facts
+    ahead = slice(yard.days.index(facts.today), yard.days.index(facts.today) + DRESSED_FOR_DAYS)
+    warmth = yard.days.mean_c()[ahead]
+    found = []
+    for source in yard.sources:
+        content = source.content
+        if source.dissolves or content is None or _barred(source, facts, fed):
+            continue
+        if _too_late(facts, content.half_life_days):
+            continue
+        out = float(released(np.sum(ageing(warmth)), content.half_life_days))
+        each = content.at_once[column] + content.later[column] * out
+        if each <= 0:
+            continue
+        grams = min(wanted / each, _most(facts, content.total[0]))
+        if grams > stock.get(source.key, source.stock):
+            continue
+        found.append(_recipe(source, grams, facts, yard))
+    return tuple(sorted(found, key=lambda one: (one.amount, one.name))[:_OFFERS])
+
+
+def _too_late(facts: Facts, half_life_days: float) -> bool:
+    """Whether all of them are over before half of it is out."""
+    ends = [one.clock.ends_on for one in facts.stop.grows]
+    left = [(on - facts.today).days for on in ends if on is not None]
+    return len(left) == len(ends) and max(left) < min(half_life_days, gates()["top_last"].range.typ)
+
+
+def _wanted(reach: Reach, column: int) -> float:
+    days = min(DRESSED_FOR_DAYS, reach.known_days - 1)
+    need, there = reach.needed(0, days)[column], reach.within(0, days)[column]
+    return float(max(0.0, need - there))
+
+
+def _most(facts: Facts, nitrogen: float) -> float:
+    """The most that is spread at once [g]: so much nitrogen on a square metre, or in a litre."""
+    if nitrogen <= 0:
+        return float("inf")
+    root = facts.stop.followed.root_zone
+    if facts.stop.area_m2 is not None:
+        mg = judgement("dressing_n_g_m2").range.typ * 1000 * facts.stop.area_m2
+    else:
+        mg = judgement("dressing_n_mg_l").range.typ * root.litres
+    return mg / nitrogen
+
+
+def _barred(source: Source, facts: Facts, fed: tuple[Fed, ...]) -> bool:
+    brings = frozenset(n for n in NUTRIENTS if source.feed.element(n) > 0)
+    if "N" in brings and any(makes_its_own(f.grows.crop, f.stage, facts.in_bed) for f in fed):
+        return True
+    for one in fed:
+        asked = Feeding(
+            tokens=source.tokens | {"route:dressing"},
+            crop=one.grows.crop,
+            stage=one.stage,
+            route="dressing",
+            brings=brings,
+            setting=facts.stop.followed.root_zone.setting,
+            ph=facts.stop.ph,
+            harvest_in_days=picked_in(one.grows, facts),
+            tested_high=facts.stop.tested_high,
+        )
+        if any(
+            said.severity in ("stop", "care") and said.key in _BARS
+            for said in advise_feeding(asked)
+        ):
+            return True
+        if one.stage.is_seedling:
+            return True
+    return False
+
+
+_BARS = frozenset(
+    {"raw_manure_harvest_interval", "hot_manure_wait", "late_nitrogen", "last_slow_feed",
+     "legume_nitrogen", "bone_meal_alkaline", "cake_seed_gap", "urine_hygiene"}
+)  # fmt: skip
+
+
+def _recipe(source: Source, grams: float, facts: Facts, yard: Yard) -> Portion:
+    area = facts.stop.area_m2
+    told = shown.on_an_area(grams / area, 2) if area else f"{shown.grams(grams, 2)} in all"
+    return Portion(
+        source=source.key,
+        name=source.name,
+        unit="g",
+        amount=grams,
+        words=measured(grams, "g", yard.owned, source.g_per_ml),
+        strength=told,
+        bound_by="what they take over four weeks",
+    )

@@ -1,0 +1,188 @@
+"""What stands about the roots of a stop today: salts, readings, feeds, flushes."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from datetime import date, timedelta
+
+import numpy as np
+
+from dace.core.figures import judgement
+from dace.core.pen.methods import pour_through_ratio
+from dace.core.rootzone.filter import Looked
+from dace.core.rootzone.meaning import (
+    LIVING_MEDIA,
+    Comfort,
+    RootWord,
+    comfort,
+    lately_doubted,
+    near_top,
+    stage_on,
+    word_now,
+)
+from dace.core.rootzone.records import CHARGED, NITRATE, Poured
+from dace.core.season.need import wish_now
+from dace.core.verdict.records import RHYTHMS, Stop
+
+_NITROGEN = tuple(CHARGED.index(key) for key in ("NO3_N", "NH4_N", "urea_N"))
+_FLUSH_DAYS, _STATE_DAYS, _A_GO = 2, 14, 0.15
+_LOOKED_BACK_DAYS, _LEAST_FEED = 42, 0.1
+
+
+@dataclass(frozen=True)
+class Facts:
+    """A stop's state.
+
+    ``over`` and ``near`` are chances that what drains lies above the comfort band, or near its
+    top; ``read`` its newest reading of conductivity and ``read_age`` the days since;
+    ``goes_done`` are pours of a flush that lie behind; ``strong`` how many times the typical
+    wish the feeds of late were, 0 where none were.
+    """
+
+    stop: Stop
+    today: date
+    band: Comfort | None
+    word: RootWord
+    over: float
+    near: float
+    read: Looked | None
+    read_age: int | None
+    surprise: bool
+    fed: tuple[Poured, ...]
+    flushed: Poured | None
+    goes_done: int
+    strong: float
+
+    @property
+    def index(self) -> int:
+        """Today as a day of what was followed."""
+        return self.stop.followed.today
+
+    @property
+    def fresh(self) -> bool:
+        """Whether a reading is still gone by as it stands."""
+        return self.read_age is not None and self.read_age <= judgement("reading_fresh").range.typ
+
+    @property
+    def in_bed(self) -> bool:
+        """Whether it is a bed."""
+        return self.stop.followed.root_zone.is_bed
+
+    @property
+    def last_fed(self) -> date | None:
+        """The day of the last feed."""
+        return self.fed[-1].on if self.fed else None
+
+    @property
+    def every_days(self) -> int:
+        """Days between two feeds."""
+        return RHYTHMS[self.stop.rhythm]
+
+    @property
+    def slot_on(self) -> date:
+        """The first day from today on that the rhythm allows a feed."""
+        if self.last_fed is None:
+            return self.today
+        return max(self.today, self.last_fed + timedelta(days=self.every_days))
+
+    @property
+    def read_since_flush(self) -> bool:
+        """Whether it was read after it was flushed."""
+        if self.flushed is None:
+            return True
+        moment = (self.flushed.on, self.flushed.hour)
+        return self.read is not None and (self.read.sample.on, self.read.sample.hour) > moment
+
+    @property
+    def after_flush(self) -> bool:
+        """Whether the next feed is the first one after a flush."""
+        if self.flushed is None or (self.today - self.flushed.on).days > _STATE_DAYS:
+            return False
+        return self.last_fed is None or self.last_fed < self.flushed.on
+
+    @property
+    def reads_low(self) -> bool:
+        """Whether a fresh reading, not the sums alone, lies under the band of a poor medium."""
+        root = self.stop.followed.root_zone
+        if self.read is None or not self.fresh or self.band is None or self.read.doubt:
+            return False
+        if root.is_bed or root.medium.key in LIVING_MEDIA:
+            return False
+        sample = self.read.sample
+        return sample.value * pour_through_ratio(sample.method) < self.band.low
+
+
+def facts_of(stop: Stop) -> Facts:
+    """Gather a stop's state from what was followed."""
+    found = stop.followed
+    today = found.first + timedelta(days=found.today)
+    band = comfort(found.root_zone, today)
+    read = next((one for one in reversed(found.looked) if one.sample.method != NITRATE), None)
+    fed = tuple(p for p in found.root_zone.poured if p.feed and p.on <= today)
+    doubted = lately_doubted(found)
+    return Facts(
+        stop=stop,
+        today=today,
+        band=band,
+        word="comfortable" if band is None else word_now(found, band),
+        over=0.0 if band is None else float(np.mean(found.drains > band.high)),
+        near=0.0 if band is None else float(np.mean(found.drains > near_top(band))),
+        read=read,
+        read_age=None if read is None else (today - read.sample.on).days,
+        surprise=doubted is not None and doubted.sample.value > doubted.high,
+        fed=tuple(sorted(fed, key=lambda p: (p.on, p.hour))),
+        flushed=_flushed(stop, today),
+        goes_done=_goes_done(stop, today),
+        strong=_strong(stop, today),
+    )
+
+
+def _flushed(stop: Stop, today: date) -> Poured | None:
+    """The last pour of the newest flush: much plain water on what had been too salty."""
+    found = stop.followed
+    full = float(np.median(found.bucket.full))
+    plain = [p for p in found.root_zone.poured if not p.feed and found.first <= p.on <= today]
+    for last in sorted(plain, key=lambda p: (p.on, p.hour), reverse=True):
+        together = [p for p in plain if 0 <= (last.on - p.on).days <= _FLUSH_DAYS]
+        if sum(p.litres for p in together) < judgement("flushed_share").range.typ * full:
+            continue
+        before = max(0, (min(p.on for p in together) - found.first).days - 1)
+        band = comfort(found.root_zone, found.first + timedelta(days=before))
+        if band is not None and found.ec[1, before] > band.high:
+            return last
+    return None
+
+
+def _goes_done(stop: Stop, today: date) -> int:
+    """Pours of plain water in the last days that were too much for a mere watering."""
+    found = stop.followed
+    least = _A_GO * float(np.median(found.bucket.full))
+    return sum(
+        not p.feed and 0 <= (today - p.on).days <= _FLUSH_DAYS and p.litres > least
+        for p in found.root_zone.poured
+    )
+
+
+def nitrogen_of(poured: Poured) -> float:
+    """Nitrogen in a litre of what was poured [mg/L]."""
+    return sum(poured.mg_l[at] for at in _NITROGEN)
+
+
+def _strong(stop: Stop, today: date) -> float:
+    """How strong the feeds of the last weeks were beside what their stage wished, on average."""
+    root = stop.followed.root_zone
+    ratios = []
+    for poured in root.poured:
+        if not poured.feed or not 0 <= (today - poured.on).days <= _LOOKED_BACK_DAYS:
+            continue
+        wishes = [
+            wish_now(one.grown, stage_on(one, poured.on), "N", root.is_bed).typ
+            for one in root.growing
+            if one.stages
+            and one.since <= poured.on
+            and (one.until is None or poured.on < one.until)
+        ]
+        least = min((wish for wish in wishes if wish > 0), default=0.0)
+        if least > 0 and nitrogen_of(poured) > _LEAST_FEED * least:
+            ratios.append(nitrogen_of(poured) / least)
+    return float(np.mean(ratios)) if ratios else 0.0

@@ -1,0 +1,173 @@
+"""All verdicts of a garden on a day, one for each stop where something grows."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import replace
+
+from dace.core.errors import DaceError
+from dace.core.rootzone.flush import Flush, flush
+from dace.core.rootzone.records import charged_water
+from dace.core.season.crops import Stage
+from dace.core.verdict.dressing import dressings
+from dace.core.verdict.facts import Facts, facts_of
+from dace.core.verdict.kinds import Decided, Part, decide
+from dace.core.verdict.recipe import Fed, litres_each, recipes, room_ec
+from dace.core.verdict.records import Each, NamedWater, Portion, Stop, Verdict, Yard
+from dace.core.verdict.words import basis_of, button_of, headline_of, mark_of, reason_of, rhythm_of
+
+_HALF = 0.5
+_POOR = 2
+_APART = 1 / 3
+_LEAST_ROOM = 0.1
+
+
+def verdicts(yard: Yard) -> tuple[Verdict, ...]:
+    """One verdict for each stop, in the order given.
+
+    Parameters
+    ----------
+    yard : Yard
+        The garden as it stands: its weather, stops, sources, waters and cans.
+
+    Returns
+    -------
+    tuple of Verdict
+        What one stop takes from the shelf is gone for those after it.
+
+    Examples
+    --------
+    See ``python -m dace.core verdict`` in ``docs/computation.md``.
+    """
+    stock = {source.key: source.stock for source in yard.sources}
+    found = []
+    for stop in yard.stops:
+        if not stop.grows:
+            continue
+        verdict = _verdict(stop, yard, stock)
+        found.append(verdict)
+        if verdict.recipe is not None:
+            stock[verdict.recipe.source] -= verdict.recipe.amount
+    return tuple(found)
+
+
+def _verdict(stop: Stop, yard: Yard, stock: dict[str, float]) -> Verdict:
+    facts = facts_of(stop)
+    decided = decide(facts, yard.days, yard.pen)
+    offers: tuple[Portion, ...] = ()
+    fed = _fed(facts, decided, yard.pen) if decided.kind in ("feed", "dress") else ()
+    if decided.kind == "dress":
+        offers = dressings(decided.reach, fed, decided.lacks, yard, stock)
+        if not offers:  # nothing slow on the shelf suits: a can does
+            decided = replace(decided, kind="feed")
+    if decided.kind == "feed" and room_ec(facts, fed) < _LEAST_ROOM:
+        why = "The medium can take no more food before it is too salty: plain water this time"
+        decided, fed = replace(decided, kind="water", why=why), ()
+    if decided.kind == "feed":
+        offers = recipes(facts, fed, yard, stock, decided.lacks)
+    plan, water = _plain(facts, decided, yard)
+    litres = _litres(facts, decided, fed, plan)
+    verdict = Verdict(
+        stop=stop.key,
+        kind=decided.kind,
+        mark="",
+        headline="",
+        reason=reason_of(facts, decided),
+        button="",
+        each=tuple(_each(part, fed, decided) for part in decided.parts),
+        basis=basis_of(facts, decided),
+        working=plan.litres.working if plan else decided.reach.steps(0, facts.every_days),
+        next_on=decided.next_on,
+        recipe=offers[0] if offers else None,
+        offers=offers,
+        flush=plan,
+        water=_poured(offers, water)[0],
+        water_name=_poured(offers, water)[1],
+        litres=litres,
+        share=min((one.share for one in fed), default=1.0),
+        question=decided.question,
+        rhythm=rhythm_of(facts, decided, fed),
+    )
+    return replace(
+        verdict,
+        mark=mark_of(facts, verdict),
+        headline=headline_of(facts, verdict, decided.why),
+        button=button_of(facts, verdict),
+    )
+
+
+def _fed(facts: Facts, decided: Decided, pen: bool) -> tuple[Fed, ...]:
+    """Who is fed, and how strongly: at the weaker of two stages where one is in doubt."""
+    found = []
+    for part in decided.parts:
+        if part.kind not in ("feed", "dress"):
+            continue
+        one = part.grows
+        stage = _weaker(one.clock.stage, one.clock.other)
+        share = _share(facts, part, stage, pen)
+        found.append(Fed(one, stage, share, litres_each(facts, one, stage)))
+    return tuple(found)
+
+
+def _weaker(stage: Stage, other: Stage | None) -> Stage:
+    """Of two stages the one that wishes less, where they lie more than a third apart."""
+    if other is None or other.wish_of("N").typ <= 0:
+        return stage
+    ours, theirs = stage.wish_of("N").typ, other.wish_of("N").typ
+    return other if theirs < ours * (1 - _APART) else stage
+
+
+def _share(facts: Facts, part: Part, stage: Stage, pen: bool) -> float:
+    """What share of its wish it gets: half near the top, up to the high end of it if it is low."""
+    unread = not pen and facts.read is None and not facts.in_bed
+    if facts.after_flush or unread or facts.word == "rising" or facts.near > _HALF:
+        return _HALF
+    poor = part.grows.score is not None and part.grows.score <= _POOR
+    if facts.reads_low or poor:
+        wish = stage.wish_of("N")
+        return max(1.0, wish.high / wish.typ) if wish.typ > 0 else 1.0
+    return 1.0
+
+
+def _plain(facts: Facts, decided: Decided, yard: Yard) -> tuple[Flush | None, NamedWater | None]:
+    """The water to pour, and the flush where there is one: the softest where salt is the matter."""
+    if not yard.waters:
+        return None, None
+    softest = min(yard.waters, key=lambda water: water.ions.ec_ms_cm)
+    if decided.kind in ("flush", "water", "look"):
+        plan = None
+        if decided.kind == "flush":
+            try:
+                plan = flush(facts.stop.followed, charged_water(softest.ions))
+            except DaceError:
+                plan = None  # the softest water is too salty itself: the verdict stands without
+        return plan, softest
+    return None, yard.waters[0]
+
+
+def _poured(offers: tuple[Portion, ...], water: NamedWater | None) -> tuple[str, str]:
+    """The water that is poured: the can's own where there is one."""
+    if offers and offers[0].water:
+        return offers[0].water, offers[0].water_name
+    return (water.key, water.name) if water else ("", "")
+
+
+def _litres(facts: Facts, decided: Decided, fed: Sequence[Fed], plan: Flush | None) -> float:
+    """What is poured today of the verdict, for all plants [L]."""
+    if plan is not None:
+        return plan.each_l
+    if fed:
+        return sum(one.litres for one in fed)
+    if decided.kind in ("water", "look", "rest"):
+        return sum(
+            litres_each(facts, part.grows, part.grows.clock.stage) * part.grows.plants
+            for part in decided.parts
+        )
+    return 0.0
+
+
+def _each(part: Part, fed: Sequence[Fed], decided: Decided) -> Each:
+    litres = next((one.litres_each for one in fed if one.grows is part.grows), 0.0)
+    kept = part.kind if part.kind == "rest" or decided.kind != "look" else "look"
+    reason = part.why if kept != "look" else decided.why
+    return Each(part.grows.key, litres if decided.kind == "feed" else 0.0, f"{reason}.")

@@ -1,0 +1,56 @@
+"""What is asked beside a verdict, or before it: to read the drain, to look at the plants."""
+
+from __future__ import annotations
+
+from dace.core.figures import judgement
+from dace.core.season.crops import Stage
+from dace.core.verdict.facts import Facts
+from dace.core.verdict.records import After, Grows, Kind, Question
+
+
+def drain_question(facts: Facts, kind: Kind, pen: bool) -> Question | None:
+    """Whether the drain is read before it is fed: where it may well be too salty."""
+    if facts.band is None or not pen:
+        return None
+    top = facts.band.high
+    salty: Kind = "water" if facts.in_bed else "flush"
+    where = "a paste of the soil" if facts.in_bed else "the run-off"
+    after = (After(f"above {top:.1f}", salty), After(f"{top:.1f} or less", kind))
+    if facts.surprise:
+        what = f"Read {where} again: the last reading is far above what was poured here"
+        return Question("again", what, "read again", after)
+    if kind not in ("feed", "dress") or facts.fresh:
+        return None
+    if facts.over < judgement("drain_in_doubt").range.typ:
+        return None
+    never = (
+        "it was never read" if facts.read is None else f"it was last read {facts.read_age} days ago"
+    )
+    what = f"Read {where} first: {never}, and it may be too salty"
+    return Question("drain", what, "read first", after)
+
+
+def unread() -> Question:
+    """A place that nobody read: asked beside its feed."""
+    return Question("drain", "Read the run-off as you go: it was never read here", "", ())
+
+
+def long_unseen(facts: Facts, grows: Grows) -> bool:
+    """Whether nobody confirmed its stage for much longer than it usually lasts."""
+    stage = grows.clock.stage
+    begun = next((s.likely for s in grows.clock.starts if s.stage == stage), None)
+    since = max(on for on in (begun, grows.looked_on, grows.started_on) if on is not None)
+    quiet = (facts.today - since).days
+    return quiet > judgement("asks_after").range.typ * stage.duration_days.typ
+
+
+def asked_stage(grows: Grows) -> Stage:
+    """The stage that is asked about."""
+    question = grows.clock.question
+    found = (s for s in grows.crop.stages if f" {s.words} yet?" in question)
+    return next(found, grows.clock.stage)
+
+
+def short(words: str) -> str:
+    """A stage without its little word."""
+    return words.removeprefix("in ").removeprefix("at ")

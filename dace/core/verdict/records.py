@@ -1,0 +1,231 @@
+"""What a verdict is asked of, and what it is."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from datetime import date
+from typing import Literal, get_args
+
+from dace.core.can.measures import Owned
+from dace.core.can.mixing import Mixture
+from dace.core.matter.composition import Composition
+from dace.core.matter.release import Content
+from dace.core.matter.waters import WaterIons
+from dace.core.result import Working
+from dace.core.rootzone.flush import Flush
+from dace.core.rootzone.follow import Followed
+from dace.core.season.crops import Crop
+from dace.core.season.looks import Shelter, StageReading
+from dace.core.season.outlook import Outlook
+
+Kind = Literal["rest", "flush", "water", "look", "wait", "feed", "dress", "enough"]
+KINDS: tuple[Kind, ...] = get_args(Kind)
+"""In order: the first that holds."""
+ACTS_FIRST: tuple[Kind, ...] = (
+    "flush",
+    "water",
+    "look",
+    "feed",
+    "dress",
+    "wait",
+    "enough",
+    "rest",
+)
+"""The order in which they want somebody: what is to be done before what is not."""
+RHYTHMS = {"weekly": 7, "fortnightly": 14, "every_watering": 2}
+"""Days between two feeds by rhythm."""
+
+
+@dataclass(frozen=True)
+class Source:
+    """Something on the shelf: what a mL or g of it holds, how much there is, what names it.
+
+    ``content`` is set of what is spread dry; ``keeps_until`` where it spoils; ``g_per_ml`` how
+    heavy a dry feed lies, where somebody weighed it.
+    """
+
+    key: str
+    name: str
+    feed: Composition
+    stock: float
+    tokens: frozenset[str] = frozenset()
+    dissolves: bool = True
+    content: Content | None = None
+    keeps_until: date | None = None
+    g_per_ml: float | None = None
+
+    @property
+    def home_made(self) -> bool:
+        """Whether it was brewed."""
+        return any(token.startswith("method:") for token in self.tokens)
+
+
+@dataclass(frozen=True)
+class NamedWater:
+    """A water that can be poured; the first of several is the usual one."""
+
+    key: str
+    name: str
+    ions: WaterIons
+
+
+@dataclass(frozen=True)
+class Vessel:
+    """A can or jug and what it holds [L]."""
+
+    key: str
+    name: str
+    litres: float
+
+
+@dataclass(frozen=True)
+class Grows:
+    """Plants of one crop at a stop.
+
+    ``since`` is when they came here, ``started_on`` when they were sown or planted;
+    ``control`` is whether they are kept unfed to compare; ``score`` the newest of their
+    leaves, 1 to 5, None where nobody scored.
+    """
+
+    key: str
+    crop: Crop
+    clock: StageReading
+    plants: int
+    since: date
+    started_on: date
+    control: bool = False
+    looked_on: date | None = None
+    score: float | None = None
+
+
+@dataclass(frozen=True)
+class Stop:
+    """A fill with something growing, followed up to today."""
+
+    key: str
+    name: str
+    followed: Followed
+    grows: tuple[Grows, ...]
+    rhythm: str = "weekly"
+    approach: str = "mixed"
+    shelter: Shelter = "open"
+    area_m2: float | None = None
+    ph: float | None = None
+    tested_high: frozenset[str] = frozenset()
+
+
+@dataclass(frozen=True)
+class Yard:
+    """All of a garden on a day: its weather, its stops in walking order, and what there is.
+
+    ``pen`` is whether anybody can read conductivity there.
+    """
+
+    days: Outlook
+    stops: tuple[Stop, ...]
+    sources: tuple[Source, ...]
+    waters: tuple[NamedWater, ...]
+    vessels: tuple[Vessel, ...]
+    owned: tuple[Owned, ...] = ()
+    pen: bool = True
+
+
+@dataclass(frozen=True)
+class Portion:
+    """A can, or a dressing, that suits a stop: so much of a source for so many litres.
+
+    ``amount`` [mL or g] and ``litres`` are of all its plants together; ``fill_l`` what goes
+    into each of ``cans``. A dressing has no can, no water and no litres.
+    """
+
+    source: str
+    name: str
+    unit: str
+    amount: float
+    words: str
+    strength: str
+    litres: float = 0.0
+    water: str = ""
+    water_name: str = ""
+    vessel: str = ""
+    vessel_name: str = ""
+    fill_l: float = 0.0
+    cans: int = 1
+    can: Mixture | None = None
+    cap: float = 0.0
+    bound_by: str = ""
+    miss: float = 0.0
+
+
+@dataclass(frozen=True)
+class Each:
+    """What one planting of the stop gets [L each], and why in a sentence."""
+
+    planting: str
+    litres: float
+    reason: str
+
+
+@dataclass(frozen=True)
+class After:
+    """What an answer leads to."""
+
+    answer: str
+    kind: Kind
+
+
+@dataclass(frozen=True)
+class Question:
+    """Something to look at first: ``what`` asks, ``mark`` is that in three words.
+
+    ``about`` is ``stage`` (of ``planting``), ``drain`` (read it) or ``again`` (read it again).
+    ``yes`` and ``no`` are the keys of stages that an answer in one press confirms.
+    """
+
+    about: Literal["stage", "drain", "again"]
+    what: str
+    mark: str
+    after: tuple[After, ...]
+    planting: str = ""
+    yes: str = ""
+    no: str = ""
+
+
+@dataclass(frozen=True)
+class Basis:
+    """Something that a verdict rests on, with its age in days; None where it has none."""
+
+    what: str
+    text: str
+    age_days: int | None = None
+
+
+@dataclass(frozen=True)
+class Verdict:
+    """What a stop wants today.
+
+    ``mark`` is that in three words, ``headline`` in one sentence, ``button`` what the green
+    button says, empty where nothing is to be done. ``offers`` are up to three portions, the
+    verdict's own first; ``share`` is how much of the stage's wish is right now; ``next_on``
+    the next day on which something is likely to be due.
+    """
+
+    stop: str
+    kind: Kind
+    mark: str
+    headline: str
+    reason: str
+    button: str
+    each: tuple[Each, ...]
+    basis: tuple[Basis, ...]
+    working: Working
+    next_on: date | None = None
+    recipe: Portion | None = None
+    offers: tuple[Portion, ...] = ()
+    flush: Flush | None = None
+    water: str = ""
+    water_name: str = ""
+    litres: float = 0.0
+    share: float = 1.0
+    question: Question | None = None
+    rhythm: str = ""

@@ -1,0 +1,161 @@
+"""One verdict for each stop: rows as the core is asked, and what it said kept for an asking."""
+
+from __future__ import annotations
+
+import uuid
+from collections.abc import Sequence
+from dataclasses import dataclass
+from functools import lru_cache
+from threading import Lock
+
+from dace.core import api as core
+from dace.core.api import Grows, NamedWater, Source, Stop, Verdict, Vessel, Yard
+from dace.feeding.reads import jars_with_stock
+from dace.feeding.rootzones import RootRecord, root_zones
+from dace.garden.clocks import shelter_of
+from dace.garden.models import Garden, SoilTest
+from dace.garden.reads import (
+    StandRecord,
+    StopRecord,
+    core_water,
+    garden_of,
+    owned,
+    stops,
+    vessels,
+    waters,
+)
+from dace.households.scope import Scope
+from dace.households.version import Version, version_of
+from dace.measuring.models import Pen
+from dace.shelf.reads import compositions_now, content_of, g_per_ml, tokens_of
+
+_one_at_a_time = Lock()
+
+
+@dataclass(frozen=True)
+class StopVerdict:
+    """A fill's verdict beside the stop that it belongs to, and what it was followed by."""
+
+    place: StopRecord
+    fill_id: uuid.UUID
+    stands: tuple[StandRecord, ...]
+    root: RootRecord
+    verdict: Verdict
+
+
+def stop_verdicts(scope: Scope) -> tuple[StopVerdict, ...]:
+    """Every fill with something growing, in walking order; worked out once for a state of things.
+
+    Some thirty queries where the household has changed since, one where it has not.
+    """
+    version = version_of(scope)
+    with _one_at_a_time:  # several pages ask at once after each write
+        return _worked_out(version)
+
+
+def forget() -> None:
+    """Forget what was worked out: for tests, which give numbers of changes out again."""
+    _worked_out.cache_clear()
+
+
+def verdict_of(scope: Scope, fill_id: uuid.UUID) -> Verdict | None:
+    """One fill's verdict; None where nothing grows."""
+    return next((v.verdict for v in stop_verdicts(scope) if v.fill_id == fill_id), None)
+
+
+@lru_cache(maxsize=32)
+def _worked_out(version: Version) -> tuple[StopVerdict, ...]:
+    scope = version.scope
+    garden = garden_of(scope)
+    path = stops(scope)
+    where = {fill_id: place for place in path for fill_id in place.fill_ids}
+    grown = {fill_id: [s for s in p.stands if s.fill_id == fill_id] for fill_id, p in where.items()}
+    records = root_zones(scope, garden, [fill_id for fill_id, rows in grown.items() if rows])
+    tested = _tested(scope, records)
+    asked = [
+        _stop(record, grown[record.fill.pk], where[record.fill.pk], tested) for record in records
+    ]
+    if not asked:
+        return ()
+    yard = _yard(scope, garden, records[0], tuple(asked))
+    found = {verdict.stop: verdict for verdict in core.verdicts(yard)}
+    return tuple(
+        StopVerdict(
+            where[record.fill.pk],
+            record.fill.pk,
+            tuple(grown[record.fill.pk]),
+            record,
+            found[str(record.fill.pk)],
+        )
+        for record in records
+    )
+
+
+def _yard(scope: Scope, garden: Garden, record: RootRecord, asked: tuple[Stop, ...]) -> Yard:
+    jars = jars_with_stock(scope)
+    feeds = compositions_now([jar for jar, _ in jars])
+    return Yard(
+        days=record.known.outlook,
+        stops=asked,
+        sources=tuple(
+            Source(
+                key=str(jar.pk),
+                name=jar.name,
+                feed=feeds[jar.pk],
+                stock=stock,
+                tokens=tokens_of(jar),
+                dissolves=jar.dissolves,
+                content=None if jar.dissolves else content_of(jar, feeds[jar.pk]),
+                keeps_until=jar.use_by,
+                g_per_ml=g_per_ml(jar),
+            )
+            for jar, stock in jars
+            if stock > 0
+        ),
+        waters=tuple(NamedWater(str(w.pk), w.name, core_water(w)) for w in waters(scope)),
+        vessels=tuple(Vessel(str(v.pk), v.name, v.volume_l) for v in vessels(scope)),
+        owned=owned(scope),
+        pen=Pen.objects.in_use(scope).exists(),
+    )
+
+
+def _tested(scope: Scope, records: Sequence[RootRecord]) -> dict[uuid.UUID, frozenset[str]]:
+    """What the newest soil test of each fill found plenty of; one query."""
+    found: dict[uuid.UUID, frozenset[str]] = {}
+    media = {record.fill.pk: record.fill.medium for record in records}
+    for test in SoilTest.objects.of(scope).filter(fill__in=list(media)).order_by("tested_on"):
+        medium = core.medium(media[test.fill_id])
+        found[test.fill_id] = core.read_soil_test(test.values, test.unit, medium).high
+    return found
+
+
+def _stop(
+    record: RootRecord,
+    stands: Sequence[StandRecord],
+    place: StopRecord,
+    tested: dict[uuid.UUID, frozenset[str]],
+) -> Stop:
+    return Stop(
+        key=str(record.fill.pk),
+        name=record.fill.name or place.name,
+        followed=record.followed,
+        grows=tuple(_grows(row) for row in stands),
+        approach=stands[0].approach,
+        shelter=shelter_of(place.kind, place.covered),
+        area_m2=record.fill.area_m2,
+        ph=record.fill.ph,
+        tested_high=tested.get(record.fill.pk, frozenset()),
+    )
+
+
+def _grows(row: StandRecord) -> Grows:
+    return Grows(
+        key=str(row.id),
+        crop=row.crop,
+        clock=row.clock,
+        plants=row.count,
+        since=row.since,
+        started_on=row.started_on,
+        control=not row.fed,
+        looked_on=row.looked_on,
+    )

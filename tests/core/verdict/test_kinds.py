@@ -1,0 +1,293 @@
+"""Each kind of verdict where it holds, and not where another comes first."""
+
+import unittest
+
+from dace.core.errors import DaceError
+from dace.core.shell.verdicts import verdict
+from dace.core.verdict.records import KINDS
+from tests.core.verdict.yards import (
+    COMFREY,
+    CRYSTALS,
+    FRUITING,
+    PELLETS,
+    POTASH,
+    judged,
+    one,
+    pot,
+    yard,
+)
+from tests.core.working import worked_out
+
+
+def with_planting(stop, **more):
+    return stop | {"plantings": [stop["plantings"][0] | more]}
+
+
+BEAN_BED = {
+    "id": "bean",
+    "medium": "clay_soil",
+    "area_m2": 3.2,
+    "setting": "bed",
+    "plantings": [
+        {
+            "id": "b",
+            "crop": "runner_bean",
+            "stage": "flowering",
+            "seen_on": "2026-07-10",
+            "plants": 16,
+            "started_on": "2026-05-10",
+        }
+    ],
+    "filled_on": "2026-04-01",
+}
+
+
+class Feed(unittest.TestCase):
+    def test_fed_a_week_ago_and_little_left(self):
+        found = one(pot())
+        self.assertEqual((found["kind"], found["next_on"]), ("feed", "2026-07-14"))
+        # 90 mg/L of nitrogen from .16: .5625 g/L, said as .56. A third of the 17.2 L that 40 L
+        # of old mix hold is .95 L for each of six, more than two days of .38 L
+        self.assertEqual(found["amounts"][0]["name"], "crystals")
+        self.assertAlmostEqual(found["amounts"][0]["amount"], found["litres"] * 0.56, places=6)
+        self.assertAlmostEqual(found["mg_l"]["N"], 0.56 * 160, delta=1.0)
+        self.assertAlmostEqual(found["each"][0]["litres"], found["litres"] / 6)
+        self.assertIn("7 days ago", found["reason"])
+        self.assertLess(found["feed_ec_ms_cm"], found["cap_ms_cm"])
+
+    def test_the_liquid_where_there_is_no_powder(self):
+        found = one(pot(), jars=[FRUITING])
+        # 9 L at 1 + 520 would be 17.3 mL
+        amount = 1000 * found["litres"] / 521
+        self.assertAlmostEqual(found["amounts"][0]["amount"], amount, places=6)
+
+    def test_stock_draws_down_from_stop_to_stop(self):
+        little = FRUITING | {"stock": 12}
+        first, second = judged(pot(id="a"), pot(id="b"), jars=[little])
+        self.assertTrue(first["amounts"], (first["headline"], first["reason"]))
+        self.assertEqual(second["amounts"], [])
+        self.assertIn("nothing on the shelf suits", second["headline"])
+
+    def test_half_near_the_top_and_up_to_the_high_end_where_a_reading_is_low(self):
+        usual = one(pot(), jars=[FRUITING])["mg_l"]["N"]
+        rising = one(pot(readings=[{"on": "2026-07-13", "value": 2.5}] * 2), jars=[FRUITING])
+        self.assertEqual(rising["kind"], "feed")
+        self.assertLess(rising["mg_l"]["N"], 0.6 * usual)
+        low = one(pot(readings=[{"on": "2026-07-13", "value": 0.9}]), jars=[FRUITING])
+        self.assertGreater(low["mg_l"]["N"], 1.05 * usual)
+        self.assertLessEqual(low["mg_l"]["N"], 144)
+
+    def test_a_leaf_score_of_four_needs_nothing_and_of_two_more(self):
+        self.assertEqual(one(with_planting(pot(), leaf_score=4))["kind"], "enough")
+        poor = one(with_planting(pot(), leaf_score=2), jars=[FRUITING])
+        self.assertGreater(poor["mg_l"]["N"], one(pot(), jars=[FRUITING])["mg_l"]["N"])
+
+    def test_soil_first_takes_what_is_brewed_or_slow(self):
+        found = one(pot(approach="soil_first"))
+        self.assertEqual((found["kind"], found["amounts"][0]["name"]), ("dress", "pellets"))
+        brewed = one(pot(approach="soil_first"), jars=[COMFREY, CRYSTALS])
+        self.assertEqual(brewed["kind"], "feed")
+
+    def test_a_trace_comes_from_a_stock_solution(self):
+        tray = with_planting(
+            pot(crop="lettuce", stage="seedling", litres=5, plants=24, setting="tray"),
+            started_on="2026-06-26",
+            seen_on="2026-07-12",
+        )
+        tray |= {"medium": "seed_mix", "shelter": "indoors", "filled_on": "2026-06-26"}
+        tray |= {"poured": [], "readings": []}
+        found = one(tray, jars=[CRYSTALS])
+        self.assertEqual(found["kind"], "feed")
+        self.assertEqual(found["water"], "rain")
+        self.assertIn("of a stock of", found["amounts"][0]["words"])
+
+    def test_the_working_can_be_done_by_hand(self):
+        for step in one(pot())["working"]:
+            if step["expression"]:
+                self.assertAlmostEqual(worked_out(step["expression"]), step["value"], delta=0.1)
+
+
+class Salt(unittest.TestCase):
+    SALTY = pot(readings=[{"on": "2026-07-12", "value": 3.6}])
+
+    def test_flushed_first_with_the_softest_water_and_why(self):
+        strong = [row | {"n_mg_l": 170, "said": "1 + 280"} for row in self.SALTY["poured"]]
+        found = one(self.SALTY | {"poured": strong})
+        self.assertEqual((found["kind"], found["water"]), ("flush", "rain"))
+        self.assertEqual(found["amounts"], [])
+        self.assertIn("Four feeds at 1 + 280 were nearly double what suits", found["reason"])
+        self.assertIn("1 of 3", found["button"])
+
+    def test_a_flush_goes_on_is_read_and_is_followed_by_half(self):
+        plan = one(self.SALTY)["flush"]
+        go = {"on": "2026-07-14", "litres": plan["each_l"], "ec_ms_cm": 0.06, "feed": False}
+        goes = [go | {"hour": hour} for hour in (8, 9, 10)]
+        after_one = one(self.SALTY | {"poured": [*self.SALTY["poured"], goes[0]]})
+        self.assertIn("2 of", after_one["button"])
+        flushed = self.SALTY | {"poured": [*self.SALTY["poured"], *goes]}
+        self.assertEqual(one(flushed)["kind"], "water")
+        read = [*self.SALTY["readings"], {"on": "2026-07-14", "value": 1.7, "hour": 16}]
+        fed = one(flushed | {"readings": read}, jars=[FRUITING])
+        self.assertEqual(fed["kind"], "feed")
+        # half of 90, said no stronger
+        self.assertLessEqual(fed["mg_l"]["N"], 45)
+        self.assertGreater(fed["mg_l"]["N"], 40)
+
+    def test_a_bed_is_watered_never_flushed(self):
+        bed = BEAN_BED | {
+            "readings": [{"on": "2026-07-13", "value": 2.5, "method": "saturated_media_extract"}]
+            * 2
+        }
+        found = one(bed)
+        self.assertEqual((found["kind"], found["flush"]), ("water", None))
+
+    def test_a_single_high_surprise_is_read_again(self):
+        calm = [{"on": f"2026-07-{day}", "value": 1.7} for day in ("04", "08", "12")]
+        found = one(pot(readings=[*calm, {"on": "2026-07-14", "value": 8.0}]))
+        self.assertNotIn(found["kind"], ("feed", "dress", "enough"))
+        self.assertEqual(found["amounts"], [])
+
+
+class Look(unittest.TestCase):
+    def test_never_read_and_maybe_too_salty(self):
+        bare = pot(crop="strawberry", stage="wind_down", plants=10, litres=30)
+        bare |= {"medium": "coir", "readings": [], "poured": []}
+        salts = {"Ca": 105, "Mg": 6, "alkalinity_caco3": 240, "Na": 22, "Cl": 38, "S_SO4": 13}
+        waters = {"tap": salts, "rain": {"ec_ms_cm": 0.06}}
+        stop = with_planting(bare, started_on="2026-03-28", seen_on="2026-07-03")
+        found = one(stop, waters=waters)
+        self.assertEqual(found["kind"], "look")
+        self.assertEqual([after["kind"] for after in found["look"]["after"]], ["flush", "feed"])
+        read = stop | {"readings": [{"on": "2026-07-14", "value": 1.0}]}
+        after = one(read, waters=waters)
+        self.assertEqual(after["kind"], "feed")
+
+    def test_at_the_very_top_there_is_no_room_for_food(self):
+        full = pot(readings=[{"on": "2026-07-13", "value": 2.7}] * 2)
+        found = one(full, jars=[FRUITING])
+        self.assertIn(found["kind"], ("water", "flush"))
+        self.assertEqual(found["amounts"], [])
+
+    def test_where_every_answer_feeds_the_question_stands_beside_it(self):
+        doubtful = with_planting(pot(crop="melon", stage="fruit_set", plants=2, litres=60),
+                                 seen_on="2026-07-01")  # fmt: skip
+        found = one(doubtful)
+        self.assertEqual(found["kind"], "feed")
+        self.assertEqual(found["look"]["about"], "stage")
+
+    def test_a_stage_that_nobody_confirmed_for_long_is_looked_at_first(self):
+        old = with_planting(pot(crop="parsley", stage="harvest", plants=3, litres=6),
+                            seen_on="2026-03-01", started_on="2025-06-01")  # fmt: skip
+        self.assertIn(one(old)["kind"], ("look", "rest"))
+
+
+class NoFeed(unittest.TestCase):
+    def test_controls_are_kept_unfed(self):
+        found = one(pot(control=True))
+        self.assertEqual((found["kind"], found["mark"]), ("rest", "same water, no feed"))
+
+    def test_beans_in_the_ground_make_their_own(self):
+        found = one(BEAN_BED, jars=[FRUITING, CRYSTALS])
+        self.assertEqual(found["kind"], "enough")
+        self.assertEqual(found["headline"], "Makes its own nitrogen; water if dry.")
+
+    def test_beans_are_never_offered_nitrogen(self):
+        poor = BEAN_BED | {"medium": "sandy_soil", "area_m2": 0.6}
+        for jars in ([FRUITING, CRYSTALS, PELLETS], [POTASH, FRUITING]):
+            for amount in one(poor, jars=jars)["amounts"]:
+                self.assertEqual(amount["name"], "potash")
+
+    def test_between_two_feeds_it_waits(self):
+        fed = pot()
+        fed["poured"] = [*fed["poured"], fed["poured"][-1] | {"on": "2026-07-12"}]
+        found = one(fed)
+        self.assertEqual((found["kind"], found["next_on"]), ("wait", "2026-07-19"))
+
+    def test_heat_and_heavy_rain_shut_the_gate(self):
+        days = [[f"2026-07-{day:02}", 14, 24, 0] for day in range(1, 15)]
+        hot = [*days[:-1], ["2026-07-14", 20, 36, 0], ["2026-07-15", 12, 22, 0]]
+        found = one(pot(), days=hot)
+        self.assertEqual(found["kind"], "wait")
+        self.assertIn("36", found["reason"])
+        wet = [*days, ["2026-07-15", 12, 20, 40], ["2026-07-16", 12, 20, 0]]
+        self.assertIn("40 mm of rain", one(pot(), days=wet)["reason"])
+        self.assertEqual(one(pot(shelter="cover"), days=wet)["kind"], "feed")
+
+    def test_onions_ripening_and_seeds_germinating_rest(self):
+        onion = pot(crop="onion", stage="ripening", plants=8)
+        self.assertEqual(one(with_planting(onion, started_on="2026-03-01"))["kind"], "rest")
+        sown = with_planting(pot(stage="germination"), started_on="2026-07-08")
+        self.assertIn("Germinating", one(sown | {"filled_on": "2026-07-08"})["headline"])
+
+    def test_nothing_outlives_its_killing_night(self):
+        for crop, stage in (("aubergine", "harvest"), ("courgette", "harvest")):
+            old = with_planting(pot(crop=crop, stage=stage, plants=1), seen_on="2026-09-20")
+            found = one(old | {"poured": [], "readings": []}, today="2026-12-15")
+            self.assertEqual(found["kind"], "rest", crop)
+            self.assertRegex(found["headline"], "Ended by cold|Its season is over")
+
+    def test_southern_summer_and_autumn_garlic(self):
+        tomato = with_planting(pot(crop="tomato_cordon", stage="fruit_set", plants=1, litres=20),
+                               seen_on="2026-12-28", started_on="2026-10-01")  # fmt: skip
+        tomato |= {"filled_on": "2026-10-20", "poured": [], "readings": []}
+        found = one(tomato, today="2027-01-05", latitude=-38, climate=None)
+        self.assertIn(found["kind"], ("feed", "look"))
+        garlic = with_planting(pot(crop="garlic", stage="establishing", plants=12),
+                               seen_on="2026-10-20", started_on="2026-10-10")  # fmt: skip
+        bed = garlic | {"setting": "bed", "area_m2": 1.0, "medium": "loam_soil", "poured": []}
+        bed |= {"readings": [], "filled_on": "2026-10-10"}
+        self.assertEqual(one(bed, today="2026-11-05")["kind"], "rest")
+
+
+class WithoutAPen(unittest.TestCase):
+    def test_a_pot_never_read_is_fed_at_half(self):
+        unread = pot(readings=[], poured=pot()["poured"][-2:])
+        pen = one(unread, jars=[FRUITING])
+        none = one(unread, jars=[FRUITING], pen=False)
+        self.assertEqual(none["kind"], "feed")
+        self.assertLess(none["mg_l"]["N"], 0.6 * 90)
+        self.assertEqual(pen["look"]["about"], "drain")
+
+    def test_every_fourth_time_plain_water(self):
+        self.assertEqual(one(pot(readings=[]), pen=False)["kind"], "water")
+
+    def test_after_a_feed_stronger_than_it_bears_plain_water(self):
+        strong = pot(readings=[])
+        strong["poured"] = [strong["poured"][-1] | {"n_mg_l": 300, "ec_ms_cm": 3.0}]
+        self.assertEqual(one(strong, pen=False)["kind"], "water")
+
+
+class Several(unittest.TestCase):
+    def test_all_must_rest_and_each_has_its_own_sentence(self):
+        shared = pot(litres=60)
+        bulb = {"id": "q", "crop": "onion", "stage": "ripening", "seen_on": "2026-07-08"}
+        shared["plantings"] = [
+            *shared["plantings"],
+            bulb | {"plants": 4, "started_on": "2026-03-01"},
+        ]
+        found = one(shared)
+        self.assertEqual(found["kind"], "feed")
+        litres = {row["planting"]: row["litres"] for row in found["each"]}
+        self.assertEqual(litres["q"], 0)
+        self.assertGreater(litres["p"], 0)
+
+    def test_the_same_garden_twice_is_the_same_verdict(self):
+        self.assertEqual(judged(pot()), judged(pot()))
+
+    def test_what_cannot_be_read_is_named(self):
+        bad = [
+            ({"stops": [pot(medium="moondust")]}, "medium"),
+            ({"stops": [pot(rhythm="hourly")]}, "rhythm"),
+            ({"stops": [pot(shelter="cave")]}, "shelter"),
+            ({"today": "soon"}, "today"),
+            ({"jars": [{"name": "x", "jar": {"grade": [1]}}]}, "jar.grade"),
+            ({"stops": [pot(), pot()]}, "stops.id"),
+        ]
+        for more, field in bad:
+            with self.subTest(field), self.assertRaises(DaceError) as raised:
+                verdict(yard(pot()) | more)
+            self.assertEqual(raised.exception.field, field)
+
+    def test_kinds_stand_in_their_order(self):
+        order = ("rest", "flush", "water", "look", "wait", "feed", "dress", "enough")
+        self.assertEqual(KINDS, order)

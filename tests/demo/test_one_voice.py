@@ -1,0 +1,99 @@
+"""Weir Yard through the year: path, Bench, Season and roots say one thing of each stop."""
+
+from datetime import datetime
+from unittest import mock
+from zoneinfo import ZoneInfo
+
+from dace.demo.weir_yard import key
+from tests.api.base import WeirYardCase
+
+DAYS = ("2026-04-20", "2026-06-01", "2026-07-14", "2026-08-20", "2026-10-05", "2026-12-15")
+QUIET = ("rest", "flush", "water", "look", "wait", "enough")
+
+
+class OneVoice(WeirYardCase):
+    def on(self, day):
+        """Every screen of a day."""
+        now = datetime.fromisoformat(f"{day}T17:40").replace(tzinfo=ZoneInfo("Europe/London"))
+        with mock.patch("dace.households.clock.now", return_value=now):
+            path = self.asking.get("/api/path").json()
+            season = self.asking.get("/api/season").json()
+            roots = self.asking.get("/api/roots").json()["fills"]
+            places = {
+                stop["id"]: self.asking.get(f"/api/places/{stop['id']}/roots").json()
+                for stop in path["stops"]
+            }
+        return path, season, roots, places
+
+    def test_every_screen_says_the_same_through_the_year(self):
+        for day in DAYS:
+            path, season, roots, places = self.on(day)
+            strips = {strip["planting_id"]: strip["verdict"] for strip in season["strips"]}
+            rows = {row["fill_id"]: row for row in roots}
+            for stop in path["stops"]:
+                fills = {fill["fill_id"]: fill for fill in places[stop["id"]]["fills"]}
+                for spot in stop["spots"]:
+                    verdict = spot["verdict"]
+                    with self.subTest(day, spot=spot["name"]):
+                        self.assertEqual(rows[spot["fill_id"]]["says"], verdict["headline"])
+                        self.assertEqual(fills[spot["fill_id"]]["verdict"], verdict)
+                        flush = fills[spot["fill_id"]]["flush"]
+                        self.assertEqual(flush is not None, verdict["kind"] == "flush")
+                        self.assertEqual(bool(verdict["offers"]), verdict["portion"] is not None)
+                        if verdict["kind"] in QUIET:
+                            self.assertEqual(verdict["offers"], [])
+                        for stand in (s for s in stop["stands"] if s["id"] in spot["stand_ids"]):
+                            kinds = {s["verdict"]["kind"] for s in stop["spots"]}
+                            self.assertIn(strips[stand["planting_id"]]["kind"], kinds)
+
+    def test_the_day_that_an_old_hand_wrote_down(self):
+        path = self.on("2026-07-14")[0]
+        kinds = {s["name"]: s["verdict"] for stop in path["stops"] for s in stop["spots"]}
+        wanted = {
+            "Sluice bed, chard end": "enough",
+            "Sluice bed, leek end": "enough",
+            "Quay tub 1": "feed",
+            "Quay tub 2": "flush",
+            "Quay tub 3": "feed",
+            "Step, fed pots": "feed",
+            "Step, unfed pots": "rest",
+            "Gutter": "look",
+            "Wall bed": "enough",
+            "Cold frame, cucumber": "feed",
+            "Cold frame, melon": "feed",
+            "Loft sill, lettuce tray": "wait",
+            "Loft sill, basil": "feed",
+        }
+        self.assertEqual({name: kinds[name]["kind"] for name in wanted}, wanted)
+        self.assertEqual(kinds["Wall bed"]["headline"], "Makes its own nitrogen; water if dry.")
+        self.assertEqual(kinds["Step, unfed pots"]["mark"], "same water, no feed")
+        self.assertIn("Four feeds at 1 + 280 were nearly double", kinds["Quay tub 2"]["reason"])
+        for asked in ("Quay tub 1", "Cold frame, melon", "Loft sill, basil"):
+            self.assertIsNotNone(kinds[asked]["question"], asked)
+        self.assertTrue(all(verdict["reason"] for verdict in kinds.values()))
+
+    def test_winter_finds_nothing_alive_that_cold_kills(self):
+        path = self.on("2026-12-15")[0]
+        for stop in path["stops"]:
+            for spot in stop["spots"]:
+                if spot["name"].startswith(("Quay", "Step", "Wall", "Cold frame")):
+                    self.assertEqual(spot["verdict"]["kind"], "rest", spot["name"])
+
+    def test_an_offer_lands_on_the_bench_just_so(self):
+        path = self.on("2026-07-14")[0]
+        tub = next(s for s in path["stops"] if s["name"] == "Quay tub 3")
+        portion = tub["spots"][0]["verdict"]["portion"]
+        body = self.wanted(
+            jar_id=portion["jar_id"],
+            water_id=portion["water_id"],
+            vessel=f"{portion['vessel_l']} L",
+            strength=portion["strength"],
+            stand_id=str(key("stand chilli 3 fed")),
+            litres="1 L",
+        )
+        shown = self.asking.post("/api/bench/preview", body).json()
+        self.assertFalse(shown["cap"]["over"])
+        self.assertAlmostEqual(shown["amount"], 3.36, places=2)
+        self.assertAlmostEqual(shown["pour"]["left_l"], 0, places=6)
+        self.assertNotIn("stop", [one["severity"] for one in shown["advice"]])
+        self.assertLessEqual(sum(one["open"] for one in shown["advice"]), 2)

@@ -1,0 +1,99 @@
+<script lang="ts">
+  import { ask, client } from '../../api/client';
+  import { garden, type Verdict } from '../../app/garden.svelte';
+  import { keys } from '../../app/keys.svelte';
+  import { volume } from '../../app/measures';
+  import { Write } from '../../app/write.svelte';
+  import Button from '../../ui/Button.svelte';
+  import Message from '../../ui/Message.svelte';
+
+  interface Props {
+    verdict: Verdict;
+    onlook: () => void;
+    ondress: () => void;
+    onanyway: () => void;
+  }
+  const { verdict, onlook, ondress, onanyway }: Props = $props();
+  const write = new Write();
+  const spot = $derived(garden.spot);
+  const acts = $derived(verdict.button !== '');
+
+  function pour() {
+    if (!spot || !verdict.water_id) return;
+    const flush = verdict.kind === 'flush';
+    const body = {
+      id: write.id(),
+      fill_id: spot.fill_id,
+      water_id: verdict.water_id,
+      water_kind: '',
+      litres: volume(verdict.litres, 4),
+      flush,
+    };
+    void write.send(() => ask(client.POST('/api/waterings', { body })));
+  }
+
+  function act() {
+    if (verdict.kind === 'look') {
+      if (verdict.question?.about === 'stage') onlook();
+      else keys.read(spot?.subject_id ?? '');
+    } else if (verdict.kind === 'dress') ondress();
+    else pour();
+  }
+</script>
+
+<!-- The one button of a stop that is not fed from a can today; anything else is quiet. -->
+<div class="bar">
+  <Message problem={write.problem} />
+  {#if acts}
+    <Button look="go" disabled={write.busy} onclick={act}>{verdict.button}</Button>
+  {/if}
+  {#if verdict.kind !== 'look' || verdict.question?.about === 'stage'}
+    <Button onclick={() => keys.read(spot?.subject_id ?? '')}>Read the run-off</Button>
+  {/if}
+  {#if !acts && verdict.water_id}
+    <Button disabled={write.busy} onclick={pour}>
+      Pour {volume(verdict.litres || 1)} of {verdict.water}
+    </Button>
+  {/if}
+  <button type="button" class="anyway" onclick={onanyway}>Write down a feed anyway</button>
+</div>
+
+<style>
+  .bar {
+    position: sticky;
+    bottom: 0;
+    display: flex;
+    flex-wrap: wrap;
+    gap: var(--space-2) var(--space-3);
+    align-items: center;
+    margin-top: auto;
+    padding: var(--space-3) 22px;
+    border-top: 1px solid var(--color-line);
+    background: var(--color-panel-low);
+  }
+
+  .anyway {
+    min-height: var(--touch);
+    margin-left: auto;
+    padding: 0 var(--space-2);
+    border: 0;
+    background: none;
+    color: var(--color-rim);
+    text-decoration: underline;
+    text-underline-offset: 3px;
+    cursor: pointer;
+  }
+
+  @media (width <= 1000px) {
+    .bar {
+      bottom: 64px;
+      z-index: 1;
+      gap: var(--space-1) var(--space-2);
+      padding: var(--space-2) var(--space-4);
+    }
+
+    .bar > :global(button:first-of-type) {
+      flex: 1 1 60%;
+    }
+  }
+</style>

@@ -1,0 +1,56 @@
+<script lang="ts">
+  import { ask, client, type Schemas } from '../../api/client';
+  import { keys } from '../../app/keys.svelte';
+  import { Write } from '../../app/write.svelte';
+  import Button from '../../ui/Button.svelte';
+  import Message from '../../ui/Message.svelte';
+
+  interface Props {
+    question: Schemas['QuestionOut'];
+    plantingOf: (standId: string) => string;
+    subjectId: string;
+    onlook: () => void;
+    /** Whether the question is said above already. */
+    said?: boolean;
+  }
+  const { question, plantingOf, subjectId, onlook, said = false }: Props = $props();
+  const write = new Write();
+  const words = $derived(/[.?]$/.test(question.what) ? question.what : `${question.what}.`);
+
+  /** A stage confirmed in one press. */
+  function see(stage: string) {
+    const params = { path: { planting_id: plantingOf(question.stand_id ?? '') } };
+    const body = { id: write.id(stage), stage, on: null, sure: false };
+    return write.send(() =>
+      ask(client.POST('/api/plantings/{planting_id}/stage', { params, body })),
+    );
+  }
+</script>
+
+<!-- What to look at, answered in one press. -->
+<div class="question" role="group" aria-label="Look first">
+  {#if !said}<p>{words}</p>{/if}
+  {#if question.about === 'stage'}
+    <Button disabled={write.busy} onclick={() => see(question.yes)}>Yes</Button>
+    {#if question.no}
+      <Button disabled={write.busy} onclick={() => see(question.no)}>Not yet</Button>
+    {/if}
+    <Button look="quiet" onclick={onlook}>Something else</Button>
+  {:else}
+    <Button onclick={() => keys.read(subjectId)}>Write down a reading</Button>
+  {/if}
+  <Message problem={write.problem} />
+</div>
+
+<style>
+  .question {
+    display: flex;
+    flex-wrap: wrap;
+    gap: var(--space-2);
+    align-items: center;
+  }
+
+  p {
+    flex: 1 1 260px;
+  }
+</style>

@@ -1,0 +1,80 @@
+<script lang="ts">
+  import { ecScale, volume } from '../../app/measures';
+  import type { Verdict } from '../../app/garden.svelte';
+  import WateringCan from '../../drawings/WateringCan.svelte';
+  import { dateInWords } from '../../ui/time';
+
+  interface Props {
+    verdict: Verdict;
+    /** What the water reads, in the pen's scale. */
+    reads: string;
+  }
+  const { verdict, reads }: Props = $props();
+  const pours = $derived(verdict.litres > 0 && ['flush', 'water', 'look'].includes(verdict.kind));
+</script>
+
+<!-- What stands on the Bench where nothing is mixed: the water, and what the verdict rests on. -->
+<div class="facts">
+  {#if pours}
+    <WateringCan holds={volume(verdict.litres)} unit={ecScale()} {reads} range={verdict.water} />
+  {/if}
+  <dl>
+    {#if pours}
+      <dt>from</dt>
+      <dd>the {verdict.water}</dd>
+    {/if}
+    {#each verdict.basis as one (one.what + one.text)}
+      <dt>{one.what}</dt>
+      <dd>
+        {one.text}{#if one.age}<span>, {one.age}</span>{/if}
+      </dd>
+    {/each}
+    {#if verdict.next_on && !['flush', 'look'].includes(verdict.kind)}
+      <dt>look again</dt>
+      <dd>{dateInWords(verdict.next_on)}</dd>
+    {/if}
+  </dl>
+</div>
+
+<style>
+  .facts {
+    display: grid;
+    grid-template-columns: auto minmax(0, 1fr);
+    gap: var(--space-4) var(--space-8);
+    align-items: start;
+    padding: var(--space-4) 22px;
+  }
+
+  dl {
+    display: grid;
+    grid-template-columns: minmax(110px, auto) minmax(0, 1fr);
+    grid-column: -2 / -1;
+    margin: 0;
+  }
+
+  dt,
+  dd {
+    margin: 0;
+    padding: var(--space-3) var(--space-3) var(--space-3) 0;
+    border-bottom: 1px dashed var(--color-line);
+  }
+
+  dt {
+    color: var(--color-text-soft);
+  }
+
+  dd {
+    font-weight: 600;
+  }
+
+  span {
+    font-weight: 400;
+  }
+
+  @media (width <= 700px) {
+    .facts {
+      grid-template-columns: minmax(0, 1fr);
+      padding: var(--space-3) var(--space-4);
+    }
+  }
+</style>
