@@ -37,16 +37,21 @@ def _shoot(page: Page, name: str) -> None:
     print(f"docs/screenshots/{name}.png")
 
 
-def _at_tub_2(page: Page, address: str) -> None:
+def _at(page: Page, address: str, stop: str) -> None:
+    """Look round, and go to a stop's Bench."""
     page.goto(address)
     page.get_by_role("button", name="Look round").click()
-    page.get_by_role("button", name="Quay tub 2").click()
-    page.get_by_text("likes 54–144", exact=True).wait_for()
+    page.get_by_role("button", name=stop).click()
 
 
-def _say(page: Page, strength: str) -> None:
-    with page.expect_response("**/api/bench/preview"):
-        page.get_by_role("textbox", name="parts", exact=True).fill(strength)
+def _at_the_flush(page: Page, address: str) -> None:
+    _at(page, address, "Quay tub 2")
+    page.get_by_role("button", name="of rain butt, 1 of 3").wait_for()
+
+
+def _at_a_feed(page: Page, address: str) -> None:
+    _at(page, address, "Quay tub 1")
+    page.get_by_role("group", name="How much for each plant").wait_for()
 
 
 def _desktop(browser: Browser, address: str) -> None:
@@ -54,11 +59,11 @@ def _desktop(browser: Browser, address: str) -> None:
     page.goto(address)
     page.get_by_role("button", name="Look round").wait_for()
     _shoot(page, "welcome")
-    _at_tub_2(page, address)
-    _say(page, "1 + 500")
+    _at_the_flush(page, address)
+    _shoot(page, "verdict")
+    page.get_by_label("Along the path").get_by_role("button", name="Quay tub 1").click()
+    page.get_by_role("group", name="How much for each plant").wait_for()
     _shoot(page, "bench")
-    _say(page, "1 + 200")
-    _shoot(page, "bench-too-strong")
     page.goto(f"{address}/notebook")
     page.locator("#desk h2").first.wait_for()
     _shoot(page, "notebook")
@@ -73,7 +78,7 @@ def _desktop(browser: Browser, address: str) -> None:
     _shoot(page, "setup")
     _first_run(_page(browser, DESKTOP), address)
     dark = _page(browser, DESKTOP, "dark")
-    _at_tub_2(dark, address)
+    _at_a_feed(dark, address)
     _shoot(dark, "bench-dark")
 
 
@@ -84,7 +89,7 @@ def _roots(page: Page, address: str) -> None:
     page.get_by_role("region", name="Flush").wait_for()
     _shoot(page, "roots")
     page.get_by_role("link", name="All roots").click()
-    page.get_by_role("status").filter(has_text="before the next feed").wait_for()
+    page.get_by_role("status").filter(has_text="before any feed").wait_for()
     _shoot(page, "all-roots")
 
 
@@ -111,8 +116,7 @@ def _shelves(page: Page, address: str, kind: str = "") -> None:
 
 def _phone(browser: Browser, address: str) -> None:
     page = _page(browser, PHONE)
-    _at_tub_2(page, address)
-    _say(page, "1 + 500")
+    _at_the_flush(page, address)
     _shoot(page, "phone-bench")
     page.get_by_role("button", name="Read", exact=True).click()
     page.get_by_label("It shows").wait_for()

@@ -17,7 +17,7 @@ from tools.chromium import ARGUMENTS
 
 AXE = "web/node_modules/axe-core/axe.min.js"
 DESKTOP, PHONE = {"width": 1280, "height": 800}, {"width": 390, "height": 844}
-WAITS_MS = 10_000
+WAITS_MS = 20_000
 GRAVE = ("serious", "critical")
 
 
@@ -98,6 +98,11 @@ class BrowserCase(StaticLiveServerTestCase):
 
     def press(self, name: str, role: str = "button") -> None:
         self.page.get_by_role(role, name=name).first.click()  # type: ignore[arg-type]
+
+    def from_menu(self, of: str, act: str) -> None:
+        """One act from the menu of a card."""
+        self.press(f"More: {of}")
+        self.press(f"{act}: {of}")
 
     def look_round(self) -> None:
         self.press("Look round Weir Yard")

@@ -182,7 +182,7 @@ class Desk(BrowserCase):
 
     def test_half_a_tray_is_moved_and_brought_back(self):
         self.to("/setup")
-        self.press("Move: 24 lettuces")
+        self.from_menu("24 lettuces", "Move")
         self.page.get_by_label("How many").fill("12")
         self.page.get_by_label("To", exact=True).select_option(label="Gutter")
         self.press("Write it down")
@@ -194,8 +194,8 @@ class Desk(BrowserCase):
 
     def test_a_tub_is_filled_anew_after_its_crop_and_the_climate_chosen(self):
         self.to("/setup")
-        self.press("End: 10 strawberries")
-        self.press("Fill anew: Gutter")
+        self.from_menu("10 strawberries", "End")
+        self.from_menu("Gutter", "Fill anew")
         expect(self.page.get_by_text("Gutter filled anew")).to_be_visible()
         self.press("Undo")
         self.press("Change")
@@ -208,7 +208,7 @@ class Desk(BrowserCase):
 
     def test_the_path_is_walked_in_another_order(self):
         self.to("/setup")
-        self.press("Up: Quay tub 1")
+        self.from_menu("Quay tub 1", "Up")
         first = self.page.get_by_label("Along the path").get_by_role("button").first
         expect(first).to_contain_text("Quay tub 1")
 

@@ -2,10 +2,12 @@
 
 from __future__ import annotations
 
+from collections.abc import Collection
 from dataclasses import dataclass
 
 from dace.core.brew.recipe import Ingredient
 from dace.core.can.fitting import friendly_parts
+from dace.core.can.usual import usual_in_pots
 from dace.core.figures import judgement
 from dace.core.matter.composition import Composition
 from dace.core.matter.materials import material
@@ -50,8 +52,9 @@ def purpose_of(
     ec_ms_cm: float,
     sodium_mg_l: float = 0.0,
     solids: tuple[Ingredient, ...] = (),
+    tokens: Collection[str] = (),
 ) -> Purpose:
-    """What a liquid does when it is watered on at a usual strength.
+    """What a liquid does when it is watered on in a pot at a usual strength.
 
     Parameters
     ----------
@@ -64,6 +67,8 @@ def purpose_of(
     solids : tuple of Ingredient
         What it was made of, where that is known: nettle, grass and dung are for leaf, though
         their potassium comes out first.
+    tokens : collection of str
+        What the table of usual dilutions may name it by: never stronger than is usual in a pot.
 
     Returns
     -------
@@ -80,9 +85,11 @@ def purpose_of(
     richest = max(v / (_MOST * _WISH[n]) for n, v in mg_l.items())
     stronger = max(ec_ms_cm / drink, richest)
     parts = 0 if stronger <= 1 else friendly_parts(1000 / stronger)
+    full = {n: v / (1 + parts) for n, v in mg_l.items()}
+    rich = {n for n, v in full.items() if v >= _MUCH * _WISH[n]}
+    parts = max(parts, usual_in_pots(tokens))
     weaker = 1 / (1 + parts)
     brings = {n: v * weaker for n, v in mg_l.items()}
-    rich = {n for n, v in brings.items() if v >= _MUCH * _WISH[n]}
     poor = [n for n, v in brings.items() if v < _LITTLE * _WISH[n]]
     does_not = (
         [f"It brings next to no {_listed([NUTRIENT_NAMES[n] for n in poor])}"] if poor else []

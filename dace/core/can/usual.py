@@ -122,6 +122,17 @@ def usual_parts(tokens: Collection[str], who: For) -> float | None:
     return row.ground if who.in_ground else row.pot
 
 
+def usual_in_pots(tokens: Collection[str]) -> int:
+    """Parts of water that are usual in a pot, or in the ground where it is never in pots.
+
+    >>> usual_in_pots({"method:cold_steep"}), usual_in_pots({"method:lye"}), usual_in_pots(())
+    (6, 100, 0)
+    """
+    row = usual_of(tokens)
+    parts = None if row is None else row.pot if row.pot is not None else row.ground
+    return round(parts or 0)
+
+
 def default_amount(
     feed: Composition, tokens: Collection[str], who: For, water: WaterIons
 ) -> Default | None:

@@ -41,7 +41,8 @@ def figures(
     """A brew's bands, what it holds on a day, what it is good for, and cautions."""
     at = min(len(found.days) - 1, max(0, int(day)))
     likely = {n: found.of(n).at(at)[1] for n in core.NUTRIENTS}
-    purpose = core.purpose_of(likely, found.ec.at(at)[1], solids=recipe.ingredients)
+    tokens = core.brew_tokens(recipe.method, [one.material for one in recipe.ingredients])
+    purpose = core.purpose_of(likely, found.ec.at(at)[1], solids=recipe.ingredients, tokens=tokens)
     method = core.method(recipe.method)
     gathering, preparing = core.advise_brew(recipe)
     return BrewFiguresOut(

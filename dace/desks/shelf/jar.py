@@ -37,7 +37,8 @@ def jar_page(scope: Scope, jar_id: uuid.UUID) -> JarPageOut:
     dilute = ""
     if kept:
         solids = solids_of(jar)
-        purpose = core.purpose_of(per_l, kept[-1].contents.ec_ms_cm[1], solids=solids)
+        ec = kept[-1].contents.ec_ms_cm[1]
+        purpose = core.purpose_of(per_l, ec, solids=solids, tokens=tokens_of(jar))
         good, does_not, dilute = purpose.good_for, purpose.does_not, dilute_words(purpose)
     garden = garden_of(scope)
     zone = ZoneInfo(garden.zone)

@@ -42,7 +42,7 @@
   follow(
     () => [garden.stand?.id, garden.stand?.stage_key, garden.version] as const,
     ([standId]) => {
-      if (standId !== stood) bench.anyway = false;
+      if (standId !== stood) bench.leave();
       stood = standId;
       bench.litresSaid = '';
       void bench.load();

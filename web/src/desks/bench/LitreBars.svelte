@@ -30,6 +30,10 @@
     explain(next);
   }
 
+  /** Its range alone, on one line: the unit stands over it. */
+  const spanOf = (row: Preview['nutrients'][number]) =>
+    row.figure.range_text.split(',')[0]?.replace(' mg/L', '') ?? '';
+
   const spoken = (row: Preview['nutrients'][number]) =>
     `${NUTRIENT_NAMES[row.name]}: ${row.figure.range_text}` +
     (row.wish ? `; the stage likes ${row.wish.text}` : '') +
@@ -58,7 +62,7 @@
         <BulletBar figure={row.figure} fromWater={row.from_water} wish={row.wish ?? null} />
         <span class="value">
           {row.figure.text} mg
-          <small>{row.wish ? `likes ${row.wish.text}` : row.figure.range_text.split(',')[0]}</small>
+          <small>{row.wish ? `likes ${row.wish.text}` : spanOf(row)}</small>
         </span>
         <span class="how" aria-hidden="true">how?</span>
       </button>
@@ -123,6 +127,7 @@
 
   small {
     display: block;
+    white-space: nowrap;
     color: var(--color-text-soft);
     font-size: var(--text-s);
     font-weight: 400;

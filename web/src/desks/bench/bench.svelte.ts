@@ -58,16 +58,22 @@ export class Bench {
 
   private rests: ReturnType<typeof setTimeout> | undefined;
 
+  /** Another stop: nothing of the last one's can is shown beside its verdict. */
+  leave(): void {
+    this.anyway = false;
+    this.worked.clear();
+  }
+
   async load(): Promise<void> {
     await this.stocked.load((signal) => ask(client.GET('/api/bench', { signal })));
     const found = this.supplies;
     if (!found) return;
     const named = String(searchParams.get('jar') ?? '');
     const jars = found.jars.filter((jar) => jar.dissolves && jar.stock > 0);
+    const usual = found.vessels[0];
+    if (usual && !this.jarId) this.vessel = volume(usual.volume_l, 4);
     this.jarId ||= (jars.find((jar) => jar.id === named) ?? jars[0])?.id ?? '';
     this.waterId ||= found.waters[0]?.id ?? '';
-    const usual = found.vessels[0];
-    if (usual && !this.preview) this.vessel = volume(usual.volume_l, 4);
     this.layOut(named);
   }
 
