@@ -164,7 +164,7 @@ from dace.core.verdict.records import (
 )
 from dace.core.words import shown
 from dace.core.words.amounts import amount_words
-from dace.core.words.days import day_in_words
+from dace.core.words.days import ago, day_in_words
 from dace.core.words.numbers import read_number
 from dace.core.words.quantities import FAMILIES, read_amount, read_measure
 from dace.core.words.sizes import Size, read_size
@@ -185,21 +185,21 @@ __all__ = [
     "Sampled", "Severity", "Shelter", "Size", "Slow", "Source", "Span", "Spread", "Stage",
     "StageReading", "Start", "Step", "Stop", "Tested", "TestedSoil", "Verdict", "Vessel",
     "WaterIons", "WeatherAsked", "Working", "Yard", "advise_against", "advise_answer",
-    "advise_brew", "advise_feeding", "advise_jar", "alike", "amount_words", "answer", "as_paste",
-    "as_pour_through", "balances", "blend", "bottle_contents", "brew_tokens", "brew_working",
-    "by_day", "cautions", "charged_can", "charged_dry", "charged_plain", "charged_water",
-    "check_claim", "climate", "climate_near", "climates", "climates_near", "climbing_since",
-    "comfort", "comfort_of", "compare_with_expected", "composition", "composition_of_bottle",
-    "composition_of_liquid", "content_of_feed", "content_of_material", "countries", "crop",
-    "crop_loss", "crops", "day_hours", "day_in_words", "days_to_top", "disagreement", "dry_dose",
-    "ec_25", "ec_at", "estimate", "feed_cap", "fill_can", "flush", "follow", "follow_all",
-    "followed_steps", "forms_of", "gravest_first", "ledger", "litres_of_medium", "material",
-    "materials", "media", "medium", "method", "methods", "modifier", "modifiers", "next_feed",
-    "next_readings", "nutrient_words", "other_names", "out_of_order", "outlook", "parts_for_pen",
-    "past_use", "pen_words", "potash_chloride", "purpose_of", "rain_m2", "read_amount", "read_dry",
-    "read_grade", "read_litres_each", "read_log", "read_measure", "read_number",
-    "read_own_weather", "read_pack", "read_rate", "read_size", "read_soil_test", "read_strength",
-    "reading_at_25", "ready_days", "release_over", "say", "season_nitrogen_g_m2",
+    "advise_brew", "advise_feeding", "advise_jar", "ago", "alike", "amount_words", "answer",
+    "as_paste", "as_pour_through", "balances", "blend", "bottle_contents", "brew_tokens",
+    "brew_working", "by_day", "cautions", "charged_can", "charged_dry", "charged_plain",
+    "charged_water", "check_claim", "climate", "climate_near", "climates", "climates_near",
+    "climbing_since", "comfort", "comfort_of", "compare_with_expected", "composition",
+    "composition_of_bottle", "composition_of_liquid", "content_of_feed", "content_of_material",
+    "countries", "crop", "crop_loss", "crops", "day_hours", "day_in_words", "days_to_top",
+    "disagreement", "dry_dose", "ec_25", "ec_at", "estimate", "feed_cap", "fill_can", "flush",
+    "follow", "follow_all", "followed_steps", "forms_of", "gravest_first", "ledger",
+    "litres_of_medium", "material", "materials", "media", "medium", "method", "methods", "modifier",
+    "modifiers", "next_feed", "next_readings", "nutrient_words", "other_names", "out_of_order",
+    "outlook", "parts_for_pen", "past_use", "pen_words", "potash_chloride", "purpose_of", "rain_m2",
+    "read_amount", "read_dry", "read_grade", "read_litres_each", "read_log", "read_measure",
+    "read_number", "read_own_weather", "read_pack", "read_rate", "read_size", "read_soil_test",
+    "read_strength", "reading_at_25", "ready_days", "release_over", "say", "season_nitrogen_g_m2",
     "shares_of_ground", "shown", "spans", "split_into_cans", "stage_clock", "stops_of",
     "strength_words", "suggest_litres_each", "suits", "told_by", "usual_days", "usual_dry_density",
     "usual_measures", "usual_of", "verdicts", "warm_up", "water_from_ec", "water_from_report",

@@ -41,6 +41,7 @@ class RootRecord:
     waterings: tuple[Watering, ...]
     dressings: tuple[Dressing, ...]
     tests: tuple[FieldTest, ...]
+    soil: tuple[SoilTest, ...]
 
 
 def root_zone(scope: Scope, garden: Garden, fill_id: uuid.UUID) -> RootRecord:
@@ -83,6 +84,7 @@ def root_zones(
             tuple(kept.waterings[fill.pk]),
             tuple(kept.dressings[fill.pk]),
             tuple(kept.tests[fill.subject_id]),
+            tuple(kept.soil[fill.pk]),
         )
         for fill, one, (_, samples) in zip(chosen, followed, told, strict=True)
     )

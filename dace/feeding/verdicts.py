@@ -13,7 +13,7 @@ from dace.core.api import Grows, NamedWater, Source, Stop, Verdict, Vessel, Yard
 from dace.feeding.reads import jars_with_stock
 from dace.feeding.rootzones import RootRecord, root_zones
 from dace.garden.clocks import shelter_of
-from dace.garden.models import Garden, SoilTest
+from dace.garden.models import Garden
 from dace.garden.reads import (
     StandRecord,
     StopRecord,
@@ -71,10 +71,7 @@ def _worked_out(version: Version) -> tuple[StopVerdict, ...]:
     where = {fill_id: place for place in path for fill_id in place.fill_ids}
     grown = {fill_id: [s for s in p.stands if s.fill_id == fill_id] for fill_id, p in where.items()}
     records = root_zones(scope, garden, [fill_id for fill_id, rows in grown.items() if rows])
-    tested = _tested(scope, records)
-    asked = [
-        _stop(record, grown[record.fill.pk], where[record.fill.pk], tested) for record in records
-    ]
+    asked = [_stop(record, grown[record.fill.pk], where[record.fill.pk]) for record in records]
     if not asked:
         return ()
     yard = _yard(scope, garden, records[0], tuple(asked))
@@ -119,21 +116,19 @@ def _yard(scope: Scope, garden: Garden, record: RootRecord, asked: tuple[Stop, .
     )
 
 
-def _tested(scope: Scope, records: Sequence[RootRecord]) -> dict[uuid.UUID, frozenset[str]]:
-    """What the newest soil test of each fill found plenty of; one query."""
-    found: dict[uuid.UUID, frozenset[str]] = {}
-    media = {record.fill.pk: record.fill.medium for record in records}
-    for test in SoilTest.objects.of(scope).filter(fill__in=list(media)).order_by("tested_on"):
-        medium = core.medium(media[test.fill_id])
-        found[test.fill_id] = core.read_soil_test(test.values, test.unit, medium).high
-    return found
+def _tested_high(record: RootRecord) -> frozenset[str]:
+    """What the newest soil test of a fill found plenty of."""
+    tests = [test for test in record.soil if test.tested_on <= record.known.today]
+    if not tests:
+        return frozenset()
+    newest, medium = tests[-1], core.medium(record.fill.medium)
+    return core.read_soil_test(newest.values, newest.unit, medium).high
 
 
 def _stop(
     record: RootRecord,
     stands: Sequence[StandRecord],
     place: StopRecord,
-    tested: dict[uuid.UUID, frozenset[str]],
 ) -> Stop:
     return Stop(
         key=str(record.fill.pk),
@@ -144,7 +139,7 @@ def _stop(
         shelter=shelter_of(place.kind, place.covered),
         area_m2=record.fill.area_m2,
         ph=record.fill.ph,
-        tested_high=tested.get(record.fill.pk, frozenset()),
+        tested_high=_tested_high(record),
     )
 
 

@@ -14,6 +14,7 @@ from dace.core.matter.chemistry import atomic_weight
 from dace.core.matter.conductivity import ec_25
 from dace.core.matter.temperature import temperature_factor
 from dace.core.result import Result, Step, say
+from dace.core.words.days import ago
 
 _SCALE_ROWS = {"uS/cm": "c_ms", "ppm500": "c_ppm500", "ppm700": "c_ppm700"}
 SCALES = ("mS/cm", *_SCALE_ROWS)
@@ -203,8 +204,7 @@ def pen_words(days: float) -> str:
             f"not calibrated for {whole} days: good to about {off} %; dip it in its standard, "
             "1.413 mS/cm"
         )
-    since = "today" if whole == 0 else "yesterday" if whole == 1 else f"{whole} days ago"
-    return f"calibrated {since}: good to about {off} %"
+    return f"calibrated {ago(whole)}: good to about {off} %"
 
 
 def spread_of(*parts: Range) -> Range:

@@ -13,6 +13,7 @@ from dace.core.season.outlook import Outlook
 from dace.core.verdict.facts import Facts
 from dace.core.verdict.records import Grows
 from dace.core.words import shown
+from dace.core.words.days import ago
 
 _ROOT_DAYS, _AHEAD_DAYS = 7, 7
 
@@ -43,7 +44,7 @@ def _why(facts: Facts, grows: Grows, days: Outlook, on: date) -> str:
     transplant = gates()["skip_transplant"].range.typ
     planted = (on - grows.since).days
     if grows.since > grows.started_on and 0 <= planted < transplant:
-        return f"planted {_ago(planted)}: roots take hold first"
+        return f"planted {ago(planted)}: roots take hold first"
     at = min(days.index(facts.today) + (on - facts.today).days, days.days - 2)
     high = _air(facts, days, at)[1]
     heat = gates()["skip_heat"].range.typ
@@ -81,7 +82,3 @@ def _root_c(facts: Facts, days: Outlook, at: int) -> float:
     """Warmth at the roots: the mean of a week's air [C]."""
     week = range(max(0, at - _ROOT_DAYS + 1), at + 1)
     return float(np.mean([np.mean(_air(facts, days, day)) for day in week]))
-
-
-def _ago(days: int) -> str:
-    return "today" if days == 0 else "yesterday" if days == 1 else f"{days} days ago"

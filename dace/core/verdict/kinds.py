@@ -15,6 +15,7 @@ from dace.core.verdict.gates import shut_for
 from dace.core.verdict.questions import asked_stage, drain_question, long_unseen, short, unread
 from dace.core.verdict.reach import Reach, need_at, reach_of
 from dace.core.verdict.records import After, Grows, Kind, Question
+from dace.core.words.days import ago
 
 _CERTAIN, _LIKELY = 0.9, 0.5
 _RESTS_ABOVE_C, _WEEK, _LAST_DAYS = 1.0, 7, 14
@@ -26,13 +27,17 @@ _SLOW = ("soil_first",)
 
 @dataclass(frozen=True)
 class Part:
-    """What one planting asks for: a kind, why, and the next day on which something is due."""
+    """What one planting asks for: a kind, why, and the next day on which something is due.
+
+    ``on_paper`` where the sums are short and the leaves do not show it.
+    """
 
     grows: Grows
     kind: Kind
     why: str
     next_on: date | None = None
     lacks: str = ""
+    on_paper: bool = False
 
 
 @dataclass(frozen=True)
@@ -200,19 +205,18 @@ def _base(facts: Facts, grows: Grows, stage: Stage, reach: Reach, days: Outlook)
     if not due or well:
         if well and due:
             on = facts.today + timedelta(days=_WEEK)
-            return Part(grows, "enough", "Short on paper; the leaves do not show it", on)
+            why = "Short on paper; the leaves do not show it"
+            return Part(grows, "enough", why, on, on_paper=True)
         return _enough(facts, grows, reach, own)
     if slot > 0:
         since = (facts.today - facts.last_fed).days if facts.last_fed else 0
-        return Part(grows, "wait", f"Fed {_ago(since)}", facts.slot_on, due)
+        return Part(grows, "wait", f"Fed {ago(since)}", facts.slot_on, due)
     shut = shut_for(facts, grows, days)
     if shut is not None:
         why = shut.why[0].upper() + shut.why[1:]
         return Part(grows, "wait", why, shut.opens_on, due)
     wants = _LACKS[due]
-    last = (
-        f"fed {_ago((facts.today - facts.last_fed).days)}" if facts.last_fed else "never fed here"
-    )
+    last = f"fed {ago((facts.today - facts.last_fed).days)}" if facts.last_fed else "never fed here"
     why = f"{wants} within reach would not last till the next feed; {last}"
     slow = facts.stop.approach in _SLOW or (facts.in_bed and facts.stop.approach != "soluble")
     kind: Kind = "dress" if slow and not stage.is_seedling else "feed"
@@ -270,7 +274,3 @@ def _stage_question(
         )
         return Question("stage", one.clock.question, mark, after, one.key, named.key, no)
     return None
-
-
-def _ago(days: int) -> str:
-    return "today" if days == 0 else "yesterday" if days == 1 else f"{days} days ago"

@@ -64,7 +64,7 @@ _MARKS: dict[Kind, str] = {
 def mark_of(facts: Facts, found: Verdict) -> str:
     """Three words or so for the path."""
     said = _MARKS[found.kind]
-    if found.kind == "rest" and facts.stop.grows[0].control and found.reason.startswith("The comp"):
+    if found.kind == "rest" and all(grows.control for grows in facts.stop.grows):
         return "same water, no feed"
     if found.kind == "look" and found.question is not None:
         return found.question.mark
@@ -197,7 +197,7 @@ def _why_enough(facts: Facts, decided: Decided) -> str:
     """What carries it till then."""
     if all(makes_its_own(p.grows.crop, p.grows.clock.stage, facts.in_bed) for p in decided.parts):
         return "Its roots live with what takes nitrogen from the air; the ground holds the rest."
-    if any("Short on paper" in part.why for part in decided.parts):
+    if any(part.on_paper for part in decided.parts):
         return "The sums are short, and nobody sees it in the leaves: they count for more."
     where = "the ground" if facts.in_bed else "the medium"
     return f"What {where} holds and gives carries what they take."

@@ -12,3 +12,12 @@ def day_in_words(on: date) -> str:
     '3 May 2026'
     """
     return f"{on.day} {on:%B %Y}"
+
+
+def ago(days: int) -> str:
+    """How long since, in whole days.
+
+    >>> ago(0), ago(1), ago(9)
+    ('today', 'yesterday', '9 days ago')
+    """
+    return "today" if days == 0 else "yesterday" if days == 1 else f"{days} days ago"

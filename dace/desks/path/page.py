@@ -116,12 +116,10 @@ def _read_text(
         return ""
     days = (now.astimezone(zone).date() - latest.taken_at.astimezone(zone).date()).days
     return (
-        f"read {shown.ec_number(latest.ec_likely, 1)}, {_ago(days)}" if days <= _SPEAKS_FOR else ""
+        f"read {shown.ec_number(latest.ec_likely, 1)}, {core.ago(days)}"
+        if days <= _SPEAKS_FOR
+        else ""
     )
-
-
-def _ago(days: int) -> str:
-    return "today" if days == 0 else "yesterday" if days == 1 else f"{days} days ago"
 
 
 def _line(stop: StopRecord) -> str:

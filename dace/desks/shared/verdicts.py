@@ -173,6 +173,4 @@ def _portion_text(one: Portion) -> str:
 
 
 def _age(days: int | None) -> str:
-    if days is None:
-        return ""
-    return "today" if days == 0 else "yesterday" if days == 1 else f"{days} days ago"
+    return "" if days is None else core.ago(days)
