@@ -20,6 +20,11 @@
     act();
   }
 
+  /** A menu that opens low on the screen is brought up above the thumb bar. */
+  function show(menu: HTMLElement) {
+    menu.scrollIntoView({ block: 'nearest' });
+  }
+
   /** The keyboard walks out of the menu, or a press beside it: it closes. */
   function left(event: FocusEvent & { currentTarget: HTMLElement }) {
     if (!event.currentTarget.contains(event.relatedTarget as Node | null)) open = false;
@@ -62,7 +67,7 @@
         </svg>
       </button>
       {#if open}
-        <div class="menu">
+        <div class="menu" {@attach show}>
           {#each mine as one (one.label)}
             <button type="button" aria-label="{one.label}: {title}" onclick={() => choose(one.act)}>
               {one.label}
@@ -143,10 +148,6 @@
     border-radius: var(--radius);
   }
 
-  .opener:hover {
-    background: var(--color-panel);
-  }
-
   circle {
     fill: var(--color-text-soft);
   }
@@ -158,6 +159,7 @@
     display: grid;
     width: max-content;
     min-width: 160px;
+    scroll-margin-bottom: 88px;
     padding: var(--space-1);
     border: 1px solid var(--color-edge);
     border-radius: var(--radius);
@@ -170,6 +172,7 @@
     border-radius: var(--radius);
   }
 
+  .opener:hover,
   .menu button:hover {
     background: var(--color-panel-low);
   }
