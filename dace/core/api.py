@@ -27,9 +27,14 @@ from dace.core.can.dry import (
     season_nitrogen_g_m2,
     usual_dry_density,
 )
+from dace.core.can.finding import FoundMix, Simpler, find_mix
 from dace.core.can.measures import KINDS as MEASURE_KINDS
 from dace.core.can.measures import TEASPOON_ML, Owned, usual_measures
-from dace.core.can.mixing import MOST_VESSEL_L, Mixture, fill_can
+from dace.core.can.measuring import Vessel, measured
+from dace.core.can.mixing import MOST_VESSEL_L, Mixture, fill_can, fill_with
+from dace.core.can.mixing import Poured as PouredPart
+from dace.core.can.nearest import MixAsked, Offered
+from dace.core.can.parts import Part
 from dace.core.can.pouring import Ground, suggest_litres_each
 from dace.core.can.sharing import shares_of_ground, told_by
 from dace.core.can.strength import read_strength
@@ -42,9 +47,25 @@ from dace.core.ledger.books import Ledger, ledger
 from dace.core.ledger.shortfall import APPROACHES, Balance, BalanceWord, balances
 from dace.core.ledger.soil_tests import UNITS as SOIL_UNITS
 from dace.core.ledger.soil_tests import TestedSoil, read_soil_test
+from dace.core.matter.clashes import (
+    CHLORINATED,
+    Clash,
+    Meeting,
+    clashes_among,
+    clashes_between,
+    meeting,
+)
 from dace.core.matter.composition import Composition, composition, composition_of_liquid
 from dace.core.matter.conductivity import ec_25
-from dace.core.matter.label import ALSO, FORMS, Label, forms_of, potash_chloride, read_grade
+from dace.core.matter.label import (
+    ALSO,
+    FORMS,
+    Label,
+    forms_of,
+    label_of_material,
+    potash_chloride,
+    read_grade,
+)
 from dace.core.matter.materials import Material, material, materials
 from dace.core.matter.media import Medium, media, medium
 from dace.core.matter.nutrients import NUTRIENTS
@@ -159,7 +180,6 @@ from dace.core.verdict.records import (
     Source,
     Stop,
     Verdict,
-    Vessel,
     Yard,
 )
 from dace.core.words import shown
@@ -171,32 +191,34 @@ from dace.core.words.sizes import Size, read_size
 
 # fmt: off
 __all__ = [
-    "ACTS_FIRST", "ALSO", "APPROACHES", "CHARGED", "FAMILIES", "FEELS", "FORMS", "KINDS",
-    "MEASURE_KINDS", "METHODS", "MOST_VESSEL_L", "NITRATE", "NUTRIENTS", "PEN_OLD_DAYS", "RHYTHMS",
-    "ROOT_SHORT", "ROOT_WORDS", "SCALES", "SHELTERS", "SOIL_UNITS", "SPREAD_ONLY", "STAGE_WORDS",
-    "TEASPOON_ML", "WATER_KINDS", "Advice", "Against", "Answer", "Balance", "BalanceWord", "Band",
-    "Begun", "BottleContents", "BrewEstimate", "BrewReading", "CanAsked", "Cans", "CapCheck",
-    "Claim", "ClaimVerdict", "Climate", "Comfort", "Comparison", "Composition", "Content",
-    "Country", "Crop", "DaceError", "Days", "DryDose", "FeedWord", "Feeding", "Felt", "Flush",
-    "Followed", "Ground", "Growing", "Grows", "Ingredient", "Kind", "Label", "Ledger", "Limits",
-    "LoggedHour", "Look", "Looked", "Material", "Medium", "Method", "Mixture", "NamedWater",
-    "NextFeed", "Numbers", "Outlook", "OwnDay", "Owned", "PenReading", "Portion", "Poured",
+    "ACTS_FIRST", "ALSO", "APPROACHES", "CHARGED", "CHLORINATED", "FAMILIES", "FEELS", "FORMS",
+    "KINDS", "MEASURE_KINDS", "METHODS", "MOST_VESSEL_L", "NITRATE", "NUTRIENTS", "PEN_OLD_DAYS",
+    "RHYTHMS", "ROOT_SHORT", "ROOT_WORDS", "SCALES", "SHELTERS", "SOIL_UNITS", "SPREAD_ONLY",
+    "STAGE_WORDS", "TEASPOON_ML", "WATER_KINDS", "Advice", "Against", "Answer", "Balance",
+    "BalanceWord", "Band", "Begun", "BottleContents", "BrewEstimate", "BrewReading", "CanAsked",
+    "Cans", "CapCheck", "Claim", "ClaimVerdict", "Clash", "Climate", "Comfort", "Comparison",
+    "Composition", "Content", "Country", "Crop", "DaceError", "Days", "DryDose", "FeedWord",
+    "Feeding", "Felt", "Flush", "Followed", "FoundMix", "Ground", "Growing", "Grows", "Ingredient",
+    "Kind", "Label", "Ledger", "Limits", "LoggedHour", "Look", "Looked", "Material", "Medium",
+    "Meeting", "Method", "MixAsked", "Mixture", "NamedWater", "NextFeed", "Numbers", "Offered",
+    "Outlook", "OwnDay", "Owned", "Part", "PenReading", "Portion", "Poured", "PouredPart",
     "Purpose", "Question", "Range", "ReadVerdict", "Recipe", "Result", "RootWord", "RootZone",
-    "Sampled", "Severity", "Shelter", "Size", "Slow", "Source", "Span", "Spread", "Stage",
-    "StageReading", "Start", "Step", "Stop", "Tested", "TestedSoil", "Verdict", "Vessel",
+    "Sampled", "Severity", "Shelter", "Simpler", "Size", "Slow", "Source", "Span", "Spread",
+    "Stage", "StageReading", "Start", "Step", "Stop", "Tested", "TestedSoil", "Verdict", "Vessel",
     "WaterIons", "WeatherAsked", "Working", "Yard", "advise_against", "advise_answer",
     "advise_brew", "advise_feeding", "advise_jar", "ago", "alike", "amount_words", "answer",
     "as_paste", "as_pour_through", "balances", "blend", "bottle_contents", "brew_tokens",
     "brew_working", "by_day", "cautions", "charged_can", "charged_dry", "charged_plain",
-    "charged_water", "check_claim", "climate", "climate_near", "climates", "climates_near",
-    "climbing_since", "comfort", "comfort_of", "compare_with_expected", "composition",
-    "composition_of_bottle", "composition_of_liquid", "content_of_feed", "content_of_material",
-    "countries", "crop", "crop_loss", "crops", "day_hours", "day_in_words", "days_to_top",
-    "disagreement", "dry_dose", "ec_25", "ec_at", "estimate", "feed_cap", "fill_can", "flush",
-    "follow", "follow_all", "followed_steps", "forms_of", "gravest_first", "ledger",
-    "litres_of_medium", "material", "materials", "media", "medium", "method", "methods", "modifier",
-    "modifiers", "next_feed", "next_readings", "nutrient_words", "other_names", "out_of_order",
-    "outlook", "parts_for_pen", "past_use", "pen_words", "potash_chloride", "purpose_of", "rain_m2",
+    "charged_water", "check_claim", "clashes_among", "clashes_between", "climate", "climate_near",
+    "climates", "climates_near", "climbing_since", "comfort", "comfort_of", "compare_with_expected",
+    "composition", "composition_of_bottle", "composition_of_liquid", "content_of_feed",
+    "content_of_material", "countries", "crop", "crop_loss", "crops", "day_hours", "day_in_words",
+    "days_to_top", "disagreement", "dry_dose", "ec_25", "ec_at", "estimate", "feed_cap", "fill_can",
+    "fill_with", "find_mix", "flush", "follow", "follow_all", "followed_steps", "forms_of",
+    "gravest_first", "label_of_material", "ledger", "litres_of_medium", "material", "materials",
+    "measured", "media", "medium", "meeting", "method", "methods", "modifier", "modifiers",
+    "next_feed", "next_readings", "nutrient_words", "other_names", "out_of_order", "outlook",
+    "parts_for_pen", "past_use", "pen_words", "potash_chloride", "purpose_of", "rain_m2",
     "read_amount", "read_dry", "read_grade", "read_litres_each", "read_log", "read_measure",
     "read_number", "read_own_weather", "read_pack", "read_rate", "read_size", "read_soil_test",
     "read_strength", "reading_at_25", "ready_days", "release_over", "say", "season_nitrogen_g_m2",

@@ -10,6 +10,7 @@ from typing import cast
 
 from dace.core.advice import Advice, Severity
 from dace.core.figures import Range, load_table, source_words
+from dace.core.matter.tokens import matches
 
 _TITLE_LONG = 56
 
@@ -56,23 +57,6 @@ class Caution:
         parts = [part for part in (facts, self.advice, self.why) if part]
         text = " ".join(parts)
         return Advice(self.key, self.severity, title, text, self.source, self.plan_effect)
-
-
-def matches(expression: str, tokens: Collection[str]) -> bool:
-    """Whether tokens meet an expression: ``;`` is any of, ``+`` is all of, ``all`` is always.
-
-    >>> matches("key:urea;family:fish", {"family:fish"})
-    True
-    >>> matches("route:foliar+family:manure", {"family:manure"})
-    False
-    """
-    if expression.startswith("all"):
-        return True
-    return any(
-        all(part.strip() in tokens for part in choice.split("+"))
-        for choice in expression.split(";")
-        if choice.strip()
-    )
 
 
 @cache

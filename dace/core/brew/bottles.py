@@ -10,7 +10,7 @@ from dace.core.brew.estimate import liquid_on
 from dace.core.brew.weighed import Weighed
 from dace.core.figures import Range
 from dace.core.matter.chemistry import molar_mass
-from dace.core.matter.composition import Composition, charge_meq
+from dace.core.matter.composition import ACETATE, Composition, charge_meq
 from dace.core.matter.label import Label
 
 _NUTRIENT_KEYS = ("N", "P", "K", "Ca", "Mg")
@@ -99,7 +99,7 @@ def composition_of_bottle(found: BottleContents, name: str) -> Composition:
     Composition
         Charge closed with acetate.
     """
-    mg = dict(found.mg) | {"urea_N": 0.0, "acetate_as_CH3COO": found.acetate_mg}
+    mg = dict(found.mg) | {"urea_N": 0.0, ACETATE: found.acetate_mg}
     ordered = tuple(sorted(mg.items()))
     n, p, k = (sum_of(mg, x) / 10 for x in ("N", "P", "K"))
     label = Label(round(n, 3), round(p, 3), round(k, 3), "element", "volume", "liquid")

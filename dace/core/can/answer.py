@@ -7,7 +7,8 @@ from dataclasses import dataclass, replace
 from dace.core.can.dry import usual_dry_density
 from dace.core.can.fitting import friendly_parts, solve_amount, strongest_within
 from dace.core.can.measures import TEASPOON_ML, Owned, Rounded, round_to_owned, usual_measures
-from dace.core.can.mixing import Mixture, can_ec, fill_can
+from dace.core.can.mixing import Mixture, fill_can
+from dace.core.can.parts import can_ec
 from dace.core.can.strength import Strength, ratio_words, read_strength
 from dace.core.can.usual import For, default_amount, never_there, strength_said
 from dace.core.errors import DaceError

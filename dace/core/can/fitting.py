@@ -7,7 +7,7 @@ from functools import cache
 
 from scipy.optimize import brentq
 
-from dace.core.can.mixing import can_ec, feed_ec_alone
+from dace.core.can.parts import can_ec, feed_ec_alone
 from dace.core.can.strength import Strength
 from dace.core.errors import DaceError
 from dace.core.matter.composition import Composition

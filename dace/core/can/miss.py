@@ -9,7 +9,7 @@ from dace.core.matter.nutrients import NUTRIENTS
 
 WEIGHTS = {"N": 1.0, "P": 0.6, "K": 1.0, "Ca": 0.6, "Mg": 0.5}
 """How much each nutrient counts."""
-_WITHIN = 0.25
+WITHIN = 0.25
 
 
 def miss(mg_l: Mapping[str, float], wish: Mapping[str, Range]) -> float:
@@ -45,5 +45,5 @@ def miss(mg_l: Mapping[str, float], wish: Mapping[str, Range]) -> float:
         off = abs(c - range_.typ)
         end = range_.high - range_.typ if c > range_.typ else range_.typ - range_.low
         inside = min(off, end)
-        found += WEIGHTS[nutrient] * (_WITHIN * inside + (off - inside)) / range_.typ
+        found += WEIGHTS[nutrient] * (WITHIN * inside + (off - inside)) / range_.typ
     return found

@@ -1,9 +1,9 @@
-"""One source poured into water: what a litre holds, what a pen should read, what fits.
+"""Sources poured into water: what a litre holds, what a pen should read, what fits.
 
 Notes
 -----
 A can's conductivity comes from its mixed ions, never by adding conductivities.
-The range of each figure combines, in quadrature, what the label may be off by,
+The range of each figure combines, in quadrature, what each label may be off by,
 what a measure may be off by and what is not known of the water; the charge of a
 feed is closed once with sulfate (likely) and once with chloride (the other end).
 """
@@ -11,46 +11,74 @@ feed is closed once with sulfate (likely) and once with chloride (the other end)
 from __future__ import annotations
 
 import math
+from collections.abc import Sequence
 from dataclasses import dataclass
-from functools import lru_cache
 
 import numpy as np
 
+from dace.core.can.parts import IN_PURE_WATER, Part, feed_ph, mixed_ions, water_share
 from dace.core.errors import DaceError
 from dace.core.figures import Range, judgement
 from dace.core.matter.carriers import Carrier
 from dace.core.matter.composition import Composition, combined, label_step
-from dace.core.matter.conductivity import IONS, conducted, ec_25
+from dace.core.matter.conductivity import IONS, conducted
 from dace.core.matter.nutrients import NUTRIENTS
 from dace.core.matter.waters import WaterIons
 from dace.core.result import Result, Step, Working, say
 from dace.core.words import shown
 from dace.core.words.amounts import amount_words
 
-Ions = dict[str, float]
 MOST_VESSEL_L = 1000.0
+
+
+@dataclass(frozen=True)
+class Poured:
+    """One source as it went in: its name, and how much of it [mL or g] in all and a litre."""
+
+    name: str
+    amount: float
+    unit: str
+    per_l: float
+    concentrate: Result
 
 
 @dataclass(frozen=True)
 class Mixture:
     """A filled can.
 
-    ``amount`` is the concentrate in mL (liquids) or g (solids); ``nutrients``
-    are mg/L in the order of ``NUTRIENTS``, water included; ``from_water`` is the
-    water's own part of each; ``feed_ec`` is the feed's part alone, read in pure water.
+    ``parts`` are its sources in the order in which they are poured, at least one;
+    ``nutrients`` are mg/L in the order of ``NUTRIENTS``, water included; ``from_water``
+    is the water's own part of each; ``feed_ec`` is what the feeds read in pure water.
     """
 
-    amount: float
-    unit: str
-    amount_per_l: float
+    parts: tuple[Poured, ...]
     vessel_l: float
     water_l: float
-    concentrate: Result
     nutrients: tuple[tuple[str, Result], ...]
     from_water: tuple[tuple[str, float], ...]
     ec: Result
     feed_ec: float
     water_ec: float
+
+    @property
+    def amount(self) -> float:
+        """Of the first source [mL or g]."""
+        return self.parts[0].amount
+
+    @property
+    def unit(self) -> str:
+        """Of the first source."""
+        return self.parts[0].unit
+
+    @property
+    def amount_per_l(self) -> float:
+        """Of the first source in a litre of can [mL or g]."""
+        return self.parts[0].per_l
+
+    @property
+    def concentrate(self) -> Result:
+        """How much of the first source goes in."""
+        return self.parts[0].concentrate
 
     def nutrient(self, name: str) -> Result:
         """mg/L of one nutrient with its range."""
@@ -64,7 +92,7 @@ def fill_can(
     water: WaterIons,
     measured: Range | None = None,
 ) -> Mixture:
-    """Mix a source into a can of water.
+    """Mix one source into a can of water.
 
     Parameters
     ----------
@@ -82,6 +110,31 @@ def fill_can(
     Returns
     -------
     Mixture
+        As :func:`fill_with`.
+
+    Raises
+    ------
+    DaceError
+        If the can is no can, or more concentrate than can is asked for.
+    """
+    return fill_with((Part(feed, amount_per_l, measured=measured),), vessel_l, water)
+
+
+def fill_with(parts: Sequence[Part], vessel_l: float, water: WaterIons) -> Mixture:
+    """Mix several sources into one can of water.
+
+    Parameters
+    ----------
+    parts : sequence of Part
+        At least one, in the order in which they are poured.
+    vessel_l : float
+        Finished volume [L], above 0 and up to ``MOST_VESSEL_L``.
+    water : WaterIons
+        What fills the rest.
+
+    Returns
+    -------
+    Mixture
         Figures with ranges and Workings.
 
     Raises
@@ -89,39 +142,62 @@ def fill_can(
     DaceError
         If the can is no can, or more concentrate than can is asked for.
     """
-    if not 0 < vessel_l <= MOST_VESSEL_L:
-        raise DaceError(
-            "vessel", f"{vessel_l:g} L", f"above 0 and up to {MOST_VESSEL_L:g} L would do"
-        )
-    if not 0 < amount_per_l <= 1000.0:
-        raise DaceError(
-            "strength",
-            f"{say(amount_per_l * vessel_l, 3)} {feed.unit} in a can of {vessel_l:g} L",
-            "the concentrate has to fit in the can",
-        )
-    amount = amount_per_l * vessel_l
-    water_share = _water_share(amount_per_l, feed)
-    off = measured or judgement("measuring_tolerance").range
-    nutrients = tuple((n, _nutrient(n, amount, vessel_l, feed, water, off)) for n in NUTRIENTS)
-    ec, feed_ec = _ec(amount_per_l, feed, water, off)
+    _check(parts, vessel_l)
+    sized = [_Sized.of(part, vessel_l) for part in parts]
+    share = water_share(parts)
+    ec, feed_ec = _ec(sized, water, share)
     return Mixture(
-        amount=amount,
-        unit=feed.unit,
-        amount_per_l=amount_per_l,
+        parts=tuple(one.poured(vessel_l) for one in sized),
         vessel_l=vessel_l,
-        water_l=vessel_l * water_share,
-        concentrate=_concentrate(amount, vessel_l, feed.unit, off),
-        nutrients=nutrients,
-        from_water=tuple((n, water.of(n) * water_share) for n in NUTRIENTS),
+        water_l=vessel_l * share,
+        nutrients=tuple((n, _nutrient(n, sized, vessel_l, water, share)) for n in NUTRIENTS),
+        from_water=tuple((n, water.of(n) * share) for n in NUTRIENTS),
         ec=ec,
         feed_ec=feed_ec,
         water_ec=water.ec_ms_cm,
     )
 
 
-def _water_share(amount_per_l: float, feed: Composition) -> float:
-    """Water in one litre of can; what dissolves from a solid takes up little room."""
-    return 1 - amount_per_l / 1000 if feed.unit == "mL" else 1.0
+def _check(parts: Sequence[Part], vessel_l: float) -> None:
+    if not 0 < vessel_l <= MOST_VESSEL_L:
+        raise DaceError(
+            "vessel", f"{vessel_l:g} L", f"above 0 and up to {MOST_VESSEL_L:g} L would do"
+        )
+    if not parts:
+        raise DaceError("parts", "nothing to pour", "at least one source would do")
+    for part in parts:
+        if not 0 < part.per_l <= 1000.0:
+            raise _does_not_fit(part.per_l, part.feed.unit, vessel_l)
+    liquid = sum(part.per_l for part in parts if part.feed.unit == "mL")
+    if liquid > 1000.0 + 1e-6:
+        raise _does_not_fit(liquid, "mL", vessel_l)
+
+
+def _does_not_fit(per_l: float, unit: str, vessel_l: float) -> DaceError:
+    return DaceError(
+        "strength",
+        f"{say(per_l * vessel_l, 3)} {unit} in a can of {vessel_l:g} L",
+        "the concentrate has to fit in the can",
+    )
+
+
+@dataclass(frozen=True)
+class _Sized:
+    """A part with how much of it goes into this can, and how far off its measuring may be."""
+
+    part: Part
+    amount: float
+    off: Range
+
+    @classmethod
+    def of(cls, part: Part, vessel_l: float) -> _Sized:
+        off = part.measured or judgement("measuring_tolerance").range
+        return cls(part, part.per_l * vessel_l, off)
+
+    def poured(self, vessel_l: float) -> Poured:
+        part = self.part
+        made = _concentrate(self.amount, vessel_l, part.feed.unit, self.off)
+        return Poured(part.name, self.amount, part.feed.unit, part.per_l, made)
 
 
 def _concentrate(amount: float, vessel_l: float, unit: str, off: Range) -> Result:
@@ -138,23 +214,28 @@ def _concentrate(amount: float, vessel_l: float, unit: str, off: Range) -> Resul
 
 
 def _nutrient(
-    name: str, amount: float, vessel_l: float, feed: Composition, water: WaterIons, off: Range
+    name: str, sized: Sequence[_Sized], vessel_l: float, water: WaterIons, share: float
 ) -> Result:
-    per_unit = feed.element(name)
-    from_feed = amount * per_unit / vessel_l
-    share = _water_share(amount / vessel_l, feed)
+    steps: Working = ()
+    brought, below, above = [], 0.0, 0.0
+    for one in sized:
+        feed = one.part.feed
+        mg_l = one.amount * feed.element(name) / vessel_l
+        spread = combined(feed.spread_of(name), one.off)
+        brought.append(mg_l)
+        below = math.hypot(below, mg_l * (1 - spread.low))
+        above = math.hypot(above, mg_l * (spread.high - 1))
+        steps += _nutrient_steps(name, one, vessel_l)
+    from_feed = sum(brought)
+    if len(sized) > 1:
+        added = " + ".join(say(mg_l) for mg_l in brought)
+        steps += (Step(f"{name} from all feeds", added, from_feed, "mg/L"),)
     known = {"Ca": water.ca, "Mg": water.mg}.get(name)
-    from_water = water.of(name) * share
-    if name == "N":
-        from_water = water.of("NO3_N") * share
+    from_water = (water.of("NO3_N") if name == "N" else water.of(name)) * share
     value = from_feed + from_water
-    spread = combined(feed.spread_of(name), off)
-    below = from_feed * (1 - spread.low)
-    above = from_feed * (spread.high - 1)
     if known is not None:
         below = math.hypot(below, from_water - known.low * share)
         above = math.hypot(above, known.high * share - from_water)
-    steps = _nutrient_steps(name, amount, vessel_l, feed)
     if from_water > 0:
         water_l = vessel_l * share
         steps += (
@@ -170,10 +251,13 @@ def _nutrient(
     return Result(value, max(0.0, value - below), value + above, "mg/L", steps)
 
 
-def _nutrient_steps(name: str, amount: float, vessel_l: float, feed: Composition) -> Working:
+def _nutrient_steps(name: str, one: _Sized, vessel_l: float) -> Working:
+    feed, called = one.part.feed, one.part.name
+    jar, source = (f"in {called}", f"from {called}") if called else ("of the jar", "from the feed")
     per_unit = feed.element(name)
     if per_unit == 0:
-        return (Step(f"{name} in the jar", "", 0.0, f"mg/{feed.unit}", "the label declares none"),)
+        nothing = f"{name} {jar}" if called else f"{name} in the jar"
+        return (Step(nothing, "", 0.0, f"mg/{feed.unit}", "the label declares none"),)
     if name in ("N", "P", "K") and feed.known_by == "label":
         first = label_step(feed.label, name)
     else:
@@ -181,79 +265,42 @@ def _nutrient_steps(name: str, amount: float, vessel_l: float, feed: Composition
             f"{name} in 1 {feed.unit} of the jar", "", per_unit, f"mg/{feed.unit}", feed.known_by
         )
     second = Step(
-        f"{name} from the feed",
-        f"{say(amount)} {feed.unit} × {say(per_unit)} mg/{feed.unit} ÷ {say(vessel_l)} L",
-        amount * per_unit / vessel_l,
+        f"{name} {source}",
+        f"{say(one.amount)} {feed.unit} × {say(per_unit)} mg/{feed.unit} ÷ {say(vessel_l)} L",
+        one.amount * per_unit / vessel_l,
         "mg/L",
     )
     return (first, second)
 
 
-def _mixed(
-    amount_per_l: float, mg: tuple[tuple[str, float], ...], share: float, water: WaterIons
-) -> Ions:
-    """Ions of a can [mg/L]; organic nitrogen carries no charge and is left out."""
-    ions = {key: water.of(key) * share for key in IONS}
-    for key, per_unit in mg:
-        if key in ions:
-            ions[key] += per_unit * amount_per_l
-    return ions
-
-
-@lru_cache(maxsize=4096)
-def can_ec(amount_per_l: float, feed: Composition, water: WaterIons) -> float:
-    """Conductivity [mS/cm at 25 C] of a can with so many mL or g of feed a litre."""
-    share = _water_share(amount_per_l, feed)
-    return float(ec_25(_mixed(amount_per_l, feed.mg, share, water), _feed_ph()))
-
-
-def feed_ec_alone(amount_per_l: float, feed: Composition) -> float:
-    """Conductivity [mS/cm] of the feed in pure water, which is what a cap speaks of."""
-    return float(ec_25(_mixed(amount_per_l, feed.mg, 0.0, _NO_WATER), _feed_ph()))
-
-
-def _feed_ph() -> float:
-    return judgement("mixed_feed_ph").range.typ
-
-
-_NO_WATER = WaterIons(
-    (),
-    0.0,
-    judgement("water_ec_only_calcium").range.scaled(0.0),
-    judgement("water_ec_only_calcium").range.scaled(0.0),
-    "pure water",
-)
-
-
-def _ec(
-    amount_per_l: float, feed: Composition, water: WaterIons, off: Range
-) -> tuple[Result, float]:
-    """The can's conductivity with its range, and the feed's part alone."""
-    spread = combined(feed.spread, off)
-    share = _water_share(amount_per_l, feed)
-    scenarios = [
-        _mixed(amount_per_l, feed.mg, share, water),
-        _mixed(amount_per_l * spread.low, feed.mg, share, water),
-        _mixed(amount_per_l * spread.high, feed.mg, share, water),
-        _mixed(amount_per_l, feed.mg_chloride, share, water),
-        _mixed(amount_per_l, feed.mg_no_charge_n, share, water),
-        _mixed(amount_per_l, feed.mg, 0.0, _NO_WATER),
-    ]
+def _ec(sized: Sequence[_Sized], water: WaterIons, share: float) -> tuple[Result, float]:
+    """The can's conductivity with its range, and the feeds' part alone."""
+    parts = [one.part for one in sized]
+    scenarios = [mixed_ions(parts, water, share)]
+    for turn, one in enumerate(sized):
+        spread = combined(one.part.feed.spread, one.off)
+        for factor in (spread.low, spread.high):
+            off = [p.times(factor) if at == turn else p for at, p in enumerate(parts)]
+            scenarios.append(mixed_ions(off, water, share))
+    scenarios.append(mixed_ions(parts, water, share, "mg_chloride"))
+    scenarios.append(mixed_ions(parts, water, share, "mg_no_charge_n"))
+    scenarios.append(mixed_ions(parts, IN_PURE_WATER, 0.0))
     stacked = {key: np.array([s[key] for s in scenarios]) for key in IONS}
-    found = conducted(stacked, _feed_ph())
-    likely, weak, strong, chloride, silent, alone = found.ec_ms_cm.tolist()
-    pen = judgement("pen_scale").range
-    water_off = water.ec_ms_cm * (1 - pen.low)
-    below = math.sqrt((likely - weak) ** 2 + max(0.0, likely - silent) ** 2 + water_off**2)
-    above = math.sqrt((strong - likely) ** 2 + max(0.0, chloride - likely) ** 2 + water_off**2)
-    steps = _ec_steps(found.carriers(0), feed, water)
+    found = conducted(stacked, feed_ph())
+    likely, *ends, chloride, silent, alone = found.ec_ms_cm.tolist()
+    water_off = water.ec_ms_cm * (1 - judgement("pen_scale").range.low)
+    weak = [likely - end for end in ends[::2]]
+    strong = [end - likely for end in ends[1::2]]
+    below = math.hypot(*weak, max(0.0, likely - silent), water_off)
+    above = math.hypot(*strong, max(0.0, chloride - likely), water_off)
+    steps = _ec_steps(found.carriers(0), [p.feed for p in parts], water)
     return Result(likely, max(0.0, likely - below), likely + above, "mS/cm", steps), alone
 
 
 _CATIONS = ("K", "Na", "NH4", "Ca", "Mg", "H")
 
 
-def _ec_steps(parts: list[Carrier], feed: Composition, water: WaterIons) -> Working:
+def _ec_steps(parts: list[Carrier], feeds: Sequence[Composition], water: WaterIons) -> Working:
     """Who carries the current: meq/L times conductivity per equivalent, summed."""
     total = sum(part.ec_ms_cm for part in parts)
     groups = {"cations": [p for p in parts if p.ion in _CATIONS]}
@@ -275,8 +322,9 @@ def _ec_steps(parts: list[Carrier], feed: Composition, water: WaterIons) -> Work
                 "high",
             )
         )
+    labelled = any(feed.known_by == "label" for feed in feeds)
     closing = "sulfate taken for what the label leaves out; chloride is the upper end"
-    if feed.known_by != "label":
+    if not labelled:
         closing = "acetate taken for what closes the charge"
     steps.append(
         Step(

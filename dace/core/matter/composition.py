@@ -17,7 +17,7 @@ from functools import cache
 
 from dace.core.errors import DaceError
 from dace.core.figures import Range, judgement
-from dace.core.matter.chemistry import OXIDES, atomic_weight, element_fraction
+from dace.core.matter.chemistry import OXIDES, atomic_weight, element_fraction, molar_mass
 from dace.core.matter.label import FORMS, Label, density, mg_per_percent
 from dace.core.result import Step, say
 
@@ -110,7 +110,13 @@ def composition(label: Label) -> Composition:
     )
 
 
-def composition_of_liquid(mg_l: Mapping[str, float], name: str) -> Composition:
+ACETATE = "acetate_as_CH3COO"
+"""The ion that closes the charge of what was brewed."""
+
+
+def composition_of_liquid(
+    mg_l: Mapping[str, float], name: str, brewed: bool = False
+) -> Composition:
     """A liquid known by what is in it.
 
     Parameters
@@ -119,6 +125,8 @@ def composition_of_liquid(mg_l: Mapping[str, float], name: str) -> Composition:
         Keys of ``FEED_KEYS`` [mg/L].
     name : str
         What it is, for the Working.
+    brewed : bool
+        Whether it is home-made, whose charge acetate closes.
 
     Raises
     ------
@@ -135,11 +143,12 @@ def composition_of_liquid(mg_l: Mapping[str, float], name: str) -> Composition:
             raise DaceError("mg_l", f"{key} {value:g}", f"amounts of {', '.join(FEED_KEYS)}")
     base = {key: mg_l.get(key, 0.0) / 1000 for key in FEED_KEYS}
     label = Label(0, 0, 0)
+    likely, other = (ACETATE, ACETATE) if brewed else ("S_SO4", "Cl")
     return Composition(
         unit="mL",
-        mg=_ordered(_close(base, "S_SO4")),
-        mg_chloride=_ordered(_close(base, "Cl")),
-        mg_no_charge_n=_ordered(_close(base, "S_SO4")),
+        mg=_ordered(_close(base, likely)),
+        mg_chloride=_ordered(_close(base, other)),
+        mg_no_charge_n=_ordered(_close(base, likely)),
         spread=judgement("label_tolerance").range,
         forms_declared=True,
         label=label,
@@ -182,13 +191,15 @@ def _close(mg: dict[str, float], anion: str) -> dict[str, float]:
         closed["Na"] += -short * atomic_weight("Na")
     elif anion == "Cl":
         closed["Cl"] += short * atomic_weight("Cl")
+    elif anion == ACETATE:
+        closed[ACETATE] = short * molar_mass("CH3COO")
     else:
         closed["S_SO4"] += short / 2 * atomic_weight("S")
     return closed
 
 
 def _ordered(mg: Mapping[str, float]) -> tuple[tuple[str, float], ...]:
-    return tuple((key, mg[key]) for key in FEED_KEYS)
+    return tuple((key, mg[key]) for key in (*FEED_KEYS, ACETATE) if key in mg)
 
 
 def _spread(label: Label) -> Range:

@@ -10,6 +10,7 @@ from dace.core.errors import DaceError
 from dace.core.figures import judgement
 from dace.core.matter.chemistry import OXIDES, atomic_weight, element_fraction
 from dace.core.matter.materials import Material
+from dace.core.matter.nutrients import NUTRIENTS
 
 FORMS = ("nitrate", "ammonium", "urea", "organic")
 ALSO = ("Ca", "Mg", "S", "Na", "Cl", *OXIDES)
@@ -148,6 +149,31 @@ def forms_of(n: float, made_of: Material) -> tuple[tuple[str, float], ...]:
     forms = {name: round(n * share / 100, 6) for name, share in shares.items()}
     forms["organic"] = round(n - sum(forms.values()), 6)
     return tuple(sorted(forms.items()))
+
+
+def label_of_material(made_of: Material) -> Label:
+    """What a pack of a material would say of what dissolves: its likely elements by mass.
+
+    >>> from dace.core.matter.materials import material
+    >>> round(dict(label_of_material(material("magnesium_sulfate_heptahydrate")).also)["Mg"], 2)
+    9.76
+    """
+    n, p, k, ca, mg = (
+        made_of.percent_of(e).typ * made_of.soluble_of(e).typ / 100 for e in NUTRIENTS
+    )
+    rest = ((e, made_of.percent_of(e).typ) for e in ("S", "Na", "Cl"))
+    also = (("Ca", ca), ("Mg", mg), *rest)
+    solid = made_of.form == "solid"
+    return Label(
+        n,
+        p,
+        k,
+        basis="element",
+        form="solid" if solid else "liquid",
+        density_g_per_ml=None if solid else made_of.density_g_per_ml,
+        nitrogen=forms_of(n, made_of),
+        also=also,
+    )
 
 
 def read_grade(text: str) -> tuple[float, float, float]:

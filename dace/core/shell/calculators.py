@@ -9,17 +9,16 @@ from typing import Any
 from dace.core.api import (
     Answer,
     CanAsked,
-    DaceError,
     Result,
     answer,
     composition,
     ec_25,
     ec_at,
-    read_amount,
 )
 from dace.core.shell.brewing import brew, claim
-from dace.core.shell.jars_in import label_in, measures_in, water_in
+from dace.core.shell.jars_in import label_in, measures_in, vessel_in, water_in
 from dace.core.shell.json_in import Json, json_object, number, text
+from dace.core.shell.mixing import mix
 from dace.core.shell.roots import rootzone
 from dace.core.shell.seasons import clock
 from dace.core.shell.verdicts import verdict
@@ -39,14 +38,11 @@ def ec(given: Json) -> Json:
 
 def dilute(given: Json) -> Json:
     """A jar into a can: see the architecture notes in ``docs/computation.md`` for the shape."""
-    vessel = read_amount(text(given, "vessel"), measures_in(given), "vessel")
-    if vessel.unit != "mL":
-        raise DaceError("vessel", f"“{given['vessel']}”", "a volume such as 9 L would do")
     asked = CanAsked(
         strength=text(given, "strength"),
         feed=composition(label_in(json_object(given, "jar"))),
         water=water_in(json_object(given, "water")),
-        vessel_l=vessel.value / 1000,
+        vessel_l=vessel_in(given),
         measures=measures_in(given),
     )
     return _dilution(answer(asked))
@@ -87,4 +83,5 @@ CALCULATORS: dict[str, Callable[[Json], Json]] = {
     "rootzone": rootzone,
     "clock": clock,
     "verdict": verdict,
+    "mix": mix,
 }

@@ -6,6 +6,7 @@ from collections.abc import Mapping
 from typing import Any
 
 from dace.core.api import (
+    ALSO,
     FAMILIES,
     Composition,
     DaceError,
@@ -14,7 +15,9 @@ from dace.core.api import (
     brew_tokens,
     composition,
     composition_of_liquid,
+    label_of_material,
     material,
+    read_amount,
     water_from_ec,
     water_from_report,
 )
@@ -39,8 +42,13 @@ def label_in(jar: Json) -> Label:
         form=str(jar.get("form", "liquid")),
         density_g_per_ml=None if density is None else number(density, "jar.density_g_per_ml"),
         nitrogen=None if nitrogen is None else _pairs(nitrogen, "jar.nitrogen"),
-        also=_pairs(also, "jar.also"),
+        also=tuple((_as_table(name), value) for name, value in _pairs(also, "jar.also")),
     )
+
+
+def _as_table(name: str) -> str:
+    """``MgO`` as the tables write oxides."""
+    return name.lower() if name.lower() in ALSO else name
 
 
 def water_in(water: Json) -> WaterIons:
@@ -48,6 +56,17 @@ def water_in(water: Json) -> WaterIons:
     if "ec_ms_cm" in water:
         return water_from_ec(number(water["ec_ms_cm"], "water.ec_ms_cm"))
     return water_from_report(_pairs(water, "water"))
+
+
+def vessel_in(given: Json) -> float:
+    """What the can or sprayer holds [L]."""
+    told = given.get("vessel")
+    if not isinstance(told, str):
+        raise DaceError("vessel", repr(told)[:80], "a volume such as 9 L would do")
+    vessel = read_amount(told, measures_in(given), "vessel")
+    if vessel.unit != "mL" or vessel.value <= 0:
+        raise DaceError("vessel", f"“{told}”"[:80], "a volume such as 9 L would do")
+    return vessel.value / 1000
 
 
 def measures_in(given: Json) -> str | None:
@@ -74,5 +93,8 @@ def feed_in(jar: Json, field: str) -> tuple[Composition, frozenset[str]]:
         tokens = frozenset[str]().union(*(material(key).tokens for key in keys))
     if "mg_l" in jar:
         held = dict(_pairs(jar["mg_l"], f"{field}.mg_l"))
-        return composition_of_liquid(held, str(jar.get("name", "what is in it"))), tokens
+        named = str(jar.get("name", "what is in it"))
+        return composition_of_liquid(held, named, brewed=bool(method)), tokens
+    if "grade" not in jar and made_of and not method:
+        return composition(label_of_material(material(str(made_of)))), tokens
     return composition(label_in(jar)), tokens

@@ -7,12 +7,12 @@ import numpy as np
 from dace.core.advice.cautions import gates
 from dace.core.advice.feeding import Feeding
 from dace.core.advice.judge import advise_feeding
+from dace.core.can.measuring import measured
 from dace.core.figures import judgement
 from dace.core.matter.nutrients import NUTRIENTS
 from dace.core.matter.release import ageing, released
 from dace.core.season.need import makes_its_own
 from dace.core.verdict.facts import Facts
-from dace.core.verdict.measuring import measured
 from dace.core.verdict.reach import Reach
 from dace.core.verdict.recipe import Fed, picked_in
 from dace.core.verdict.records import Portion, Source, Yard

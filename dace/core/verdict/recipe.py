@@ -10,6 +10,7 @@ import numpy as np
 
 from dace.core.advice.feeding import Feeding
 from dace.core.advice.judge import advise_feeding
+from dace.core.can.measuring import measured, strength_text, vessel_for
 from dace.core.can.miss import miss
 from dace.core.can.mixing import Mixture, fill_can
 from dace.core.can.pouring import Ground, suggest_litres_each
@@ -21,7 +22,6 @@ from dace.core.matter.waters import WaterIons
 from dace.core.season.crops import Crop, Stage, feed_cap
 from dace.core.season.need import makes_its_own, wish_now
 from dace.core.verdict.facts import Facts
-from dace.core.verdict.measuring import measured, strength_text, vessel_for
 from dace.core.verdict.records import Grows, NamedWater, Portion, Source, Yard
 
 _ANY_CAN_L = 100.0

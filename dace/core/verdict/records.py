@@ -7,6 +7,7 @@ from datetime import date
 from typing import Literal, get_args
 
 from dace.core.can.measures import Owned
+from dace.core.can.measuring import Vessel
 from dace.core.can.mixing import Mixture
 from dace.core.matter.composition import Composition
 from dace.core.matter.release import Content
@@ -67,15 +68,6 @@ class NamedWater:
     key: str
     name: str
     ions: WaterIons
-
-
-@dataclass(frozen=True)
-class Vessel:
-    """A can or jug and what it holds [L]."""
-
-    key: str
-    name: str
-    litres: float
 
 
 @dataclass(frozen=True)

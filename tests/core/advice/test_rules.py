@@ -3,7 +3,8 @@
 import unittest
 from dataclasses import replace
 
-from dace.core.advice.cautions import cautions, gates, matches
+from dace.core.advice.cautions import cautions, gates
+from dace.core.matter.tokens import matches
 from dace.core.advice.feeding import Feeding
 from dace.core.advice.judge import RULES, advise_feeding
 from dace.core.matter.materials import material

@@ -3,14 +3,23 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
+from dataclasses import dataclass
 
 import numpy as np
 
 from dace.core.can.measures import Owned, round_to_owned, usual_measures
 from dace.core.can.stock import TEASPOON_G, stock_for
 from dace.core.result import say
-from dace.core.verdict.records import Vessel
 from dace.core.words.amounts import amount_words
+
+
+@dataclass(frozen=True)
+class Vessel:
+    """A can or jug and what it holds [L]."""
+
+    key: str
+    name: str
+    litres: float
 
 
 def strength_text(per_l: float, unit: str) -> str:
