@@ -6,6 +6,9 @@ from dace.core.advice.can import advise_answer
 from dace.core.advice.cautions import cautions
 from dace.core.advice.feeding import Feeding
 from dace.core.advice.judge import advise_feeding
+from dace.core.advice.leaf_rules import SAFE_WAY
+from dace.core.advice.open_hours import Asked as HoursAsked
+from dace.core.advice.open_hours import Hour, clock_words, open_hours, runs, said_now
 from dace.core.brew.acid import Limits
 from dace.core.brew.bottles import BottleContents, bottle_contents, composition_of_bottle
 from dace.core.brew.claims import Against, Claim, ClaimVerdict, check_claim
@@ -17,6 +20,7 @@ from dace.core.brew.recipe import Ingredient, Recipe
 from dace.core.brew.told import brew_working
 from dace.core.brew.weighed import BrewReading, weigh
 from dace.core.can.answer import Answer, CanAsked, CapCheck, answer, strength_words, warm_up
+from dace.core.can.correcting import Correction, Misread, correct_can
 from dace.core.can.dry import (
     DryDose,
     Spread,
@@ -28,6 +32,10 @@ from dace.core.can.dry import (
     usual_dry_density,
 )
 from dace.core.can.finding import FoundMix, Simpler, find_mix
+from dace.core.can.fitting import solve_amount
+from dace.core.can.leaf import Leaf, leaf_of
+from dace.core.can.leaf_limits import Limit as LeafLimit
+from dace.core.can.leftover import Leftover, keeps_until
 from dace.core.can.measures import KINDS as MEASURE_KINDS
 from dace.core.can.measures import TEASPOON_ML, Owned, usual_measures
 from dace.core.can.measuring import Vessel, measured
@@ -37,6 +45,8 @@ from dace.core.can.nearest import MixAsked, Offered
 from dace.core.can.parts import Part
 from dace.core.can.pouring import Ground, suggest_litres_each
 from dace.core.can.sharing import shares_of_ground, told_by
+from dace.core.can.spraying import OnLeaf, Spray, SprayAsked, spray
+from dace.core.can.stock import StockSolution, stock_for
 from dace.core.can.strength import read_strength
 from dace.core.can.usual import stops_of, usual_of
 from dace.core.can.vessels import Cans, read_litres_each, read_pack, read_rate, split_into_cans
@@ -151,6 +161,7 @@ from dace.core.season.crops import (
     feed_cap,
     other_names,
 )
+from dace.core.season.hours import DAY_H, DayTold, Hours, sun_hours, usual_hours
 from dace.core.season.looks import (
     SHELTERS,
     Begun,
@@ -191,40 +202,44 @@ from dace.core.words.sizes import Size, read_size
 
 # fmt: off
 __all__ = [
-    "ACTS_FIRST", "ALSO", "APPROACHES", "CHARGED", "CHLORINATED", "FAMILIES", "FEELS", "FORMS",
-    "KINDS", "MEASURE_KINDS", "METHODS", "MOST_VESSEL_L", "NITRATE", "NUTRIENTS", "PEN_OLD_DAYS",
-    "RHYTHMS", "ROOT_SHORT", "ROOT_WORDS", "SCALES", "SHELTERS", "SOIL_UNITS", "SPREAD_ONLY",
-    "STAGE_WORDS", "TEASPOON_ML", "WATER_KINDS", "Advice", "Against", "Answer", "Balance",
-    "BalanceWord", "Band", "Begun", "BottleContents", "BrewEstimate", "BrewReading", "CanAsked",
-    "Cans", "CapCheck", "Claim", "ClaimVerdict", "Clash", "Climate", "Comfort", "Comparison",
-    "Composition", "Content", "Country", "Crop", "DaceError", "Days", "DryDose", "FeedWord",
-    "Feeding", "Felt", "Flush", "Followed", "FoundMix", "Ground", "Growing", "Grows", "Ingredient",
-    "Kind", "Label", "Ledger", "Limits", "LoggedHour", "Look", "Looked", "Material", "Medium",
-    "Meeting", "Method", "MixAsked", "Mixture", "NamedWater", "NextFeed", "Numbers", "Offered",
-    "Outlook", "OwnDay", "Owned", "Part", "PenReading", "Portion", "Poured", "PouredPart",
-    "Purpose", "Question", "Range", "ReadVerdict", "Recipe", "Result", "RootWord", "RootZone",
-    "Sampled", "Severity", "Shelter", "Simpler", "Size", "Slow", "Source", "Span", "Spread",
-    "Stage", "StageReading", "Start", "Step", "Stop", "Tested", "TestedSoil", "Verdict", "Vessel",
-    "WaterIons", "WeatherAsked", "Working", "Yard", "advise_against", "advise_answer",
-    "advise_brew", "advise_feeding", "advise_jar", "ago", "alike", "amount_words", "answer",
-    "as_paste", "as_pour_through", "balances", "blend", "bottle_contents", "brew_tokens",
-    "brew_working", "by_day", "cautions", "charged_can", "charged_dry", "charged_plain",
-    "charged_water", "check_claim", "clashes_among", "clashes_between", "climate", "climate_near",
-    "climates", "climates_near", "climbing_since", "comfort", "comfort_of", "compare_with_expected",
-    "composition", "composition_of_bottle", "composition_of_liquid", "content_of_feed",
-    "content_of_material", "countries", "crop", "crop_loss", "crops", "day_hours", "day_in_words",
-    "days_to_top", "disagreement", "dry_dose", "ec_25", "ec_at", "estimate", "feed_cap", "fill_can",
-    "fill_with", "find_mix", "flush", "follow", "follow_all", "followed_steps", "forms_of",
-    "gravest_first", "label_of_material", "ledger", "litres_of_medium", "material", "materials",
-    "measured", "media", "medium", "meeting", "method", "methods", "modifier", "modifiers",
-    "next_feed", "next_readings", "nutrient_words", "other_names", "out_of_order", "outlook",
-    "parts_for_pen", "past_use", "pen_words", "potash_chloride", "purpose_of", "rain_m2",
-    "read_amount", "read_dry", "read_grade", "read_litres_each", "read_log", "read_measure",
-    "read_number", "read_own_weather", "read_pack", "read_rate", "read_size", "read_soil_test",
-    "read_strength", "reading_at_25", "ready_days", "release_over", "say", "season_nitrogen_g_m2",
-    "shares_of_ground", "shown", "spans", "split_into_cans", "stage_clock", "stops_of",
-    "strength_words", "suggest_litres_each", "suits", "told_by", "usual_days", "usual_dry_density",
-    "usual_measures", "usual_of", "verdicts", "warm_up", "water_from_ec", "water_from_report",
-    "water_of_kind", "weigh", "with_charge", "with_water", "word_for", "word_now",
+    "ACTS_FIRST", "ALSO", "APPROACHES", "CHARGED", "CHLORINATED", "DAY_H", "FAMILIES", "FEELS",
+    "FORMS", "KINDS", "MEASURE_KINDS", "METHODS", "MOST_VESSEL_L", "NITRATE", "NUTRIENTS",
+    "PEN_OLD_DAYS", "RHYTHMS", "ROOT_SHORT", "ROOT_WORDS", "SAFE_WAY", "SCALES", "SHELTERS",
+    "SOIL_UNITS", "SPREAD_ONLY", "STAGE_WORDS", "TEASPOON_ML", "WATER_KINDS", "Advice", "Against",
+    "Answer", "Balance", "BalanceWord", "Band", "Begun", "BottleContents", "BrewEstimate",
+    "BrewReading", "CanAsked", "Cans", "CapCheck", "Claim", "ClaimVerdict", "Clash", "Climate",
+    "Comfort", "Comparison", "Composition", "Content", "Correction", "Country", "Crop", "DaceError",
+    "DayTold", "Days", "DryDose", "FeedWord", "Feeding", "Felt", "Flush", "Followed", "FoundMix",
+    "Ground", "Growing", "Grows", "Hour", "Hours", "HoursAsked", "Ingredient", "Kind", "Label",
+    "Leaf", "LeafLimit", "Ledger", "Leftover", "Limits", "LoggedHour", "Look", "Looked", "Material",
+    "Medium", "Meeting", "Method", "Misread", "MixAsked", "Mixture", "NamedWater", "NextFeed",
+    "Numbers", "Offered", "OnLeaf", "Outlook", "OwnDay", "Owned", "Part", "PenReading", "Portion",
+    "Poured", "PouredPart", "Purpose", "Question", "Range", "ReadVerdict", "Recipe", "Result",
+    "RootWord", "RootZone", "Sampled", "Severity", "Shelter", "Simpler", "Size", "Slow", "Source",
+    "Span", "Spray", "SprayAsked", "Spread", "Stage", "StageReading", "Start", "Step",
+    "StockSolution", "Stop", "Tested", "TestedSoil", "Verdict", "Vessel", "WaterIons",
+    "WeatherAsked", "Working", "Yard", "advise_against", "advise_answer", "advise_brew",
+    "advise_feeding", "advise_jar", "ago", "alike", "amount_words", "answer", "as_paste",
+    "as_pour_through", "balances", "blend", "bottle_contents", "brew_tokens", "brew_working",
+    "by_day", "cautions", "charged_can", "charged_dry", "charged_plain", "charged_water",
+    "check_claim", "clashes_among", "clashes_between", "climate", "climate_near", "climates",
+    "climates_near", "climbing_since", "clock_words", "comfort", "comfort_of",
+    "compare_with_expected", "composition", "composition_of_bottle", "composition_of_liquid",
+    "content_of_feed", "content_of_material", "correct_can", "countries", "crop", "crop_loss",
+    "crops", "day_hours", "day_in_words", "days_to_top", "disagreement", "dry_dose", "ec_25",
+    "ec_at", "estimate", "feed_cap", "fill_can", "fill_with", "find_mix", "flush", "follow",
+    "follow_all", "followed_steps", "forms_of", "gravest_first", "keeps_until", "label_of_material",
+    "leaf_of", "ledger", "litres_of_medium", "material", "materials", "measured", "media", "medium",
+    "meeting", "method", "methods", "modifier", "modifiers", "next_feed", "next_readings",
+    "nutrient_words", "open_hours", "other_names", "out_of_order", "outlook", "parts_for_pen",
+    "past_use", "pen_words", "potash_chloride", "purpose_of", "rain_m2", "read_amount", "read_dry",
+    "read_grade", "read_litres_each", "read_log", "read_measure", "read_number", "read_own_weather",
+    "read_pack", "read_rate", "read_size", "read_soil_test", "read_strength", "reading_at_25",
+    "ready_days", "release_over", "runs", "said_now", "say", "season_nitrogen_g_m2",
+    "shares_of_ground", "shown", "solve_amount", "spans", "split_into_cans", "spray", "stage_clock",
+    "stock_for", "stops_of", "strength_words", "suggest_litres_each", "suits", "sun_hours",
+    "told_by", "usual_days", "usual_dry_density", "usual_hours", "usual_measures", "usual_of",
+    "verdicts", "warm_up", "water_from_ec", "water_from_report", "water_of_kind", "weigh",
+    "with_charge", "with_water", "word_for", "word_now",
 ]
 # fmt: on

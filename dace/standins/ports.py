@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from datetime import date
 from typing import Protocol
 
-from dace.core.api import Days
+from dace.core.api import Days, Hours
 
 
 @dataclass(frozen=True)
@@ -43,4 +43,8 @@ class WeatherService(Protocol):
 
     def forecast(self, today: date) -> Days:
         """The days from tomorrow on, as foreseen today."""
+        ...
+
+    def hours(self, first: date, days: int, noon: float) -> Hours:
+        """So many days hour by hour, by a clock on which the sun is highest at ``noon``."""
         ...

@@ -4,13 +4,21 @@ from __future__ import annotations
 
 from collections.abc import Callable
 
-from dace.core.advice import Advice, gravest_first, place_rules, stage_rules, timing_rules
+from dace.core.advice import (
+    Advice,
+    gravest_first,
+    leaf_rules,
+    place_rules,
+    stage_rules,
+    timing_rules,
+)
 from dace.core.advice.feeding import Feeding
 
 RULES: tuple[Callable[[Feeding], Advice | None], ...] = (
     *timing_rules.RULES,
     *stage_rules.RULES,
     *place_rules.RULES,
+    *leaf_rules.RULES,
 )
 
 

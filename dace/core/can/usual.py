@@ -25,13 +25,14 @@ _FEW = 1e-9
 class UsualDilution:
     """How thin a home-made liquid is usually used, in parts of water; None where it is not.
 
-    ``young`` is for seedlings; ``stops`` names where it is never poured.
+    ``young`` is for seedlings, ``leaf`` for a spray; ``stops`` names where it is never poured.
     """
 
     of: str
     ground: float | None
     pot: float | None
     young: float | None
+    leaf: float | None
     stops: tuple[str, ...]
     source: str
 
@@ -68,6 +69,7 @@ def usual_dilutions() -> dict[str, UsualDilution]:
             row.maybe("ground_parts"),
             row.maybe("pot_parts"),
             row.maybe("young_parts"),
+            row.maybe("leaf_parts"),
             tuple(stop for stop in row.text("stop_where").split(";") if stop),
             source_words(row.text("source_family")),
         )

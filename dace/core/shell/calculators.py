@@ -21,6 +21,7 @@ from dace.core.shell.json_in import Json, json_object, number, text
 from dace.core.shell.mixing import mix
 from dace.core.shell.roots import rootzone
 from dace.core.shell.seasons import clock
+from dace.core.shell.spraying import spray_on_leaves
 from dace.core.shell.verdicts import verdict
 
 
@@ -84,4 +85,5 @@ CALCULATORS: dict[str, Callable[[Json], Json]] = {
     "clock": clock,
     "verdict": verdict,
     "mix": mix,
+    "spray": spray_on_leaves,
 }

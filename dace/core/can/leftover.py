@@ -1,0 +1,50 @@
+"""What is left in a can: how long it keeps, and where it goes after."""
+
+from __future__ import annotations
+
+from collections.abc import Collection
+from dataclasses import dataclass
+from datetime import datetime, timedelta
+
+from dace.core.figures import judgement
+
+_LIVING = ("method:", "family:fish")
+
+
+@dataclass(frozen=True)
+class Leftover:
+    """Until when a mixed can is good, and what to do with the rest."""
+
+    until: datetime
+    text: str
+
+
+def keeps_until(mixed_at: datetime, tokens: Collection[str]) -> Leftover:
+    """How long a mixed can keeps.
+
+    Parameters
+    ----------
+    mixed_at : datetime
+        When it was mixed.
+    tokens : collection of str
+        What tables may name its sources by.
+
+    Examples
+    --------
+    >>> from datetime import datetime
+    >>> noon = datetime(2026, 7, 14, 12)
+    >>> (keeps_until(noon, ()).until - noon).days
+    7
+    >>> (keeps_until(noon, {"method:anaerobic_ferment"}).until - noon).days
+    1
+    """
+    if "method:aerated_brew" in tokens:
+        found = judgement("can_kept_aerated")
+        text = "Pour the rest within hours: what lives in it uses up its air."
+    elif any(named.startswith(_LIVING) for named in tokens):
+        found = judgement("can_kept_brew")
+        text = "Pour the rest today or tomorrow; a home-made liquid turns once it is thinned."
+    else:
+        found = judgement("can_kept_mineral")
+        text = "Covered and in the shade the rest keeps about a week; stir it before you pour."
+    return Leftover(mixed_at + timedelta(days=found.range.typ), text)
