@@ -207,10 +207,9 @@ def _diluted_to(found: Misread, really: Sequence[Part]) -> float:
 
 
 def _strengthened(found: Misread, turn: int | None, times: float) -> Correction:
-    """More of what is too thin, as strong as it has shown itself to be."""
-    lacks = found.filled_l * (1 / times - 1)
+    """More of what is too thin: what a label's feed lacks, or as weak a liquid as it is."""
     more = tuple(
-        MoreOf(p.name, p.per_l * lacks, p.feed.unit)
+        MoreOf(p.name, p.per_l * found.filled_l * _lacking(p, times), p.feed.unit)
         for at, p in enumerate(found.parts)
         if turn in (None, at)
     )
@@ -231,6 +230,11 @@ def _strengthened(found: Misread, turn: int | None, times: float) -> Correction:
     text += f"{shown.ec(reads.value)}; or pour it as it is, weaker."
     says = _says(found, turn, times)
     return Correction("feed", 0.0, 0.0, more, reads, times, _named(found, turn), text, says)
+
+
+def _lacking(part: Part, times: float) -> float:
+    """Shares of the meant amount: too little was measured, or the liquid itself is thin."""
+    return 1 - times if part.feed.known_by == "label" else 1 / times - 1
 
 
 def _meant(found: Misread) -> Result:

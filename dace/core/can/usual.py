@@ -233,7 +233,7 @@ def strength_said(per_l: float, unit: str) -> float:
     """The strength that one would say, never stronger than was worked out [mL/L or g/L].
 
     >>> round(1000 / strength_said(1.957, "mL")), strength_said(0.5625, "g")
-    (521, 0.56)
+    (511, 0.56)
     """
     if unit == "mL":
         return 1000 / (1 + friendly_parts(per_l))

@@ -114,29 +114,24 @@ def meeting(name: str, feed: Composition, tokens: Iterable[str]) -> Meeting:
     """
     told = frozenset(tokens)
     keys = [token.removeprefix("key:") for token in told if token.startswith("key:")]
-    salts = [key for key in keys if key in materials() and _is_salt(key)]
+    known = [key for key in keys if key in materials() and material(key).form == "solid"]
     brewed = any(token.startswith("method:") for token in told)
-    if salts and not brewed:
-        held = frozenset[str]().union(*(_held_by(key) for key in salts))
+    if known and not brewed:
+        held = frozenset[str]().union(*(_held_by(key) for key in known))
     else:
         held = _held_in(feed)
     return Meeting(name, told | held)
 
 
-def _is_salt(key: str) -> bool:
-    return material(key).family == "mineral_salt"
-
-
 def _held_by(key: str) -> frozenset[str]:
+    """What a solid gives off in water: its ammonium, and of salts the rest."""
     found = material(key)
-    much = {
-        "holds:calcium": found.percent_of("Ca").typ,
-        "holds:phosphate": found.percent_of("P").typ,
-        "holds:sulfate": found.percent_of("S").typ,
-    }
-    held = {token for token, percent in much.items() if percent >= _MUCH_PERCENT}
+    held = set()
     if (found.ammonium_share + found.urea_share) / 100 >= _AMMONIUM_SHARE:
         held.add("holds:ammonium")
+    if found.family == "mineral_salt":
+        much = {"holds:calcium": "Ca", "holds:phosphate": "P", "holds:sulfate": "S"}
+        held |= {t for t, e in much.items() if found.percent_of(e).typ >= _MUCH_PERCENT}
     return frozenset(held)
 
 

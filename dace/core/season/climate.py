@@ -109,7 +109,7 @@ def climates_near(latitude: float) -> tuple[tuple[Climate, float], ...]:
     that half where none lies so near.
 
     >>> [(c.key, round(w, 2)) for c, w in climates_near(60)]
-    [('boreal', 0.5), ('north_sea', 0.5)]
+    [('north_sea', 0.5), ('boreal', 0.5)]
     """
     half = [c for c in climates().values() if c.latitude * latitude >= 0]
     half.sort(key=lambda c: abs(c.latitude - latitude))

@@ -3,11 +3,12 @@
 import unittest
 from dataclasses import replace
 
+from dace.core.advice.brewing import brew_tokens
 from dace.core.advice.cautions import cautions, gates
-from dace.core.matter.tokens import matches
 from dace.core.advice.feeding import Feeding
 from dace.core.advice.judge import RULES, advise_feeding
 from dace.core.matter.materials import material
+from dace.core.matter.tokens import matches
 from dace.core.season.crops import crop
 
 
@@ -18,6 +19,14 @@ def feeding(grown="leek", stage="vegetative", feed="", **facts):
 
 
 N, P = frozenset("N"), frozenset("P")
+
+
+def leafing(made_of, method, crop_key, stage):
+    """A spray of something home-made."""
+    brewed = brew_tokens(method, [made_of])
+    return replace(feeding(crop_key, stage, route="foliar"), tokens=brewed)
+
+
 CHECKS = {
     # key: (fires, just outside)
     "raw_manure_harvest_interval": (
@@ -145,6 +154,30 @@ CHECKS = {
     "nitrogen_drawdown": (
         feeding(route="dressing", c_to_n=29),
         feeding(route="dressing", c_to_n=28),
+    ),
+    "foliar_tea_raw_leaves": (
+        leafing("garden_compost", "aerated_brew", "lettuce", "vegetative"),
+        leafing("garden_compost", "aerated_brew", "aubergine", "flowering"),
+    ),
+    "brew_on_salad_leaves": (
+        leafing("nettle_fresh", "cold_steep", "lettuce", "vegetative"),
+        leafing("nettle_fresh", "cold_steep", "chilli", "fruit_set"),
+    ),
+    "never_on_leaves": (
+        leafing("comfrey_fresh", "anaerobic_ferment", "chilli", "fruit_set"),
+        leafing("comfrey_fresh", "cold_steep", "chilli", "fruit_set"),
+    ),
+    "spray_mist_inhale": (
+        leafing("garden_compost", "aerated_brew", "chilli", "fruit_set"),
+        leafing("nettle_fresh", "cold_steep", "chilli", "fruit_set"),
+    ),
+    "strain_for_drippers": (
+        leafing("garden_compost", "aerated_brew", "chilli", "fruit_set"),
+        feeding(feed="magnesium_sulfate_heptahydrate", route="foliar"),
+    ),
+    "fol_eat": (
+        feeding("chard", "vegetative", route="foliar", harvest_in_days=2.9),
+        feeding("chard", "vegetative", route="foliar", harvest_in_days=3),
     ),
     "hot_manure_wait": (feeding(feed="horse_fresh"), feeding(feed="horse_composted")),
 }
