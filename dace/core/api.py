@@ -19,7 +19,8 @@ from dace.core.brew.purpose import Purpose, purpose_of, suits
 from dace.core.brew.recipe import Ingredient, Recipe
 from dace.core.brew.told import brew_working
 from dace.core.brew.weighed import BrewReading, weigh
-from dace.core.can.answer import Answer, CanAsked, CapCheck, answer, strength_words, warm_up
+from dace.core.can.answer import Answer, CanAsked, answer, warm_up
+from dace.core.can.capping import CapCheck
 from dace.core.can.correcting import Correction, Misread, correct_can
 from dace.core.can.dry import (
     DryDose,
@@ -36,12 +37,13 @@ from dace.core.can.fitting import solve_amount
 from dace.core.can.leaf import Leaf, leaf_of
 from dace.core.can.leaf_limits import Limit as LeafLimit
 from dace.core.can.leftover import Leftover, keeps_until
+from dace.core.can.measured_out import strength_words
 from dace.core.can.measures import KINDS as MEASURE_KINDS
 from dace.core.can.measures import TEASPOON_ML, Owned, usual_measures
 from dace.core.can.measuring import Vessel, measured
+from dace.core.can.mix_asked import MixAsked, Offered
 from dace.core.can.mixing import MOST_VESSEL_L, Mixture, fill_can, fill_with
 from dace.core.can.mixing import Poured as PouredPart
-from dace.core.can.nearest import MixAsked, Offered
 from dace.core.can.parts import Part
 from dace.core.can.pouring import Ground, suggest_litres_each
 from dace.core.can.sharing import shares_of_ground, told_by

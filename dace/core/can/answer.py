@@ -4,22 +4,42 @@ from __future__ import annotations
 
 from dataclasses import dataclass, replace
 
-from dace.core.can.dry import usual_dry_density
-from dace.core.can.fitting import friendly_parts, solve_amount, strongest_within
-from dace.core.can.measures import TEASPOON_ML, Owned, Rounded, round_to_owned, usual_measures
-from dace.core.can.mixing import Mixture, fill_can
-from dace.core.can.parts import can_ec
-from dace.core.can.strength import Strength, ratio_words, read_strength
+from dace.core.can.capping import Bounded, CapCheck, cap_check
+from dace.core.can.fitting import solve_amount
+from dace.core.can.measured_out import (
+    Measured,
+    in_measures,
+    part_strength,
+    rounding_words,
+    spoken_words,
+    ways_of,
+)
+from dace.core.can.measures import Owned, Rounded, usual_measures
+from dace.core.can.mixing import Mixture, Poured, fill_with
+from dace.core.can.parts import Part
+from dace.core.can.strength import Strength, read_strength
 from dace.core.can.usual import For, default_amount, never_there, strength_said
 from dace.core.errors import DaceError
 from dace.core.figures import Range, judgement
 from dace.core.matter.composition import Composition, combined, composition
 from dace.core.matter.label import Label, density
 from dace.core.matter.waters import WaterIons, water_from_ec
-from dace.core.result import Step, Working, say
+from dace.core.result import say
 from dace.core.season.crops import Crop, Stage, crop, feed_cap
-from dace.core.words import shown
 from dace.core.words.amounts import Glass, measure_for
+
+
+@dataclass(frozen=True)
+class Beside:
+    """Another source in the same can, at a strength of its own; see ``CanAsked``."""
+
+    name: str
+    strength: str
+    feed: Composition
+    stock: float | None = None
+    reading: int = 0
+    g_per_ml: float | None = None
+    tokens: frozenset[str] = frozenset()
 
 
 @dataclass(frozen=True)
@@ -31,7 +51,8 @@ class CanAsked:
     ``owned`` are the measures to round to (a kitchen's spoons where none are said);
     ``g_per_ml`` is what a level mL of a dry feed weighs, None where nobody weighed it.
     ``tokens`` name the feed, ``setting`` is where they stand and ``share`` how much of its
-    wish a stage gets now, for "what the stage likes".
+    wish a stage gets now, for "what the stage likes". ``name`` is what the jar is called, and
+    ``beside`` what else is poured into the same can.
     """
 
     strength: str
@@ -48,26 +69,8 @@ class CanAsked:
     tokens: frozenset[str] = frozenset()
     setting: str = "pot"
     share: float = 1.0
-
-
-@dataclass(frozen=True)
-class CapCheck:
-    """A can beside what its stage bears.
-
-    All conductivities are mS/cm at 25 C. ``total_at_cap`` is what the whole can
-    reads when its feed just reaches the cap, from the mixed ions, so that it
-    stands on the same scale as the can. ``amount_at_cap`` is None where the neat
-    feed stays below the cap.
-    """
-
-    cap: float
-    feed_ec: float
-    over: bool
-    over_percent: float
-    total_at_cap: float | None
-    amount_at_cap: float | None
-    strongest: str
-    working: Working
+    name: str = ""
+    beside: tuple[Beside, ...] = ()
 
 
 @dataclass(frozen=True)
@@ -80,7 +83,7 @@ class ReadAs:
 
 @dataclass(frozen=True)
 class Answer:
-    """Everything the Bench shows for one can."""
+    """Everything the Bench shows for one can; ``beside`` are its further sources in order."""
 
     readings: tuple[ReadAs, ...]
     can: Mixture
@@ -90,6 +93,7 @@ class Answer:
     rounded: Rounded | None
     rounding: str
     spoken: str
+    beside: tuple[Measured, ...] = ()
 
 
 def answer(asked: CanAsked) -> Answer:
@@ -110,23 +114,82 @@ def answer(asked: CanAsked) -> Answer:
     DaceError
         Naming the field that cannot be used.
     """
-    read = read_strength(asked.strength, asked.measures, asked.feed.unit)
-    strengths = [_in_its_unit(one, asked) for one in read]
-    cans = tuple(ReadAs(s, _can(s, asked)) for s in strengths)
+    beside, said = _beside(asked)
+    strengths = _readings(asked)
+    cans = tuple(ReadAs(s, _can(s, asked, beside)) for s in strengths)
     can = cans[min(max(asked.reading, 0), len(cans) - 1)].can
-    cap = _cap(can, asked) if asked.crop and asked.stage else None
-    rounded = _measured(can, asked)
-    guessed = can.unit == "g" and asked.g_per_ml is None
+    cap = None
+    if asked.crop and asked.stage:
+        who = Bounded(asked.feed, asked.water, asked.vessel_l, asked.crop, asked.stage)
+        cap = cap_check(can, who, beside)
+    first = can.parts[0]
+    rounded = in_measures(first, _owned(asked), asked.g_per_ml)
     return Answer(
         readings=cans,
         can=can,
-        ways=_ways(can, asked.feed.label.rate_per_l),
+        ways=ways_of(can, asked.feed.label.rate_per_l),
         cap=cap,
         measure=measure_for(can.amount),
         rounded=rounded,
-        rounding=_rounding(can, rounded, guessed),
-        spoken=_spoken(can, rounded),
+        rounding=rounding_words(first, can.vessel_l, rounded, _guessed(asked)),
+        spoken=spoken_words(first, can, rounded),
+        beside=tuple(
+            _measured_beside(one, can.parts[turn], can, readings)
+            for turn, (one, readings) in enumerate(said, start=1)
+        ),
     )
+
+
+def _readings(asked: CanAsked) -> list[Strength]:
+    read = read_strength(asked.strength, asked.measures, asked.feed.unit)
+    return [_in_its_unit(one, asked) for one in read]
+
+
+def _beside(asked: CanAsked) -> tuple[tuple[Part, ...], list[tuple[CanAsked, tuple[str, ...]]]]:
+    """The other sources as parts, and how each was asked for and read."""
+    parts: list[Part] = []
+    told = []
+    for one in asked.beside:
+        alone = replace(
+            asked,
+            strength=one.strength,
+            feed=one.feed,
+            stock=one.stock,
+            reading=one.reading,
+            g_per_ml=one.g_per_ml,
+            tokens=one.tokens,
+            name=one.name,
+            beside=(),
+        )
+        strengths = _readings(alone)
+        chosen = strengths[min(max(one.reading, 0), len(strengths) - 1)]
+        off = _by_spoon() if chosen.spooned else None
+        parts.append(Part(one.feed, _amount(chosen, alone), one.name, off))
+        told.append((alone, tuple(strength.meaning for strength in strengths)))
+    return tuple(parts), told
+
+
+def _measured_beside(
+    asked: CanAsked, part: Poured, can: Mixture, readings: tuple[str, ...]
+) -> Measured:
+    rounded = in_measures(part, _owned(asked), asked.g_per_ml)
+    return Measured(
+        readings=readings,
+        strength=part_strength(part),
+        measure=measure_for(part.amount),
+        rounded=rounded,
+        rounding=rounding_words(part, can.vessel_l, rounded, _guessed(asked)),
+        spoken=spoken_words(part, can, rounded),
+    )
+
+
+def _owned(asked: CanAsked) -> tuple[Owned, ...]:
+    return asked.owned or usual_measures(asked.measures or "metric")
+
+
+def _guessed(asked: CanAsked) -> bool:
+    """Whether spoons of it go by a usual weight, since nobody weighed one."""
+    return asked.feed.unit == "g" and asked.g_per_ml is None
 
 
 def warm_up() -> None:
@@ -138,13 +201,16 @@ def warm_up() -> None:
     )
 
 
-def _can(strength: Strength, asked: CanAsked) -> Mixture:
-    if strength.kind == "wish":
-        amount = _liked(asked)
-    else:
-        amount = solve_amount(strength, asked.feed, asked.water, asked.vessel_l)
+def _can(strength: Strength, asked: CanAsked, beside: tuple[Part, ...]) -> Mixture:
     off = _by_spoon() if strength.spooned else None
-    return fill_can(amount, asked.vessel_l, asked.feed, asked.water, off)
+    first = Part(asked.feed, _amount(strength, asked, beside), asked.name, off)
+    return fill_with((first, *beside), asked.vessel_l, asked.water)
+
+
+def _amount(strength: Strength, asked: CanAsked, beside: tuple[Part, ...] = ()) -> float:
+    if strength.kind == "wish":
+        return _liked(asked)
+    return solve_amount(strength, asked.feed, asked.water, asked.vessel_l, beside)
 
 
 def _in_its_unit(strength: Strength, asked: CanAsked) -> Strength:
@@ -190,94 +256,4 @@ def _liked(asked: CanAsked) -> float:
         "strength",
         f"what {named} likes of it, which is nothing",
         "pour plain water, or say a strength yourself",
-    )
-
-
-def strength_words(can: Mixture) -> str:
-    """How strong a can is, as one says it: ``1 + 200`` for liquids, ``0.6 g/L`` for solids."""
-    if can.unit == "mL":
-        return ratio_words(can.amount_per_l)
-    return shown.in_each(can.amount_per_l, "g")
-
-
-def _ways(can: Mixture, rate: float | None) -> tuple[tuple[str, str], ...]:
-    """The same can said in each way, as bare numbers; of the label, in per cent."""
-    return (
-        ("parts", strength_words(can)),
-        ("can", say(can.amount, 3)),
-        ("per_litre", say(can.amount_per_l * shown.volume_units()[0].litres, 3)),
-        ("nitrogen", say(can.nutrient("N").value, 3)),
-        ("ec", shown.ec_number(can.ec.value)),
-        ("label", f"{100 * can.amount_per_l / rate:.0f}" if rate else ""),
-    )
-
-
-def _cap(can: Mixture, asked: CanAsked) -> CapCheck:
-    assert asked.crop is not None
-    assert asked.stage is not None
-    cap = feed_cap(asked.crop, asked.stage, asked.water.ec_ms_cm)
-    fits = strongest_within(cap.feed_ec_ms_cm, asked.feed)
-    total_at_cap = can_ec(fits, asked.feed, asked.water) if fits else None
-    amount_at_cap = fits * asked.vessel_l if fits else None
-    over = 100 * (can.feed_ec / cap.feed_ec_ms_cm - 1) if cap.feed_ec_ms_cm > 0 else 100.0
-    steps = [cap.step, Step("this feed in pure water", "", can.feed_ec, "mS/cm", "from its ions")]
-    strongest = ""
-    if fits and total_at_cap is not None and amount_at_cap is not None:
-        strongest = (
-            f"1 + {friendly_parts(fits)}" if can.unit == "mL" else shown.in_each(fits, "g", 2)
-        )
-        steps.append(
-            Step(
-                "the strongest that fits",
-                f"{say(fits, 5)} {can.unit} × {say(asked.vessel_l)}",
-                amount_at_cap,
-                can.unit,
-                f"about {strongest}",
-            )
-        )
-        steps.append(Step("the can then reads", "", total_at_cap, "mS/cm", "water and feed mixed"))
-    return CapCheck(
-        cap=cap.feed_ec_ms_cm,
-        feed_ec=can.feed_ec,
-        over=can.feed_ec > cap.feed_ec_ms_cm,
-        over_percent=over,
-        total_at_cap=asked.water.ec_ms_cm if fits == 0 else total_at_cap,
-        amount_at_cap=0.0 if fits == 0 else amount_at_cap,
-        strongest=strongest,
-        working=tuple(steps),
-    )
-
-
-def _measured(can: Mixture, asked: CanAsked) -> Rounded | None:
-    """The amount in measures that are owned; a dry feed by what a level spoon of it weighs."""
-    owned = asked.owned or usual_measures(asked.measures or "metric")
-    if can.unit == "mL":
-        return round_to_owned(can.amount, owned)
-    return round_to_owned(can.amount / (asked.g_per_ml or usual_dry_density()), owned)
-
-
-def _rounding(can: Mixture, rounded: Rounded | None, guessed: bool) -> str:
-    """What measuring that way makes of the can; empty where it makes nothing of it."""
-    if rounded is None:
-        return ""
-    if guessed:
-        lies = judgement("dry_density").range
-        low, likely, high = (say(TEASPOON_ML * v, 2) for v in (lies.low, lies.typ, lies.high))
-        spoon = f"if a level teaspoon of it weighs {likely} g ({low} to {high})"
-        return f"{rounded.words} {spoon}: weigh one once"
-    if abs(rounded.off_percent) < 0.5:
-        return f"{rounded.words} is the same"
-    side = "stronger" if rounded.off_percent > 0 else "weaker"
-    made = ""
-    if can.unit == "mL":
-        made = f", {ratio_words(rounded.ml / can.vessel_l)}"
-    return f"{rounded.words} makes it {abs(rounded.off_percent):.0f} % {side}{made}"
-
-
-def _spoken(can: Mixture, rounded: Rounded | None) -> str:
-    unit = {"mL": "millilitres", "g": "grams"}[can.unit]
-    kitchen = f", about {rounded.words}" if rounded else ""
-    return (
-        f"{say(can.amount, 3)} {unit}{kitchen}, {strength_words(can)}, "
-        f"the can reads {shown.ec_number(can.ec.value, 1)}"
     )

@@ -5,8 +5,9 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from dace.core.can.measuring import measured
+from dace.core.can.mix_asked import MixAsked, Offered
 from dace.core.can.mixing import Mixture, fill_with
-from dace.core.can.nearest import Found, MixAsked, Offered, Problem, nearest, used_in
+from dace.core.can.nearest import Found, Problem, nearest, used_in
 from dace.core.can.parts import Part
 from dace.core.errors import DaceError
 from dace.core.matter.clashes import WHERE, Clash, clashes_among, meeting

@@ -3,20 +3,27 @@
 from __future__ import annotations
 
 import math
-from functools import cache
+from functools import cache, lru_cache
 
 from scipy.optimize import brentq
 
-from dace.core.can.parts import can_ec, feed_ec_alone
+from dace.core.can.parts import IN_PURE_WATER, Part, can_ec, ec_of, feed_ec_alone
 from dace.core.can.strength import Strength
 from dace.core.errors import DaceError
 from dace.core.matter.composition import Composition
 from dace.core.matter.waters import WaterIons
 
 _LEAST_PER_L = 1e-4  # mL or g in a litre
+_NEAT = 1000.0
 
 
-def solve_amount(strength: Strength, feed: Composition, water: WaterIons, vessel_l: float) -> float:
+def solve_amount(
+    strength: Strength,
+    feed: Composition,
+    water: WaterIons,
+    vessel_l: float,
+    beside: tuple[Part, ...] = (),
+) -> float:
     """Concentrate per litre of finished can [mL/L or g/L] that a strength means.
 
     Parameters
@@ -29,6 +36,8 @@ def solve_amount(strength: Strength, feed: Composition, water: WaterIons, vessel
         What the can is filled with.
     vessel_l : float
         Finished volume [L].
+    beside : tuple of Part
+        What else is in the can: it counts where the strength is that of the whole can.
 
     Returns
     -------
@@ -46,14 +55,20 @@ def solve_amount(strength: Strength, feed: Composition, water: WaterIons, vessel
         raise DaceError(
             "strength", f"{strength.meaning} of a jar that is {kind}", f"say it in {feed.unit}"
         )
-    amount = _solved(strength, feed, water, vessel_l)
+    amount = _solved(strength, feed, water, vessel_l, beside)
     if amount < _LEAST_PER_L:
         said = f"{strength.meaning}, next to nothing in {vessel_l:g} L"
         raise DaceError("strength", said, "say more, or pour plain water")
     return amount
 
 
-def _solved(strength: Strength, feed: Composition, water: WaterIons, vessel_l: float) -> float:
+def _solved(
+    strength: Strength,
+    feed: Composition,
+    water: WaterIons,
+    vessel_l: float,
+    beside: tuple[Part, ...],
+) -> float:
     if strength.kind == "per_litre":
         return strength.amount
     if strength.kind == "can":
@@ -65,28 +80,45 @@ def _solved(strength: Strength, feed: Composition, water: WaterIons, vessel_l: f
             )
         return strength.amount * feed.label.rate_per_l
     if strength.kind == "nutrient":
-        return _amount_for_nutrient(strength, feed)
-    return _amount_for_ec(strength.amount, feed, water)
+        return _amount_for_nutrient(strength, feed, beside)
+    return _amount_for_ec(strength.amount, feed, water, beside)
 
 
-def _amount_for_nutrient(strength: Strength, feed: Composition) -> float:
+def _amount_for_nutrient(strength: Strength, feed: Composition, beside: tuple[Part, ...]) -> float:
     per_unit = feed.element(strength.nutrient)
     if per_unit <= 0:
         raise DaceError(
             "strength", strength.meaning, f"there is no {strength.nutrient} in {feed.label.grade}"
         )
-    return strength.amount / per_unit
+    there = sum(part.per_l * part.feed.element(strength.nutrient) for part in beside)
+    return (strength.amount - there) / per_unit
 
 
-def _amount_for_ec(target: float, feed: Composition, water: WaterIons) -> float:
-    floor, most = water.ec_ms_cm, can_ec(1000.0, feed, water)
+def _amount_for_ec(
+    target: float, feed: Composition, water: WaterIons, beside: tuple[Part, ...]
+) -> float:
+    room = _room(feed, beside)
+
+    def reads(amount: float) -> float:
+        if not beside:
+            return can_ec(amount, feed, water)
+        return ec_of((Part(feed, amount), *beside), water)
+
+    floor, most = reads(0.0) if beside else water.ec_ms_cm, reads(room)
     if not floor < target < most:
+        without = "without it the can" if beside else "the water alone"
         raise DaceError(
             "strength",
             f"a can of {target:g} mS/cm",
-            f"the water alone reads {floor:.2g}; say more than that and less than {most:.2g}",
+            f"{without} reads {floor:.2g}; say more than that and less than {most:.2g}",
         )
-    return float(brentq(lambda a: can_ec(a, feed, water) - target, 1e-9, 1000.0, rtol=1e-7))
+    return float(brentq(lambda a: reads(a) - target, 1e-9, room, rtol=1e-7))
+
+
+def _room(feed: Composition, beside: tuple[Part, ...]) -> float:
+    """How much of a feed still fits into a litre [mL or g]."""
+    poured = sum(part.per_l for part in beside if part.feed.unit == "mL")
+    return max(1e-6, _NEAT - poured) if feed.unit == "mL" else _NEAT
 
 
 @cache
@@ -113,6 +145,23 @@ def strongest_within(cap_ms_cm: float, feed: Composition) -> float | None:
     return float(
         brentq(lambda a: feed_ec_alone(a, feed) - cap_ms_cm, 0.0, 1000.0, xtol=1e-9, rtol=1e-6)
     )
+
+
+@lru_cache(maxsize=512)
+def strongest_beside(cap_ms_cm: float, feed: Composition, beside: tuple[Part, ...]) -> float | None:
+    """As :func:`strongest_within`, beside other sources that stay as they are."""
+    if not beside:
+        return strongest_within(cap_ms_cm, feed)
+
+    def over(amount: float) -> float:
+        return ec_of((Part(feed, amount), *beside), IN_PURE_WATER) - cap_ms_cm
+
+    room = _room(feed, beside)
+    if over(0.0) >= 0:
+        return 0.0
+    if over(room) <= 0:
+        return None
+    return float(brentq(over, 0.0, room, xtol=1e-6, rtol=1e-4))
 
 
 def friendly_parts(amount_per_l: float) -> int:

@@ -14,18 +14,14 @@ import math
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-import numpy as np
-
-from dace.core.can.parts import IN_PURE_WATER, Part, feed_ph, mixed_ions, water_share
+from dace.core.can.mixed_ec import Sized, ec_and_feed
+from dace.core.can.parts import Part, water_share
 from dace.core.errors import DaceError
-from dace.core.figures import Range, judgement
-from dace.core.matter.carriers import Carrier
+from dace.core.figures import Range
 from dace.core.matter.composition import Composition, combined, label_step
-from dace.core.matter.conductivity import IONS, conducted
 from dace.core.matter.nutrients import NUTRIENTS
 from dace.core.matter.waters import WaterIons
 from dace.core.result import Result, Step, Working, say
-from dace.core.words import shown
 from dace.core.words.amounts import amount_words
 
 MOST_VESSEL_L = 1000.0
@@ -143,11 +139,11 @@ def fill_with(parts: Sequence[Part], vessel_l: float, water: WaterIons) -> Mixtu
         If the can is no can, or more concentrate than can is asked for.
     """
     _check(parts, vessel_l)
-    sized = [_Sized.of(part, vessel_l) for part in parts]
+    sized = [Sized.of(part, vessel_l) for part in parts]
     share = water_share(parts)
-    ec, feed_ec = _ec(sized, water, share)
+    ec, feed_ec = ec_and_feed(sized, water, share)
     return Mixture(
-        parts=tuple(one.poured(vessel_l) for one in sized),
+        parts=tuple(_poured(one, vessel_l) for one in sized),
         vessel_l=vessel_l,
         water_l=vessel_l * share,
         nutrients=tuple((n, _nutrient(n, sized, vessel_l, water, share)) for n in NUTRIENTS),
@@ -181,23 +177,10 @@ def _does_not_fit(per_l: float, unit: str, vessel_l: float) -> DaceError:
     )
 
 
-@dataclass(frozen=True)
-class _Sized:
-    """A part with how much of it goes into this can, and how far off its measuring may be."""
-
-    part: Part
-    amount: float
-    off: Range
-
-    @classmethod
-    def of(cls, part: Part, vessel_l: float) -> _Sized:
-        off = part.measured or judgement("measuring_tolerance").range
-        return cls(part, part.per_l * vessel_l, off)
-
-    def poured(self, vessel_l: float) -> Poured:
-        part = self.part
-        made = _concentrate(self.amount, vessel_l, part.feed.unit, self.off)
-        return Poured(part.name, self.amount, part.feed.unit, part.per_l, made)
+def _poured(one: Sized, vessel_l: float) -> Poured:
+    part = one.part
+    made = _concentrate(one.amount, vessel_l, part.feed.unit, one.off)
+    return Poured(part.name, one.amount, part.feed.unit, part.per_l, made)
 
 
 def _concentrate(amount: float, vessel_l: float, unit: str, off: Range) -> Result:
@@ -214,7 +197,7 @@ def _concentrate(amount: float, vessel_l: float, unit: str, off: Range) -> Resul
 
 
 def _nutrient(
-    name: str, sized: Sequence[_Sized], vessel_l: float, water: WaterIons, share: float
+    name: str, sized: Sequence[Sized], vessel_l: float, water: WaterIons, share: float
 ) -> Result:
     steps: Working = ()
     brought, below, above = [], 0.0, 0.0
@@ -251,7 +234,7 @@ def _nutrient(
     return Result(value, max(0.0, value - below), value + above, "mg/L", steps)
 
 
-def _nutrient_steps(name: str, one: _Sized, vessel_l: float) -> Working:
+def _nutrient_steps(name: str, one: Sized, vessel_l: float) -> Working:
     feed, called = one.part.feed, one.part.name
     jar, source = (f"in {called}", f"from {called}") if called else ("of the jar", "from the feed")
     per_unit = feed.element(name)
@@ -271,69 +254,3 @@ def _nutrient_steps(name: str, one: _Sized, vessel_l: float) -> Working:
         "mg/L",
     )
     return (first, second)
-
-
-def _ec(sized: Sequence[_Sized], water: WaterIons, share: float) -> tuple[Result, float]:
-    """The can's conductivity with its range, and the feeds' part alone."""
-    parts = [one.part for one in sized]
-    scenarios = [mixed_ions(parts, water, share)]
-    for turn, one in enumerate(sized):
-        spread = combined(one.part.feed.spread, one.off)
-        for factor in (spread.low, spread.high):
-            off = [p.times(factor) if at == turn else p for at, p in enumerate(parts)]
-            scenarios.append(mixed_ions(off, water, share))
-    scenarios.append(mixed_ions(parts, water, share, "mg_chloride"))
-    scenarios.append(mixed_ions(parts, water, share, "mg_no_charge_n"))
-    scenarios.append(mixed_ions(parts, IN_PURE_WATER, 0.0))
-    stacked = {key: np.array([s[key] for s in scenarios]) for key in IONS}
-    found = conducted(stacked, feed_ph())
-    likely, *ends, chloride, silent, alone = found.ec_ms_cm.tolist()
-    water_off = water.ec_ms_cm * (1 - judgement("pen_scale").range.low)
-    weak = [likely - end for end in ends[::2]]
-    strong = [end - likely for end in ends[1::2]]
-    below = math.hypot(*weak, max(0.0, likely - silent), water_off)
-    above = math.hypot(*strong, max(0.0, chloride - likely), water_off)
-    steps = _ec_steps(found.carriers(0), [p.feed for p in parts], water)
-    return Result(likely, max(0.0, likely - below), likely + above, "mS/cm", steps), alone
-
-
-_CATIONS = ("K", "Na", "NH4", "Ca", "Mg", "H")
-
-
-def _ec_steps(parts: list[Carrier], feeds: Sequence[Composition], water: WaterIons) -> Working:
-    """Who carries the current: meq/L times conductivity per equivalent, summed."""
-    total = sum(part.ec_ms_cm for part in parts)
-    groups = {"cations": [p for p in parts if p.ion in _CATIONS]}
-    groups["anions and ion pairs"] = [p for p in parts if p.ion not in _CATIONS]
-    steps, sums = [], []
-    for name, members in groups.items():
-        carrying = [m for m in members if m.ec_ms_cm > total * 1e-3]
-        value = sum(m.ec_ms_cm for m in carrying)
-        sums.append(value)
-        steps.append(
-            Step(
-                f"carried by {name}: {', '.join(m.ion for m in carrying)}",
-                "("
-                + " + ".join(f"{say(m.meq_l, 3)} × {say(m.lambda_eq, 3)}" for m in carrying)
-                + ") ÷ 1000",
-                value,
-                "mS/cm",
-                "meq/L × conductivity per equivalent, slowed by the other ions",
-                "high",
-            )
-        )
-    labelled = any(feed.known_by == "label" for feed in feeds)
-    closing = "sulfate taken for what the label leaves out; chloride is the upper end"
-    if not labelled:
-        closing = "acetate taken for what closes the charge"
-    steps.append(
-        Step(
-            f"the can at {shown.degrees(25)}",
-            " + ".join(say(s) for s in sums),
-            total,
-            "mS/cm",
-            closing,
-        )
-    )
-    steps.append(Step("the water alone", "", water.ec_ms_cm, "mS/cm", water.known_by))
-    return tuple(steps)

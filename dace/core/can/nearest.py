@@ -12,64 +12,24 @@ the can it found, which never lets a can over the cap, until nothing is gained.
 from __future__ import annotations
 
 import math
-from collections.abc import Mapping
 from dataclasses import dataclass
-from itertools import combinations
 
 import numpy as np
 from numpy.typing import ArrayLike, NDArray
 from scipy.optimize import linprog
 
-from dace.core.can.measures import Owned
 from dace.core.can.miss import WEIGHTS, WITHIN, miss
+from dace.core.can.mix_asked import NEAT, MixAsked, adds_of, barred_pairs, limits_of, most_of
 from dace.core.can.parts import feed_ph
-from dace.core.figures import Range, judgement
-from dace.core.matter.clashes import Meeting, clashes_between, meeting
-from dace.core.matter.composition import Composition
+from dace.core.matter.clashes import meeting
 from dace.core.matter.conductivity import IONS, ec_25
 from dace.core.matter.nutrients import NUTRIENTS
-from dace.core.matter.waters import WaterIons
 
 Array = NDArray[np.float64]
 _PASSES = 6
 _GAINED, _STEP, _TRACE = 1e-4, 1e-4, 1e-9
 _ROUNDS = 3
 _NEARLY_AS_GOOD = 1.002
-_NEAT = 1000.0
-
-
-@dataclass(frozen=True)
-class Offered:
-    """A source that may go in.
-
-    ``most_per_l`` is the most of it a litre may take [mL or g]; ``g_per_ml`` what a level mL
-    of a dry one weighs.
-    """
-
-    name: str
-    feed: Composition
-    tokens: frozenset[str] = frozenset()
-    stock: float = math.inf
-    most_per_l: float = _NEAT
-    g_per_ml: float | None = None
-
-
-@dataclass(frozen=True)
-class MixAsked:
-    """What a can should be like.
-
-    ``wish`` is mg/L by nutrient; ``cap`` the most that feeds may add [mS/cm], None for none;
-    ``in_pot`` brings the limits of ammonium, sodium and chloride that pots have;
-    ``owned`` are the measures to say the amounts in.
-    """
-
-    sources: tuple[Offered, ...]
-    water: WaterIons
-    vessel_l: float
-    wish: Mapping[str, Range]
-    cap: float | None = None
-    in_pot: bool = False
-    owned: tuple[Owned, ...] = ()
 
 
 @dataclass(frozen=True)
@@ -95,13 +55,13 @@ class Problem:
     def __init__(self, asked: MixAsked) -> None:
         self.asked = asked
         self.sources = asked.sources
-        self.most = np.array([_most(one, asked) for one in self.sources])
-        self.adds = np.array([_adds(one.feed, asked.water) for one in self.sources]).T
+        self.most = np.array([most_of(one, asked) for one in self.sources])
+        self.adds = np.array([adds_of(one.feed, asked.water) for one in self.sources]).T
         self.plain = np.array([asked.water.of("NO3_N" if n == "N" else n) for n in NUTRIENTS])
         self.ions = np.array([[dict(o.feed.mg).get(k, 0.0) for o in self.sources] for k in IONS])
         self.slopes = self._slopes_at_cap()
-        self.limits = _limits(asked) if asked.in_pot else []
-        self.never = _barred_pairs([meeting(o.name, o.feed, o.tokens) for o in self.sources])
+        self.limits = limits_of(asked) if asked.in_pot else []
+        self.never = barred_pairs([meeting(o.name, o.feed, o.tokens) for o in self.sources])
         self._tangent_at: _Plane | None = None
         self._solved: dict[frozenset[int], Found] = {}
 
@@ -204,7 +164,7 @@ class Problem:
             most.append(plane.room)
         liquid = np.array([float(self.sources[turn].feed.unit == "mL") for turn in usable])
         rows.append(liquid)
-        most.append(_NEAT)
+        most.append(NEAT)
         for coefficients, limit in self.limits:
             rows.append(coefficients[usable])
             most.append(limit)
@@ -221,7 +181,7 @@ class Problem:
         amounts = np.ones(n)
         for _ in range(_ROUNDS):
             slopes = np.maximum(self._ec_many(np.diag(amounts)) / amounts, 1e-9)
-            amounts = np.minimum(cap / slopes, _NEAT)
+            amounts = np.minimum(cap / slopes, NEAT)
         return np.asarray(slopes)
 
     def _touching(self, per_l: Array) -> tuple[float, _Plane | None]:
@@ -246,45 +206,6 @@ class Problem:
 
     def _miss(self, per_l: Array) -> float:
         return miss(self.held(per_l), self.asked.wish)
-
-
-def _barred_pairs(found: list[Meeting]) -> list[frozenset[int]]:
-    """Pairs that never go into one can."""
-    pairs = combinations(range(len(found)), 2)
-    said = ((pair, clashes_between(found[pair[0]], found[pair[1]], "can")) for pair in pairs)
-    return [frozenset(pair) for pair, clash in said if clash and clash[0].right == "bar"]
-
-
-def _most(one: Offered, asked: MixAsked) -> float:
-    """The most of a source in a litre: its stock, what is usual, and nothing unwished."""
-    unwished = any(
-        asked.wish[n].typ <= 0 and one.feed.element(n) > 0 for n in NUTRIENTS if n in asked.wish
-    )
-    if unwished:
-        return 0.0
-    return max(0.0, min(one.stock / asked.vessel_l, one.most_per_l, _NEAT))
-
-
-def _adds(feed: Composition, water: WaterIons) -> list[float]:
-    """What a mL or g of it changes in a litre [mg/L]; a liquid stands where water stood."""
-    displaced = 1 / 1000 if feed.unit == "mL" else 0.0
-    return [feed.element(n) - displaced * water.of("NO3_N" if n == "N" else n) for n in NUTRIENTS]
-
-
-def _limits(asked: MixAsked) -> list[tuple[Array, float]]:
-    """What else a pot's can is held below: its share of ammonium, its sodium and chloride."""
-    share = judgement("ammonium_share_pots").range.typ
-
-    def of(key: str) -> Array:
-        return np.array([dict(one.feed.mg).get(key, 0.0) for one in asked.sources])
-
-    nitrogen = np.array([one.feed.element("N") for one in asked.sources])
-    found = [(of("NH4_N") - share * nitrogen, share * asked.water.of("NO3_N"))]
-    for key, limit in (("Na", "can_sodium"), ("Cl", "can_chloride")):
-        room = judgement(limit).range.typ - asked.water.of(key)
-        if room > 0:
-            found.append((of(key), room))
-    return found
 
 
 def nearest(asked: MixAsked) -> tuple[Problem, Found]:
