@@ -19,7 +19,7 @@ from dace.core.brew.purpose import Purpose, purpose_of, suits
 from dace.core.brew.recipe import Ingredient, Recipe
 from dace.core.brew.told import brew_working
 from dace.core.brew.weighed import BrewReading, weigh
-from dace.core.can.answer import Answer, CanAsked, answer, warm_up
+from dace.core.can.answer import Answer, Beside, CanAsked, answer, warm_up
 from dace.core.can.capping import CapCheck
 from dace.core.can.correcting import Correction, Misread, correct_can
 from dace.core.can.dry import (
@@ -37,7 +37,7 @@ from dace.core.can.fitting import solve_amount
 from dace.core.can.leaf import Leaf, leaf_of
 from dace.core.can.leaf_limits import Limit as LeafLimit
 from dace.core.can.leftover import Leftover, keeps_until
-from dace.core.can.measured_out import strength_words
+from dace.core.can.measured_out import Measured, part_strength, strength_words
 from dace.core.can.measures import KINDS as MEASURE_KINDS
 from dace.core.can.measures import TEASPOON_ML, Owned, usual_measures
 from dace.core.can.measuring import Vessel, measured
@@ -48,7 +48,7 @@ from dace.core.can.parts import Part
 from dace.core.can.pouring import Ground, suggest_litres_each
 from dace.core.can.sharing import shares_of_ground, told_by
 from dace.core.can.spraying import OnLeaf, Spray, SprayAsked, spray
-from dace.core.can.stock import StockSolution, stock_for
+from dace.core.can.stock import StockSolution, stock_for, stock_solution
 from dace.core.can.strength import read_strength
 from dace.core.can.usual import stops_of, usual_of
 from dace.core.can.vessels import Cans, read_litres_each, read_pack, read_rate, split_into_cans
@@ -208,17 +208,17 @@ __all__ = [
     "FORMS", "KINDS", "MEASURE_KINDS", "METHODS", "MOST_VESSEL_L", "NITRATE", "NUTRIENTS",
     "PEN_OLD_DAYS", "RHYTHMS", "ROOT_SHORT", "ROOT_WORDS", "SAFE_WAY", "SCALES", "SHELTERS",
     "SOIL_UNITS", "SPREAD_ONLY", "STAGE_WORDS", "TEASPOON_ML", "WATER_KINDS", "Advice", "Against",
-    "Answer", "Balance", "BalanceWord", "Band", "Begun", "BottleContents", "BrewEstimate",
+    "Answer", "Balance", "BalanceWord", "Band", "Begun", "Beside", "BottleContents", "BrewEstimate",
     "BrewReading", "CanAsked", "Cans", "CapCheck", "Claim", "ClaimVerdict", "Clash", "Climate",
     "Comfort", "Comparison", "Composition", "Content", "Correction", "Country", "Crop", "DaceError",
     "DayTold", "Days", "DryDose", "FeedWord", "Feeding", "Felt", "Flush", "Followed", "FoundMix",
     "Ground", "Growing", "Grows", "Hour", "Hours", "HoursAsked", "Ingredient", "Kind", "Label",
     "Leaf", "LeafLimit", "Ledger", "Leftover", "Limits", "LoggedHour", "Look", "Looked", "Material",
-    "Medium", "Meeting", "Method", "Misread", "MixAsked", "Mixture", "NamedWater", "NextFeed",
-    "Numbers", "Offered", "OnLeaf", "Outlook", "OwnDay", "Owned", "Part", "PenReading", "Portion",
-    "Poured", "PouredPart", "Purpose", "Question", "Range", "ReadVerdict", "Recipe", "Result",
-    "RootWord", "RootZone", "Sampled", "Severity", "Shelter", "Simpler", "Size", "Slow", "Source",
-    "Span", "Spray", "SprayAsked", "Spread", "Stage", "StageReading", "Start", "Step",
+    "Measured", "Medium", "Meeting", "Method", "Misread", "MixAsked", "Mixture", "NamedWater",
+    "NextFeed", "Numbers", "Offered", "OnLeaf", "Outlook", "OwnDay", "Owned", "Part", "PenReading",
+    "Portion", "Poured", "PouredPart", "Purpose", "Question", "Range", "ReadVerdict", "Recipe",
+    "Result", "RootWord", "RootZone", "Sampled", "Severity", "Shelter", "Simpler", "Size", "Slow",
+    "Source", "Span", "Spray", "SprayAsked", "Spread", "Stage", "StageReading", "Start", "Step",
     "StockSolution", "Stop", "Tested", "TestedSoil", "Verdict", "Vessel", "WaterIons",
     "WeatherAsked", "Working", "Yard", "advise_against", "advise_answer", "advise_brew",
     "advise_feeding", "advise_jar", "ago", "alike", "amount_words", "answer", "as_paste",
@@ -233,15 +233,16 @@ __all__ = [
     "follow_all", "followed_steps", "forms_of", "gravest_first", "keeps_until", "label_of_material",
     "leaf_of", "ledger", "litres_of_medium", "material", "materials", "measured", "media", "medium",
     "meeting", "method", "methods", "modifier", "modifiers", "next_feed", "next_readings",
-    "nutrient_words", "open_hours", "other_names", "out_of_order", "outlook", "parts_for_pen",
-    "past_use", "pen_words", "potash_chloride", "purpose_of", "rain_m2", "read_amount", "read_dry",
-    "read_grade", "read_litres_each", "read_log", "read_measure", "read_number", "read_own_weather",
-    "read_pack", "read_rate", "read_size", "read_soil_test", "read_strength", "reading_at_25",
-    "ready_days", "release_over", "runs", "said_now", "say", "season_nitrogen_g_m2",
-    "shares_of_ground", "shown", "solve_amount", "spans", "split_into_cans", "spray", "stage_clock",
-    "stock_for", "stops_of", "strength_words", "suggest_litres_each", "suits", "sun_hours",
-    "told_by", "usual_days", "usual_dry_density", "usual_hours", "usual_measures", "usual_of",
-    "verdicts", "warm_up", "water_from_ec", "water_from_report", "water_of_kind", "weigh",
-    "with_charge", "with_water", "word_for", "word_now",
+    "nutrient_words", "open_hours", "other_names", "out_of_order", "outlook", "part_strength",
+    "parts_for_pen", "past_use", "pen_words", "potash_chloride", "purpose_of", "rain_m2",
+    "read_amount", "read_dry", "read_grade", "read_litres_each", "read_log", "read_measure",
+    "read_number", "read_own_weather", "read_pack", "read_rate", "read_size", "read_soil_test",
+    "read_strength", "reading_at_25", "ready_days", "release_over", "runs", "said_now", "say",
+    "season_nitrogen_g_m2", "shares_of_ground", "shown", "solve_amount", "spans", "split_into_cans",
+    "spray", "stage_clock", "stock_for", "stock_solution", "stops_of", "strength_words",
+    "suggest_litres_each", "suits", "sun_hours", "told_by", "usual_days", "usual_dry_density",
+    "usual_hours", "usual_measures", "usual_of", "verdicts", "warm_up", "water_from_ec",
+    "water_from_report", "water_of_kind", "weigh", "with_charge", "with_water", "word_for",
+    "word_now",
 ]
 # fmt: on

@@ -20,8 +20,9 @@ from django.db import transaction
 from dace.core.api import Label, PenReading, estimate, usual_measures
 from dace.desks.notebook.dip import dip
 from dace.feeding.dressing import Dry, give_dressing
+from dace.feeding.mixing import NewCan
 from dace.feeding.models import Dose
-from dace.feeding.services import NewCan, NewDose, mix_and_pour
+from dace.feeding.services import NewDose, mix_and_pour
 from dace.garden.growing import Seen, repeat_every, see_stage
 from dace.garden.models import Fill, Garden, Place, Planting, Stand
 from dace.garden.placing import NewFill, NewPlace, empty_fill, save_fill, save_place

@@ -8,7 +8,7 @@ from datetime import datetime, timedelta
 
 from dace.core import api as core
 from dace.core.api import NUTRIENTS, Content, amount_words, shown
-from dace.feeding.models import CanPart, Dose, Dressing
+from dace.feeding.models import CanPart, Dose, Dressing, Spray
 from dace.households.scope import Scope
 from dace.shelf.models import Jar
 from dace.shelf.reads import content_of, tokens_of
@@ -19,7 +19,7 @@ _NOTHING = (0.0,) * len(NUTRIENTS)
 
 @dataclass(frozen=True)
 class GiftRecord:
-    """One dose or dressing on one stand: mg for each of its plants, at once and later."""
+    """One dose, spray or dressing on one stand: mg for each of its plants, at once and later."""
 
     id: uuid.UUID
     source: str
@@ -51,7 +51,7 @@ class DropRecord:
 
 
 def drops(scope: Scope, since: datetime) -> tuple[DropRecord, ...]:
-    """Everything given since an instant, oldest first, by its nitrogen; three queries."""
+    """Everything given since an instant, oldest first, by its nitrogen; four queries."""
     names: dict[uuid.UUID, str] = {}
     parts = CanPart.objects.of(scope).filter(can__mixed_at__gte=since - _CAN_KEEPS)
     for can_id, name in parts.values_list("can_id", "jar__name"):
@@ -84,22 +84,33 @@ def drops(scope: Scope, since: datetime) -> tuple[DropRecord, ...]:
     for gift in map(_dressing, dressings.filter(given_at__gte=since)):
         text = f"{gift.name}, {gift.words}"
         found.append(DropRecord(gift.planting_id, gift.source, gift.at, text, gift.nitrogen_mg))
+    sprays = Spray.objects.of(scope).filter(sprayed_at__gte=since).select_related("can", "stand")
+    for gift in (_spray(row, names.get(row.can_id, "a can")) for row in sprays):
+        text = f"{gift.name}, {gift.words}"
+        found.append(DropRecord(gift.planting_id, gift.source, gift.at, text, gift.nitrogen_mg))
     return tuple(sorted(found, key=lambda drop: drop.at))
 
 
 def gifts(
     scope: Scope, since: datetime | None = None, planting_id: uuid.UUID | None = None
 ) -> tuple[GiftRecord, ...]:
-    """Everything given, oldest first; three queries."""
+    """Everything given, oldest first; five queries."""
     doses = Dose.objects.of(scope).select_related("can", "stand")
     dressings = Dressing.objects.of(scope).select_related("jar", "stand")
+    sprays = Spray.objects.of(scope).select_related("can", "stand")
     if since is not None:
         doses, dressings = doses.filter(poured_at__gte=since), dressings.filter(given_at__gte=since)
+        sprays = sprays.filter(sprayed_at__gte=since)
     if planting_id is not None:
         doses = doses.filter(stand__planting_id=planting_id)
         dressings = dressings.filter(stand__planting_id=planting_id)
+        sprays = sprays.filter(stand__planting_id=planting_id)
     found = [_dose(row) for row in doses.prefetch_related("can__parts__jar")]
     found += [_dressing(row) for row in dressings]
+    for row in sprays.prefetch_related("can__parts__jar__brew"):
+        parts = list(row.can.parts.all())
+        named = ", ".join(part.jar.name for part in parts)
+        found.append(_spray(row, named, _tokens(parts) | {"route:foliar"}))
     return tuple(sorted(found, key=lambda gift: gift.at))
 
 
@@ -117,7 +128,33 @@ def _dose(row: Dose) -> GiftRecord:
         at_once=tuple(row.can.mg_l[n] * reached for n in NUTRIENTS),
         later=_NOTHING,
         half_life_days=1.0,
-        tokens=frozenset().union(*(tokens_of(part.jar) for part in parts)),
+        tokens=_tokens(parts),
+    )
+
+
+def _tokens(parts: list[CanPart]) -> frozenset[str]:
+    return frozenset().union(*(tokens_of(part.jar) for part in parts))
+
+
+def entered_mg(row: Spray) -> tuple[float, ...]:
+    """What a spray brought into each plant of its stand [mg], likely."""
+    share = min(1.0, row.plants / row.stand.count)
+    return tuple(row.entered[n][1] * share for n in NUTRIENTS)
+
+
+def _spray(row: Spray, name: str, tokens: frozenset[str] = frozenset()) -> GiftRecord:
+    return GiftRecord(
+        id=row.pk,
+        source="sprays",
+        planting_id=row.stand.planting_id,
+        fill_id=row.fill_id,
+        at=row.sprayed_at,
+        name=name,
+        words=f"on leaves at {row.can.ratio}",
+        at_once=entered_mg(row),
+        later=_NOTHING,
+        half_life_days=1.0,
+        tokens=tokens,
     )
 
 

@@ -85,6 +85,36 @@ class Dose(Kept):
 
 
 @tracked
+class Spray(Kept):
+    """A can sprayed on the leaves of so many plants of a stand.
+
+    ``landed_l`` is what their leaf held; ``entered`` what went into each plant [mg] by
+    nutrient, as [low, likely, high]: that, and not what was sprayed, is what it was fed.
+    """
+
+    can = models.ForeignKey(Can, on_delete=models.PROTECT, related_name="sprays")
+    stand = models.ForeignKey(Stand, on_delete=models.PROTECT, related_name="sprays")
+    fill = models.ForeignKey(Fill, on_delete=models.PROTECT, related_name="sprays")
+    plants = models.PositiveIntegerField()
+    landed_l = models.FloatField()
+    entered = models.JSONField()
+    sprayed_at = models.DateTimeField()
+
+    class Meta:
+        indexes = [
+            models.Index(fields=["household", "-sprayed_at"], name="spray_newest_first"),
+            models.Index(fields=["fill", "-sprayed_at"], name="spray_newest_on_a_fill"),
+        ]
+        constraints = [
+            models.CheckConstraint(condition=Q(landed_l__gt=0), name="spray_wets_a_leaf"),
+            models.CheckConstraint(condition=Q(plants__gte=1), name="spray_reaches_a_plant"),
+        ]
+
+    def __str__(self) -> str:
+        return f"{self.can} on the leaves of {self.fill}"
+
+
+@tracked
 class Dressing(Kept):
     """So many grams of something dry on a stand: from a jar, or of a material of the garden."""
 

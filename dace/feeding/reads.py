@@ -10,7 +10,7 @@ from django.db.models import F, FloatField, OuterRef, Q, QuerySet, Subquery, Sum
 from django.db.models.functions import Coalesce
 
 from dace.core.api import amount_words
-from dace.feeding.models import Can, CanPart, Dose, Dressing
+from dace.feeding.models import Can, CanPart, Dose, Dressing, Spray
 from dace.garden.models import Fill
 from dace.households.scope import NotFoundError, Scope
 from dace.shelf.models import Jar
@@ -38,13 +38,19 @@ def jars_with_stock(scope: Scope) -> tuple[tuple[Jar, float], ...]:
         .filter(_since_looked("can__mixed_at"))
     )
     spread = Dressing.objects.of(scope).filter(jar=OuterRef("pk")).filter(_since_looked("given_at"))
+    stocks = Jar.objects.of(scope).filter(made_from=OuterRef("pk"))
+    dissolved = stocks.filter(_since_looked("created_at"))
     rows = (
         Jar.objects.in_use(scope)
-        .select_related("brew")
-        .annotate(drawn=_summed(mixed, "amount") + _summed(spread, "grams"))
+        .select_related("brew", "made_from")
+        .annotate(
+            taken=_summed(mixed, "amount")
+            + _summed(spread, "grams")
+            + _summed(dissolved, "drawn", "made_from")
+        )
     )
     ordered = rows.order_by("-dissolves", "created_at", "id")
-    return tuple((jar, max(0.0, jar.stock - jar.drawn)) for jar in ordered)
+    return tuple((jar, max(0.0, jar.stock - jar.taken)) for jar in ordered)
 
 
 def _since_looked(at: str) -> Q:
@@ -59,14 +65,14 @@ def _since_looked(at: str) -> Q:
     )
 
 
-def _summed(rows: QuerySet[Any], field: str) -> Coalesce:
+def _summed(rows: QuerySet[Any], field: str, of: str = "jar") -> Coalesce:
     """The sum of a field over a jar's own rows, none where there are none."""
-    sums = rows.order_by().values("jar").annotate(total=Sum(field)).values("total")
+    sums = rows.order_by().values(of).annotate(total=Sum(field)).values("total")
     return Coalesce(Subquery(sums, output_field=FloatField()), 0.0)
 
 
 def drawn_from(scope: Scope, jar: Jar, most: int) -> list[tuple[datetime, str]]:
-    """The newest cans and dressings from a jar, in words; two queries."""
+    """The newest cans, dressings and stock solutions from a jar, in words; three queries."""
     unit = "mL" if jar.form == "liquid" else "g"
     parts = CanPart.objects.of(scope).filter(jar=jar, can__undone_at__isnull=True)
     cans = parts.select_related("can").order_by("-can__mixed_at")[:most]
@@ -76,11 +82,15 @@ def drawn_from(scope: Scope, jar: Jar, most: int) -> list[tuple[datetime, str]]:
         (d.given_at, f"{amount_words(d.grams, 'g')} on {d.stand.fill}")
         for d in spread.order_by("-given_at")[:most]
     ]
+    stocks = Jar.objects.of(scope).filter(made_from=jar).order_by("-created_at")[:most]
+    rows += [(s.created_at, f"{amount_words(s.drawn, unit)} in {s.name}") for s in stocks]
     return sorted(rows, reverse=True)[:most]
 
 
 def litres_left(scope: Scope, can: Can) -> float:
-    """What a can still holds [L]; one query."""
+    """What a can still holds [L], nothing once it was sprayed; two queries."""
+    if Spray.objects.of(scope).filter(can=can).exists():
+        return 0.0
     poured = (
         Dose.objects.of(scope)
         .filter(can=can)

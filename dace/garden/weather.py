@@ -58,9 +58,12 @@ def weather(scope: Scope, garden: Garden) -> Weather:
 
 def _read(scope: Scope, garden: Garden) -> Weather:
     today = scope.now.astimezone(zoneinfo.ZoneInfo(garden.zone)).date()
-    own = _own_days(scope, garden)
-    where = _Where(garden.climate, garden.latitude, str(garden.pk), scope.demo)
-    return _weather(where, today, own)
+    return _weather(where_of(scope, garden), today, _own_days(scope, garden))
+
+
+def where_of(scope: Scope, garden: Garden) -> Where:
+    """The garden as its weather knows it."""
+    return Where(garden.climate, garden.latitude, str(garden.pk), scope.demo)
 
 
 def outlook(scope: Scope, garden: Garden) -> Outlook:
@@ -76,7 +79,7 @@ def _own_days(scope: Scope, garden: Garden) -> OwnDays:
 
 
 @dataclass(frozen=True)
-class _Where:
+class Where:
     """A garden as its weather knows it."""
 
     climate: str
@@ -86,10 +89,12 @@ class _Where:
 
     @property
     def likeliest(self) -> core.Climate:
+        """The climate it has most likely."""
         return core.climate(self.climate) if self.climate else core.climate_near(self.latitude)
 
     @property
     def among(self) -> tuple[tuple[core.Climate, float], ...]:
+        """The climates it may have, with weights; none where it was said."""
         return () if self.climate or self.demo else core.climates_near(self.latitude)
 
     def service(self) -> tuple[Source, WeatherService | None]:
@@ -103,7 +108,7 @@ class _Where:
 
 
 @lru_cache(maxsize=16)
-def _weather(where: _Where, today: date, own: OwnDays) -> Weather:
+def _weather(where: Where, today: date, own: OwnDays) -> Weather:
     source, service = where.service()
     first = today - timedelta(days=_BACK_DAYS)
     if service is None:

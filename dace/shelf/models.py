@@ -80,7 +80,8 @@ class Jar(Usable):
     teaspoon of a dry feed weighs; ``price`` of the whole pack, in the garden's money; ``material``
     is what it is made of, where the core knows that: it says how a slow one comes out, and
     which cautions bear on it. A bottle comes from a ``brew``, and ``contents`` are the core's
-    figures of it as it was strained. ``stock_seq`` is the number of the change that told the stock.
+    figures of it as it was strained. A stock solution is made of ``drawn`` mL or g of the jar
+    that it is ``made_from``. ``stock_seq`` is the number of the change that told the stock.
     """
 
     name = models.CharField(max_length=80)
@@ -106,6 +107,10 @@ class Jar(Usable):
     stock_seq = models.BigIntegerField(default=0, editable=False)
     brew = models.ForeignKey(Brew, null=True, on_delete=models.PROTECT, related_name="bottles")
     contents = models.JSONField(null=True, blank=True)
+    made_from = models.ForeignKey(
+        "self", null=True, on_delete=models.PROTECT, related_name="stock_solutions"
+    )
+    drawn = models.FloatField(default=0.0)
 
     class Meta:
         ordering = ["created_at", "id"]

@@ -40,7 +40,7 @@ class Ledger:
     index of the last day that was. ``need`` and ``reached`` are summed from the first day:
     ``reached`` is what it took and what it still could, ``low`` and ``high`` its 80 % band.
     ``strength`` is what the pore water likely holds of an evening [mg/L], ``each_day`` the need
-    of each day, ``held`` what is there of an evening.
+    of each day, ``held`` what is there of an evening, ``leaf`` what leaves took in of sprays.
     """
 
     first: date
@@ -54,6 +54,7 @@ class Ledger:
     held: Array
     found: Followed
     growing: Growing
+    leaf: Array
 
 
 def ledger(found: Followed, key: str) -> Ledger | None:
@@ -82,19 +83,32 @@ def ledger(found: Followed, key: str) -> Ledger | None:
     taken = np.diff(middle - held, axis=0, prepend=np.zeros((1, len(NUTRIENTS))))
     reached = np.cumsum(share * np.maximum(0.0, taken), axis=0) + share * held
     off = reached / np.maximum(middle, 1e-12)
+    leaf = _through_leaves(found, one, count)
+    entered = np.cumsum(leaf, axis=0)
     return Ledger(
         first=found.first,
         today=found.today,
         need=np.cumsum(every[turn] / one.plants, axis=0),
-        reached=reached,
-        low=np.minimum(reached, low * off),
-        high=np.maximum(reached, high * off),
+        reached=reached + entered,
+        low=np.minimum(reached, low * off) + entered,
+        high=np.maximum(reached, high * off) + entered,
         strength=found.larder.strength.T,
         each_day=every[turn] / one.plants,
         held=share * held,
         found=found,
         growing=one,
+        leaf=leaf,
     )
+
+
+def _through_leaves(found: Followed, one: Growing, count: int) -> Array:
+    """What went into each plant through its leaves, by day [mg]."""
+    entered = np.zeros((count, len(NUTRIENTS)))
+    for on, amounts in one.sprayed:
+        at = (on - found.first).days
+        if 0 <= at < count:
+            entered[at] += amounts
+    return entered
 
 
 def book_steps(found: Followed, nutrient: str) -> Working:

@@ -134,7 +134,10 @@ def _balance(found: Ledger, at: int, column: int, tested: bool) -> Balance:
 
 
 def _missing(found: Ledger, span: Span, at: int, column: int) -> tuple[list[float], float]:
-    """The shortage of each of the last days of this stage, and their mean by need."""
+    """The shortage of each of the last days of this stage, and their mean by need.
+
+    What leaves took in over those days makes up for as much of it.
+    """
     nutrient, one = NUTRIENTS[column], found.growing
     begun = max(0, (max(span.first, one.since) - found.first).days, at - _DAYS + 1)
     low = wish_now(one.grown, span.stage, nutrient, found.found.root_zone.is_bed).low
@@ -143,7 +146,9 @@ def _missing(found: Ledger, span: Span, at: int, column: int) -> tuple[list[floa
     need = found.each_day[days.start : days.stop, column]
     if need.sum() <= FEW_MG:
         return daily, 0.0
-    return daily, float(np.average(daily, weights=need))
+    entered = float(found.leaf[days.start : days.stop, column].sum())
+    missing = float(np.average(daily, weights=need)) - entered / float(need.sum())
+    return daily, max(0.0, missing)
 
 
 def _need(found: Ledger, span: Span, at: int, column: int) -> Result:

@@ -29,7 +29,8 @@ _NA = CHARGED.index("Na")
 class Growing:
     """So many plants of a crop in the fill, from a day up to another (None: still).
 
-    ``key`` tells plantings apart.
+    ``key`` tells plantings apart; ``sprayed`` is what went into each plant through its leaves
+    and when [mg], in the order of ``NUTRIENTS``.
     """
 
     grown: Crop
@@ -38,6 +39,7 @@ class Growing:
     since: date
     until: date | None = None
     key: str = ""
+    sprayed: tuple[tuple[date, tuple[float, ...]], ...] = ()
 
 
 @dataclass(frozen=True)

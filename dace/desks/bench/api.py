@@ -11,7 +11,8 @@ from dace.desks.bench.page import can_preview, supplies_page
 from dace.desks.bench.schemas import PreviewIn, PreviewOut, SuppliesOut, WhichReading
 from dace.desks.shared.typed import read_litres
 from dace.desks.shared.written import WrittenOut, written
-from dace.feeding.services import NewCan, NewDose, mix_and_pour, pour_rest
+from dace.feeding.mixing import NewCan
+from dace.feeding.services import NewDose, mix_and_pour, pour_rest
 from dace.garden.reads import garden_of
 from dace.households.fields import Count, Instant, Line, Number
 

@@ -1,0 +1,190 @@
+"""Mixing a can of one source or several, each drawn from its jar."""
+
+from __future__ import annotations
+
+import uuid
+from dataclasses import dataclass
+from datetime import datetime
+
+from dace.core import api as core
+from dace.core.api import DaceError, amount_words, shown
+from dace.feeding.models import Can, CanPart
+from dace.feeding.reads import jar_with_stock
+from dace.garden.models import Water
+from dace.garden.reads import StandRecord, core_water
+from dace.garden.reads import stand as stand_now
+from dace.households.keeping import new_row
+from dace.households.scope import ConflictError, Scope
+from dace.measuring.models import Subject
+from dace.measuring.services import subject_of
+from dace.shelf.models import Jar
+from dace.shelf.reads import composition_now, g_per_ml, tokens_of
+
+
+@dataclass(frozen=True)
+class NewSource:
+    """A further source of a can: which jar, how strong."""
+
+    jar_id: uuid.UUID
+    strength: str
+    reading: int = 0
+
+
+@dataclass(frozen=True)
+class NewCan:
+    """A can as said: which jar, which water, how large, how strong, and what else goes in."""
+
+    id: uuid.UUID
+    jar_id: uuid.UUID
+    water_id: uuid.UUID
+    vessel_l: float
+    strength: str
+    reading: int = 0
+    measures: str = "metric"
+    more: tuple[NewSource, ...] = ()
+
+
+@dataclass(frozen=True)
+class Source:
+    """A jar that is poured from, with what it still holds."""
+
+    jar: Jar
+    stock: float
+
+
+@dataclass(frozen=True)
+class Mixed:
+    """A can as said, its jars and water, and what that comes to."""
+
+    new: NewCan
+    sources: list[Source]
+    water: Water
+    can: core.Mixture
+
+
+def sources_of(scope: Scope, new: NewCan) -> list[Source]:
+    """The jars of a can in the order in which they are poured.
+
+    Raises
+    ------
+    NotFoundError
+        If one is none of this household's.
+    DaceError
+        If one does not dissolve, or is named twice.
+    """
+    named = [new.jar_id, *(one.jar_id for one in new.more)]
+    if len(set(named)) < len(named):
+        raise DaceError("more", "the same jar twice", "say all of it at once")
+    return [dissolved(*jar_with_stock(scope, jar_id)) for jar_id in named]
+
+
+def dissolved(jar: Jar, stock: float) -> Source:
+    """A jar as a source of cans; one that does not dissolve is a ``DaceError``."""
+    if not jar.dissolves:
+        raise DaceError(
+            "jar_id", f"{jar.name}, which does not dissolve", "spread it dry, or choose another jar"
+        )
+    return Source(jar, stock)
+
+
+def can_asked(
+    new: NewCan, sources: list[Source], water: Water, target: StandRecord | None
+) -> core.CanAsked:
+    """A can as the core knows it."""
+    first, *others = sources
+    beside = tuple(
+        core.Beside(
+            one.jar.name,
+            said.strength,
+            composition_now(one.jar),
+            one.stock,
+            said.reading,
+            g_per_ml(one.jar),
+            tokens_of(one.jar),
+        )
+        for one, said in zip(others, new.more, strict=True)
+    )
+    return core.CanAsked(
+        strength=new.strength,
+        feed=composition_now(first.jar),
+        water=core_water(water),
+        vessel_l=new.vessel_l,
+        measures=new.measures,
+        crop=target.crop if target else None,
+        stage=target.stage if target else None,
+        reading=new.reading,
+        tokens=tokens_of(first.jar),
+        setting=target.setting if target else "pot",
+        g_per_ml=g_per_ml(first.jar),
+        name=first.jar.name,
+        beside=beside,
+    )
+
+
+def mix(scope: Scope, new: NewCan, mixed_at: datetime, stand_id: uuid.UUID) -> Can:
+    """Write a can down with all that went into it; part of a change that stands open.
+
+    Raises
+    ------
+    ConflictError
+        If it was mixed already.
+    DaceError
+        If a strength cannot be read, or a jar holds too little.
+    """
+    if Can.objects.written_before(scope, new.id) is not None:
+        raise ConflictError("id", "a can that was mixed already", "pour the rest of it instead")
+    sources = sources_of(scope, new)
+    water = Water.objects.fetch(scope, new.water_id, "water_id")
+    mixed = core.answer(can_asked(new, sources, water, stand_now(scope, stand_id))).can
+    return write_can(scope, Mixed(new, sources, water, mixed), mixed_at)
+
+
+def write_can(scope: Scope, found: Mixed, mixed_at: datetime) -> Can:
+    """The rows of a can that was worked out, each source drawn from its jar."""
+    new, sources, mixed = found.new, found.sources, found.can
+    for source, part in zip(sources, mixed.parts, strict=True):
+        _check_stock(source, part)
+    can = Can.objects.create(
+        **new_row(scope, new.id),
+        subject=subject_of(scope, new.id, Subject.Kind.CAN),
+        water=found.water,
+        vessel_l=mixed.vessel_l,
+        said=new.strength.strip(),
+        ratio=_ratio(mixed),
+        ec_low=mixed.ec.low,
+        ec_likely=mixed.ec.value,
+        ec_high=mixed.ec.high,
+        mg_l={name: round(result.value, 3) for name, result in mixed.nutrients},
+        mixed_at=mixed_at,
+    )
+    for turn, (source, part) in enumerate(zip(sources, mixed.parts, strict=True), start=1):
+        CanPart.objects.create(
+            **new_row(scope, uuid.uuid5(new.id, f"part {turn}")),
+            can=can,
+            jar=source.jar,
+            amount=part.amount,
+        )
+    return can
+
+
+_RATIO_LONG = 20
+
+
+def _ratio(mixed: core.Mixture) -> str:
+    """How strong it is in a few characters: that of its first source, and that there are more."""
+    first = core.part_strength(mixed.parts[0])
+    more = len(mixed.parts) - 1
+    return f"{first}, {more} more"[:_RATIO_LONG] if more else first
+
+
+def _check_stock(source: Source, part: core.PouredPart) -> None:
+    if part.amount > source.stock:
+        fits = source.stock / part.per_l
+        raise DaceError(
+            "strength",
+            f"{amount_words(part.amount, part.unit)} of a jar that holds "
+            f"{amount_words(source.stock, part.unit)}",
+            f"a can of {shown.litres(fits, 2)} at this strength fits"
+            if fits > 0
+            else "choose another jar",
+        )
