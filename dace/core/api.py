@@ -2,11 +2,11 @@
 
 from dace.core.advice import Advice, Severity, gravest_first
 from dace.core.advice.brewing import advise_brew, advise_jar, brew_tokens
-from dace.core.advice.can import advise_answer
+from dace.core.advice.can import advise_answer, advise_clash, short_of
 from dace.core.advice.cautions import cautions
 from dace.core.advice.feeding import Feeding
-from dace.core.advice.judge import advise_feeding
-from dace.core.advice.leaf_rules import SAFE_WAY
+from dace.core.advice.judge import advise_feeding, barred
+from dace.core.advice.leaf_rules import SAFE_WAY, advise_too_strong
 from dace.core.advice.open_hours import Asked as HoursAsked
 from dace.core.advice.open_hours import Hour, clock_words, open_hours, runs, said_now
 from dace.core.brew.acid import Limits
@@ -32,7 +32,7 @@ from dace.core.can.dry import (
     season_nitrogen_g_m2,
     usual_dry_density,
 )
-from dace.core.can.finding import FoundMix, Simpler, find_mix
+from dace.core.can.finding import FoundMix, Simpler, Taken, find_mix
 from dace.core.can.fitting import solve_amount
 from dace.core.can.leaf import Leaf, leaf_of
 from dace.core.can.leaf_limits import Limit as LeafLimit
@@ -44,13 +44,15 @@ from dace.core.can.measuring import Vessel, measured
 from dace.core.can.mix_asked import MixAsked, Offered
 from dace.core.can.mixing import MOST_VESSEL_L, Mixture, fill_can, fill_with
 from dace.core.can.mixing import Poured as PouredPart
+from dace.core.can.offering import offered_for
 from dace.core.can.parts import Part
 from dace.core.can.pouring import Ground, suggest_litres_each
 from dace.core.can.sharing import shares_of_ground, told_by
+from dace.core.can.spray_words import brings_words, fit_words, limit_words
 from dace.core.can.spraying import OnLeaf, Spray, SprayAsked, spray
 from dace.core.can.stock import StockSolution, stock_for, stock_solution
 from dace.core.can.strength import read_strength
-from dace.core.can.usual import stops_of, usual_of
+from dace.core.can.usual import For, stops_of, usual_of
 from dace.core.can.vessels import Cans, read_litres_each, read_pack, read_rate, split_into_cans
 from dace.core.draws.spreads import Array as Numbers
 from dace.core.errors import DaceError
@@ -80,7 +82,7 @@ from dace.core.matter.label import (
 )
 from dace.core.matter.materials import Material, material, materials
 from dace.core.matter.media import Medium, media, medium
-from dace.core.matter.nutrients import NUTRIENTS
+from dace.core.matter.nutrients import NUTRIENT_NAMES, NUTRIENTS
 from dace.core.matter.release import Content, content_of_feed, content_of_material, release_over
 from dace.core.matter.temperature import ec_at
 from dace.core.matter.waters import (
@@ -173,7 +175,7 @@ from dace.core.season.looks import (
     Start,
     out_of_order,
 )
-from dace.core.season.need import Span, spans
+from dace.core.season.need import Span, spans, wish_now
 from dace.core.season.outlook import Days, Outlook, WeatherAsked, outlook, usual_days
 from dace.core.season.own_weather import OwnDay, read_own_weather
 from dace.core.season.places import Country, countries
@@ -200,49 +202,52 @@ from dace.core.words.amounts import amount_words
 from dace.core.words.days import ago, day_in_words
 from dace.core.words.numbers import read_number
 from dace.core.words.quantities import FAMILIES, read_amount, read_measure
+from dace.core.words.shares import share_words
 from dace.core.words.sizes import Size, read_size
 
 # fmt: off
 __all__ = [
     "ACTS_FIRST", "ALSO", "APPROACHES", "CHARGED", "CHLORINATED", "DAY_H", "FAMILIES", "FEELS",
     "FORMS", "KINDS", "MEASURE_KINDS", "METHODS", "MOST_VESSEL_L", "NITRATE", "NUTRIENTS",
-    "PEN_OLD_DAYS", "RHYTHMS", "ROOT_SHORT", "ROOT_WORDS", "SAFE_WAY", "SCALES", "SHELTERS",
-    "SOIL_UNITS", "SPREAD_ONLY", "STAGE_WORDS", "TEASPOON_ML", "WATER_KINDS", "Advice", "Against",
-    "Answer", "Balance", "BalanceWord", "Band", "Begun", "Beside", "BottleContents", "BrewEstimate",
-    "BrewReading", "CanAsked", "Cans", "CapCheck", "Claim", "ClaimVerdict", "Clash", "Climate",
-    "Comfort", "Comparison", "Composition", "Content", "Correction", "Country", "Crop", "DaceError",
-    "DayTold", "Days", "DryDose", "FeedWord", "Feeding", "Felt", "Flush", "Followed", "FoundMix",
-    "Ground", "Growing", "Grows", "Hour", "Hours", "HoursAsked", "Ingredient", "Kind", "Label",
-    "Leaf", "LeafLimit", "Ledger", "Leftover", "Limits", "LoggedHour", "Look", "Looked", "Material",
-    "Measured", "Medium", "Meeting", "Method", "Misread", "MixAsked", "Mixture", "NamedWater",
-    "NextFeed", "Numbers", "Offered", "OnLeaf", "Outlook", "OwnDay", "Owned", "Part", "PenReading",
-    "Portion", "Poured", "PouredPart", "Purpose", "Question", "Range", "ReadVerdict", "Recipe",
-    "Result", "RootWord", "RootZone", "Sampled", "Severity", "Shelter", "Simpler", "Size", "Slow",
-    "Source", "Span", "Spray", "SprayAsked", "Spread", "Stage", "StageReading", "Start", "Step",
-    "StockSolution", "Stop", "Tested", "TestedSoil", "Verdict", "Vessel", "WaterIons",
-    "WeatherAsked", "Working", "Yard", "advise_against", "advise_answer", "advise_brew",
-    "advise_feeding", "advise_jar", "ago", "alike", "amount_words", "answer", "as_paste",
-    "as_pour_through", "balances", "blend", "bottle_contents", "brew_tokens", "brew_working",
-    "by_day", "cautions", "charged_can", "charged_dry", "charged_plain", "charged_water",
-    "check_claim", "clashes_among", "clashes_between", "climate", "climate_near", "climates",
-    "climates_near", "climbing_since", "clock_words", "comfort", "comfort_of",
-    "compare_with_expected", "composition", "composition_of_bottle", "composition_of_liquid",
-    "content_of_feed", "content_of_material", "correct_can", "countries", "crop", "crop_loss",
-    "crops", "day_hours", "day_in_words", "days_to_top", "disagreement", "dry_dose", "ec_25",
-    "ec_at", "estimate", "feed_cap", "fill_can", "fill_with", "find_mix", "flush", "follow",
-    "follow_all", "followed_steps", "forms_of", "gravest_first", "keeps_until", "label_of_material",
-    "leaf_of", "ledger", "litres_of_medium", "material", "materials", "measured", "media", "medium",
-    "meeting", "method", "methods", "modifier", "modifiers", "next_feed", "next_readings",
-    "nutrient_words", "open_hours", "other_names", "out_of_order", "outlook", "part_strength",
-    "parts_for_pen", "past_use", "pen_words", "potash_chloride", "purpose_of", "rain_m2",
-    "read_amount", "read_dry", "read_grade", "read_litres_each", "read_log", "read_measure",
-    "read_number", "read_own_weather", "read_pack", "read_rate", "read_size", "read_soil_test",
-    "read_strength", "reading_at_25", "ready_days", "release_over", "runs", "said_now", "say",
-    "season_nitrogen_g_m2", "shares_of_ground", "shown", "solve_amount", "spans", "split_into_cans",
-    "spray", "stage_clock", "stock_for", "stock_solution", "stops_of", "strength_words",
+    "NUTRIENT_NAMES", "PEN_OLD_DAYS", "RHYTHMS", "ROOT_SHORT", "ROOT_WORDS", "SAFE_WAY", "SCALES",
+    "SHELTERS", "SOIL_UNITS", "SPREAD_ONLY", "STAGE_WORDS", "TEASPOON_ML", "WATER_KINDS", "Advice",
+    "Against", "Answer", "Balance", "BalanceWord", "Band", "Begun", "Beside", "BottleContents",
+    "BrewEstimate", "BrewReading", "CanAsked", "Cans", "CapCheck", "Claim", "ClaimVerdict", "Clash",
+    "Climate", "Comfort", "Comparison", "Composition", "Content", "Correction", "Country", "Crop",
+    "DaceError", "DayTold", "Days", "DryDose", "FeedWord", "Feeding", "Felt", "Flush", "Followed",
+    "For", "FoundMix", "Ground", "Growing", "Grows", "Hour", "Hours", "HoursAsked", "Ingredient",
+    "Kind", "Label", "Leaf", "LeafLimit", "Ledger", "Leftover", "Limits", "LoggedHour", "Look",
+    "Looked", "Material", "Measured", "Medium", "Meeting", "Method", "Misread", "MixAsked",
+    "Mixture", "NamedWater", "NextFeed", "Numbers", "Offered", "OnLeaf", "Outlook", "OwnDay",
+    "Owned", "Part", "PenReading", "Portion", "Poured", "PouredPart", "Purpose", "Question",
+    "Range", "ReadVerdict", "Recipe", "Result", "RootWord", "RootZone", "Sampled", "Severity",
+    "Shelter", "Simpler", "Size", "Slow", "Source", "Span", "Spray", "SprayAsked", "Spread",
+    "Stage", "StageReading", "Start", "Step", "StockSolution", "Stop", "Taken", "Tested",
+    "TestedSoil", "Verdict", "Vessel", "WaterIons", "WeatherAsked", "Working", "Yard",
+    "advise_against", "advise_answer", "advise_brew", "advise_clash", "advise_feeding",
+    "advise_jar", "advise_too_strong", "ago", "alike", "amount_words", "answer", "as_paste",
+    "as_pour_through", "balances", "barred", "blend", "bottle_contents", "brew_tokens",
+    "brew_working", "brings_words", "by_day", "cautions", "charged_can", "charged_dry",
+    "charged_plain", "charged_water", "check_claim", "clashes_among", "clashes_between", "climate",
+    "climate_near", "climates", "climates_near", "climbing_since", "clock_words", "comfort",
+    "comfort_of", "compare_with_expected", "composition", "composition_of_bottle",
+    "composition_of_liquid", "content_of_feed", "content_of_material", "correct_can", "countries",
+    "crop", "crop_loss", "crops", "day_hours", "day_in_words", "days_to_top", "disagreement",
+    "dry_dose", "ec_25", "ec_at", "estimate", "feed_cap", "fill_can", "fill_with", "find_mix",
+    "fit_words", "flush", "follow", "follow_all", "followed_steps", "forms_of", "gravest_first",
+    "keeps_until", "label_of_material", "leaf_of", "ledger", "limit_words", "litres_of_medium",
+    "material", "materials", "measured", "media", "medium", "meeting", "method", "methods",
+    "modifier", "modifiers", "next_feed", "next_readings", "nutrient_words", "offered_for",
+    "open_hours", "other_names", "out_of_order", "outlook", "part_strength", "parts_for_pen",
+    "past_use", "pen_words", "potash_chloride", "purpose_of", "rain_m2", "read_amount", "read_dry",
+    "read_grade", "read_litres_each", "read_log", "read_measure", "read_number", "read_own_weather",
+    "read_pack", "read_rate", "read_size", "read_soil_test", "read_strength", "reading_at_25",
+    "ready_days", "release_over", "runs", "said_now", "say", "season_nitrogen_g_m2", "share_words",
+    "shares_of_ground", "short_of", "shown", "solve_amount", "spans", "split_into_cans", "spray",
+    "stage_clock", "stock_for", "stock_solution", "stops_of", "strength_words",
     "suggest_litres_each", "suits", "sun_hours", "told_by", "usual_days", "usual_dry_density",
     "usual_hours", "usual_measures", "usual_of", "verdicts", "warm_up", "water_from_ec",
-    "water_from_report", "water_of_kind", "weigh", "with_charge", "with_water", "word_for",
-    "word_now",
+    "water_from_report", "water_of_kind", "weigh", "wish_now", "with_charge", "with_water",
+    "word_for", "word_now",
 ]
 # fmt: on

@@ -123,6 +123,8 @@ class _Builder:
             save_water(scope, garden, key(water["name"]), NewWater(usual=turn == 0, **water))
         for turn, (name, volume_l) in enumerate(table["vessels"].items()):
             save_vessel(scope, garden, key(name), NewVessel(name, volume_l, usual=turn == 0))
+        for name, volume_l in table["sprayers"].items():
+            save_vessel(scope, garden, key(name), NewVessel(name, volume_l, kind="sprayer"))
         pen = table["pen"]
         save_pen(self._at(date(2026, 7, 1)), key(pen["name"]), NewPen(**pen))
         for measure in usual_measures(garden.measures):

@@ -55,6 +55,26 @@ class CanPart(Kept):
 
 
 @tracked
+class Thinning(Kept):
+    """Water stirred into a mixed can after some of it was poured off [L]."""
+
+    can = models.ForeignKey(Can, on_delete=models.PROTECT, related_name="thinnings")
+    water_l = models.FloatField()
+    pour_off_l = models.FloatField(default=0.0)
+    stirred_at = models.DateTimeField()
+
+    class Meta:
+        constraints = [
+            models.CheckConstraint(
+                condition=Q(water_l__gt=0) & Q(pour_off_l__gte=0), name="thinning_adds_water"
+            )
+        ]
+
+    def __str__(self) -> str:
+        return f"{self.water_l:g} L of water into {self.can}"
+
+
+@tracked
 class Dose(Kept):
     """So many litres of a can on each of so many plants of a stand."""
 

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import uuid
+from collections.abc import Sequence
 from datetime import datetime
 from typing import Any
 
@@ -10,7 +11,7 @@ from django.db.models import F, FloatField, OuterRef, Q, QuerySet, Subquery, Sum
 from django.db.models.functions import Coalesce
 
 from dace.core.api import amount_words
-from dace.feeding.models import Can, CanPart, Dose, Dressing, Spray
+from dace.feeding.models import Can, CanPart, Dose, Dressing, Spray, Thinning
 from dace.garden.models import Fill
 from dace.households.scope import NotFoundError, Scope
 from dace.shelf.models import Jar
@@ -88,15 +89,25 @@ def drawn_from(scope: Scope, jar: Jar, most: int) -> list[tuple[datetime, str]]:
 
 
 def litres_left(scope: Scope, can: Can) -> float:
-    """What a can still holds [L], nothing once it was sprayed; two queries."""
-    if Spray.objects.of(scope).filter(can=can).exists():
-        return 0.0
-    poured = (
-        Dose.objects.of(scope)
-        .filter(can=can)
-        .aggregate(litres=Coalesce(Sum(F("litres_each") * F("plants")), 0.0))
-    )
-    return max(0.0, can.vessel_l - float(poured["litres"]))
+    """What a can still holds [L]; three queries."""
+    return cans_left(scope, [can])[can.pk]
+
+
+def cans_left(scope: Scope, cans: Sequence[Can]) -> dict[uuid.UUID, float]:
+    """What some cans still hold [L], nothing once they were sprayed; three queries."""
+    ids = [can.pk for can in cans]
+    left = {can.pk: can.vessel_l for can in cans}
+    doses = Dose.objects.of(scope).filter(can_id__in=ids).order_by().values("can_id")
+    poured = doses.annotate(sum=Sum(F("litres_each") * F("plants")))
+    for can_id, litres in poured.values_list("can_id", "sum"):
+        left[can_id] -= litres
+    thinned = Thinning.objects.of(scope).filter(can_id__in=ids).order_by().values("can_id")
+    stirred = thinned.annotate(sum=Sum(F("water_l") - F("pour_off_l")))
+    for can_id, litres in stirred.values_list("can_id", "sum"):
+        left[can_id] += litres
+    sprayed = Spray.objects.of(scope).filter(can_id__in=ids).values_list("can_id", flat=True)
+    left |= dict.fromkeys(sprayed, 0.0)
+    return {key: max(0.0, litres) for key, litres in left.items()}
 
 
 def last_fed(scope: Scope) -> dict[uuid.UUID, datetime]:

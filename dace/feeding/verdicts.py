@@ -15,6 +15,7 @@ from dace.feeding.rootzones import RootRecord, root_zones
 from dace.garden.clocks import shelter_of
 from dace.garden.models import Garden
 from dace.garden.reads import (
+    SPRAYER,
     StandRecord,
     StopRecord,
     core_water,
@@ -110,7 +111,9 @@ def _yard(scope: Scope, garden: Garden, record: RootRecord, asked: tuple[Stop, .
             if stock > 0
         ),
         waters=tuple(NamedWater(str(w.pk), w.name, core_water(w)) for w in waters(scope)),
-        vessels=tuple(Vessel(str(v.pk), v.name, v.volume_l) for v in vessels(scope)),
+        vessels=tuple(
+            Vessel(str(v.pk), v.name, v.volume_l) for v in vessels(scope) if v.kind != SPRAYER
+        ),
         owned=owned(scope),
         pen=Pen.objects.in_use(scope).exists(),
     )

@@ -207,6 +207,10 @@ def waters(scope: Scope) -> tuple[Water, ...]:
     return scope.once("waters", lambda: tuple(rows))
 
 
+SPRAYER = "sprayer"
+"""The kind of vessel that is no can: only leaves are fed from it."""
+
+
 def vessels(scope: Scope) -> tuple[Vessel, ...]:
     """Every vessel in use, the usual one first; one query."""
     return tuple(Vessel.objects.in_use(scope).order_by("-usual", "volume_l"))

@@ -5,6 +5,7 @@ from __future__ import annotations
 from ninja import NinjaAPI
 
 from dace.desks.bench import api as bench
+from dace.desks.bench import api_leaf, api_mix
 from dace.desks.door import api as door
 from dace.desks.door import api_people
 from dace.desks.notebook import api as notebook
@@ -32,6 +33,8 @@ for room in (
     door,
     path,
     bench,
+    api_leaf,
+    api_mix,
     notebook,
     api_changes,
     api_people,

@@ -39,13 +39,15 @@ READS = {
     "/api/dry-feeds": (5, 20),
     "/api/changes/last": (5, 5),
     "/api/crops/aubergine": (4, 4),
-    "/api/roots": (24, 260),
-    "/api/places/{stop}/roots": (25, 120),
+    "/api/roots": (25, 260),
+    "/api/places/{stop}/roots": (26, 120),
     "/api/plantings/{planting}/page": (18, 60),
     "/api/brews/{brew}": (14, 40),
     "/api/jars/{jar}/page": (10, 40),
     "/api/jars/{bottle}/page": (12, 45),
     "/api/subjects/{subject}/series": (6, 10),
+    "/api/bench/hours?stand_id={stand}": (30, 200),
+    "/api/cans/{can}/correction": (14, 30),
 }
 
 
@@ -93,6 +95,8 @@ class AfterTenYears(TestCase):
             "subject": stop["subject_id"],
             "planting": stop["stands"][0]["planting_id"],
             "brew": shelf["brews"][0]["id"],
+            "stand": stop["stands"][0]["id"],
+            "can": self.asking.get("/api/notebook?limit=40").json()["doses"][0]["can_id"],
             "jar": shelf["jars"][0]["id"],
             "bottle": next(jar["id"] for jar in shelf["jars"] if jar["bottle"]),
         }

@@ -32,11 +32,11 @@ class Yard(TestCase):
         member = Membership.objects.get()
         self.scope = Scope(member.household_id, member.user_id, clock.now(), demo=True)
 
-    def test_nine_places_thirteen_plantings_six_jars_two_bottles_two_waters(self):
+    def test_nine_places_thirteen_plantings_eight_jars_two_bottles_two_waters(self):
         self.assertEqual(Place.objects.of(self.scope).count(), 9)
         self.assertEqual(Planting.objects.of(self.scope).count(), 13)
         bought = [jar.contents is None for jar, _ in jars_with_stock(self.scope)]
-        self.assertEqual((bought.count(True), bought.count(False)), (6, 2))
+        self.assertEqual((bought.count(True), bought.count(False)), (8, 2))
         self.assertEqual([w.name for w in waters(self.scope)], ["hard tap", "rain butt"])
 
     def test_the_path_is_walked_as_it_was_described(self):

@@ -8,7 +8,8 @@ from dataclasses import dataclass
 from dace.core.advice import Advice, Severity, gravest_first
 from dace.core.can.answer import Answer, CanAsked
 from dace.core.can.fitting import friendly_parts
-from dace.core.can.mixing import Mixture
+from dace.core.can.mixing import Mixture, Poured
+from dace.core.matter.clashes import Clash
 from dace.core.matter.composition import Composition
 from dace.core.season.crops import Crop, Stage
 from dace.core.words import shown
@@ -128,23 +129,42 @@ def over_cap(s: CanSituation) -> Advice | None:
 
 def short_of_stock(s: CanSituation) -> Advice | None:
     """The jar holds less than the can asks for."""
-    if s.stock is None or s.can.amount <= s.stock:
+    return None if s.stock is None else short_of(s.can.parts[0], s.stock)
+
+
+def short_of(part: Poured, stock: float) -> Advice | None:
+    """One source of which there is less than goes in; None where there is enough."""
+    if part.amount <= stock:
         return None
-    missing = amount_words(s.can.amount - s.stock, s.can.unit)
-    title = f"The jar is {missing} short"
-    if s.stock <= 0:
+    missing = amount_words(part.amount - stock, part.unit)
+    title = f"{part.name or 'The jar'} is {missing} short"
+    if stock <= 0:
         return Advice(
             "short_of_stock", "stop", title, "It is empty. Choose another jar.", "the shelf"
         )
-    litres = s.stock / s.can.amount_per_l
+    litres = stock / part.per_l
     return Advice(
         "short_of_stock",
         "stop",
         title,
-        f"This can wants {amount_words(s.can.amount, s.can.unit)} and the jar holds "
-        f"{amount_words(s.stock, s.can.unit)}. "
+        f"This can wants {amount_words(part.amount, part.unit)} and the jar holds "
+        f"{amount_words(stock, part.unit)}. "
         f"A can of {shown.litres(litres, 2)} at this strength fits.",
         "the shelf",
+    )
+
+
+def advise_clash(clash: Clash) -> Advice:
+    """Two sources that do not simply go together, as a caution."""
+    barred = clash.right == "bar"
+    pair = f"{clash.first} and {clash.second}"
+    return Advice(
+        f"clash_{clash.key}",
+        "stop" if barred else "info",
+        f"Not together: {pair}" if barred else f"In turn: {pair}",
+        clash.text,
+        clash.source,
+        "block" if barred else "",
     )
 
 

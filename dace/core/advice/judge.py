@@ -22,6 +22,12 @@ RULES: tuple[Callable[[Feeding], Advice | None], ...] = (
 )
 
 
+def barred(feeding: Feeding) -> bool:
+    """Whether a caution keeps a plan or a mix from proposing it."""
+    said = advise_feeding(feeding)
+    return any(one.severity == "stop" and one.plan_effect == "block" for one in said)
+
+
 def advise_feeding(feeding: Feeding) -> list[Advice]:
     """Everything that the rules have to say, gravest first.
 

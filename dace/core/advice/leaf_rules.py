@@ -5,6 +5,8 @@ from __future__ import annotations
 from dace.core.advice import Advice
 from dace.core.advice.cautions import cautions, gates
 from dace.core.advice.feeding import Feeding
+from dace.core.can.spray_words import limit_words
+from dace.core.can.spraying import Spray
 from dace.core.can.usual import usual_of
 
 SAFE_WAY = "Pour it on the soil between the plants, thin, and keep splash off the leaves."
@@ -93,6 +95,14 @@ def eaten_soon(f: Feeding) -> Advice | None:
         f"These leaves are eaten. {gate.outside}.",
         gate.source,
     )
+
+
+def advise_too_strong(found: Spray) -> list[Advice]:
+    """A spray stronger than such leaf stands; nothing where it is not."""
+    if not found.over:
+        return []
+    caution = cautions()["foliar_strength"]
+    return [caution.said("Too strong for this leaf", limit_words(found))]
 
 
 RULES = (

@@ -72,6 +72,7 @@ class Spray:
     urea_g_l: float
     limits: tuple[Limit, ...]
     on_leaf: tuple[OnLeaf, ...]
+    plants: int
     working: Working
 
     @property
@@ -137,6 +138,7 @@ def spray(asked: SprayAsked) -> Spray:
         urea_g_l=urea_g_l(asked.parts),
         limits=limits,
         on_leaf=tuple(_on_leaf(n, asked, can, each) for n in NUTRIENTS),
+        plants=asked.plants,
         working=(*mix.working, *salt_steps, *(one.step for one in limits)),
     )
 

@@ -9,7 +9,7 @@ from functools import lru_cache
 import numpy as np
 
 from dace.core.advice.feeding import Feeding
-from dace.core.advice.judge import advise_feeding
+from dace.core.advice.judge import barred
 from dace.core.can.measuring import measured, strength_text, vessel_for
 from dace.core.can.miss import miss
 from dace.core.can.mixing import Mixture, fill_can
@@ -138,10 +138,7 @@ def _barred(source: Source, facts: Facts, fed: Sequence[Fed], yard: Yard) -> boo
             harvest_in_days=picked_in(one.grows, facts),
             tested_high=facts.stop.tested_high,
         )
-        if any(
-            said.severity == "stop" and said.plan_effect == "block"
-            for said in advise_feeding(asked)
-        ):
+        if barred(asked):
             return True
     return False
 

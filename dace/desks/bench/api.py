@@ -8,13 +8,14 @@ from typing import Any
 from ninja import Router, Schema
 
 from dace.desks.bench.page import can_preview, supplies_page
-from dace.desks.bench.schemas import PreviewIn, PreviewOut, SuppliesOut, WhichReading
+from dace.desks.bench.schemas import PreviewIn, PreviewOut, Sources, SuppliesOut, WhichReading
 from dace.desks.shared.typed import read_litres
 from dace.desks.shared.written import WrittenOut, written
-from dace.feeding.mixing import NewCan
+from dace.feeding.mixing import NewCan, NewSource
 from dace.feeding.services import NewDose, mix_and_pour, pour_rest
 from dace.garden.reads import garden_of
 from dace.households.fields import Count, Instant, Line, Number
+from dace.households.scope import Scope
 
 router = Router(tags=["bench"])
 
@@ -28,6 +29,7 @@ class CanIn(Schema):
     vessel: Line
     strength: Line
     reading: WhichReading = 0
+    more: Sources = []
 
 
 class DoseIn(Schema):
@@ -47,6 +49,14 @@ class PourIn(Schema):
     dose: DoseIn
 
 
+def new_can(scope: Scope, told: CanIn) -> NewCan:
+    """A can as typed, read in the garden's measures."""
+    garden, asked = garden_of(scope), told.dict()
+    litres = read_litres(garden, asked.pop("vessel"))
+    more = tuple(NewSource(**one) for one in asked.pop("more"))
+    return NewCan(**asked, vessel_l=litres, measures=garden.measures, more=more)
+
+
 @router.get("/bench", response=SuppliesOut, operation_id="supplies")
 def supplies(request: Any) -> SuppliesOut:
     """Jars, waters and cans."""
@@ -62,10 +72,7 @@ def preview(request: Any, payload: PreviewIn) -> PreviewOut:
 @router.post("/pours", response={201: WrittenOut}, operation_id="pour")
 def pour(request: Any, payload: PourIn) -> Any:
     """Mix a can and pour from it."""
-    garden = garden_of(request.auth)
-    asked = payload.can.dict()
-    litres = read_litres(garden, asked.pop("vessel"))
-    can = NewCan(**asked, vessel_l=litres, measures=garden.measures)
+    can = new_can(request.auth, payload.can)
     dose = mix_and_pour(request.auth, can, NewDose(**payload.dose.dict()))
     return 201, written(request.auth, dose.id)
 

@@ -1,4 +1,4 @@
-"""What lies ready on the Bench: the jar, the water, and where it goes, whatever the strength."""
+"""What lies ready on the Bench: the jars, the water, and where it goes, whatever the strength."""
 
 from __future__ import annotations
 
@@ -9,33 +9,52 @@ from functools import lru_cache
 from dace.core import api as core
 from dace.core.api import Composition, DaceError, Feeding, Verdict
 from dace.desks.shared.situation import situation
-from dace.feeding.reads import jar_with_stock
+from dace.feeding.mixing import dissolved
+from dace.feeding.reads import jars_with_stock
 from dace.feeding.verdicts import verdict_of
 from dace.garden.models import Garden, Water
 from dace.garden.reads import StandRecord, core_water, garden_of, owned, stand
+from dace.households.scope import NotFoundError
 from dace.households.version import Version
-from dace.shelf.reads import composition_now, g_per_ml, tokens_of
+from dace.shelf.reads import compositions_now, g_per_ml, tokens_of
 
 
 @dataclass(frozen=True)
-class LaidOut:
-    """A jar with what it still holds, its feed, the water, and the stand with its facts."""
+class LaidJar:
+    """A jar that is poured from: what is in it, what it still holds, how it lies in a spoon."""
 
-    garden: Garden
+    id: uuid.UUID
+    name: str
     feed: Composition
     stock: float
     g_per_ml: float | None
     tokens: frozenset[str]
+
+
+@dataclass(frozen=True)
+class LaidOut:
+    """Jars in the order in which they are poured, the water, and the stand with its facts."""
+
+    garden: Garden
+    jars: tuple[LaidJar, ...]
     water: core.WaterIons
     owned: tuple[core.Owned, ...]
     target: StandRecord | None
     facts: Feeding | None
     verdict: Verdict | None
 
+    @property
+    def tokens(self) -> frozenset[str]:
+        """What rules may name the can by."""
+        return frozenset[str]().union(*(jar.tokens for jar in self.jars))
+
 
 @lru_cache(maxsize=64)
 def laid_out(
-    version: Version, jar_id: uuid.UUID, water_id: uuid.UUID, stand_id: uuid.UUID | None
+    version: Version,
+    jar_ids: tuple[uuid.UUID, ...],
+    water_id: uuid.UUID,
+    stand_id: uuid.UUID | None,
 ) -> LaidOut:
     """Read it once for each version of the household; some thirty queries the first time.
 
@@ -44,17 +63,19 @@ def laid_out(
     Raises
     ------
     DaceError
-        On ``jar_id`` if the jar does not dissolve.
+        On ``jar_id`` if a jar does not dissolve, on ``more`` if one is named twice.
     NotFoundError
         Naming the id that is none of this household's.
     """
     scope = version.scope
     garden = garden_of(scope)
-    jar, stock = jar_with_stock(scope, jar_id)
-    if not jar.dissolves:
-        raise DaceError(
-            "jar_id", f"{jar.name}, which does not dissolve", "spread it dry, or choose another jar"
-        )
+    if len(set(jar_ids)) < len(jar_ids):
+        raise DaceError("more", "the same jar twice", "say all of it at once")
+    there = {jar.pk: (jar, stock) for jar, stock in jars_with_stock(scope)}
+    if not all(jar_id in there for jar_id in jar_ids):
+        raise NotFoundError("jar_id", "an id of no jar here", "choose a jar from the shelf")
+    sources = [dissolved(*there[jar_id]) for jar_id in jar_ids]
+    feeds = compositions_now([one.jar for one in sources])
     target = stand(scope, stand_id) if stand_id else None
     verdict = verdict_of(scope, target.fill_id) if target else None
     facts = situation(scope, garden, target) if target else None
@@ -63,10 +84,17 @@ def laid_out(
         facts = replace(facts, drain_ec=None)
     return LaidOut(
         garden=garden,
-        feed=composition_now(jar),
-        stock=stock,
-        g_per_ml=g_per_ml(jar),
-        tokens=tokens_of(jar),
+        jars=tuple(
+            LaidJar(
+                one.jar.pk,
+                one.jar.name,
+                feeds[one.jar.pk],
+                one.stock,
+                g_per_ml(one.jar),
+                tokens_of(one.jar),
+            )
+            for one in sources
+        ),
         water=core_water(Water.objects.fetch(scope, water_id, "water_id")),
         owned=owned(scope),
         target=target,

@@ -6,7 +6,7 @@ from dataclasses import dataclass
 
 from dace.core import api as core
 from dace.core.api import DaceError, shown
-from dace.desks.bench.laid_out import laid_out
+from dace.desks.bench.laid_out import LaidOut, laid_out
 from dace.desks.bench.schemas import (
     CapOut,
     JarOut,
@@ -16,6 +16,7 @@ from dace.desks.bench.schemas import (
     PreviewIn,
     PreviewOut,
     ReadingOfStrength,
+    SourceOut,
     SuppliesOut,
     VesselOut,
     WaterOut,
@@ -52,54 +53,81 @@ def supplies_page(scope: Scope) -> SuppliesOut:
     return SuppliesOut(
         jars=jars,
         waters=[WaterOut(id=w.id, name=w.name, ec=shown.ec(w.ec_ms_cm)) for w in waters(scope)],
-        vessels=[VesselOut(id=v.id, name=v.name, volume_l=v.volume_l) for v in vessels(scope)],
+        vessels=[
+            VesselOut(id=v.id, name=v.name, volume_l=v.volume_l, kind=v.kind)
+            for v in vessels(scope)
+        ],
         measures=garden_of(scope).measures,
     )
 
 
 def can_preview(scope: Scope, wanted: PreviewIn) -> PreviewOut:
     """Work out one can; a query for the version, and some thirty when that is new."""
-    out = laid_out(version_of(scope), wanted.jar_id, wanted.water_id, wanted.stand_id)
-    target, measures = out.target, out.garden.measures
-    asked = core.CanAsked(
-        strength=wanted.strength,
-        feed=out.feed,
-        water=out.water,
-        vessel_l=read_litres(out.garden, wanted.vessel),
-        measures=measures,
-        crop=target.crop if target else None,
-        stage=target.stage if target else None,
-        stock=out.stock,
-        reading=wanted.reading,
-        owned=out.owned,
-        g_per_ml=out.g_per_ml,
-        tokens=out.tokens,
-        setting=target.setting if target else "pot",
-        share=out.verdict.share if out.verdict else 1.0,
-    )
+    jar_ids = (wanted.jar_id, *(one.jar_id for one in wanted.more))
+    out = laid_out(version_of(scope), jar_ids, wanted.water_id, wanted.stand_id)
+    asked = _asked(out, wanted)
     found = core.answer(asked)
-    advice = core.advise_answer(asked, found)
+    advice = [*core.advise_answer(asked, found), *_clashes(out)]
+    advice += [short for short in _short_beside(out, found) if short]
     if out.facts is not None:
         against = core.advise_against(out.verdict) if out.verdict else []
-        said = [*against, *advise_pour(out.facts, found.can, out.tokens, out.water)]
-        advice = core.gravest_first(advice + said)
-    return _shown(found, wanted, target, _Shelf(out.stock, measures, advice))
+        advice += [*against, *advise_pour(out.facts, found.can, out.tokens, out.water)]
+    keeps = core.keeps_until(scope.now, out.tokens).text
+    shelf = _Shelf(out, core.gravest_first(advice), keeps)
+    return _shown(found, wanted, shelf)
+
+
+def _asked(out: LaidOut, wanted: PreviewIn) -> core.CanAsked:
+    first, *others = out.jars
+    target = out.target
+    return core.CanAsked(
+        strength=wanted.strength,
+        feed=first.feed,
+        water=out.water,
+        vessel_l=read_litres(out.garden, wanted.vessel),
+        measures=out.garden.measures,
+        crop=target.crop if target else None,
+        stage=target.stage if target else None,
+        stock=first.stock,
+        reading=wanted.reading,
+        owned=out.owned,
+        g_per_ml=first.g_per_ml,
+        tokens=first.tokens,
+        setting=target.setting if target else "pot",
+        share=out.verdict.share if out.verdict else 1.0,
+        name=first.name if others else "",
+        beside=tuple(
+            core.Beside(
+                jar.name, said.strength, jar.feed, jar.stock, said.reading, jar.g_per_ml, jar.tokens
+            )
+            for jar, said in zip(others, wanted.more, strict=True)
+        ),
+    )
+
+
+def _clashes(out: LaidOut) -> list[core.Advice]:
+    """What stands against pouring these together, or asks for an order."""
+    met = [core.meeting(jar.name, jar.feed, jar.tokens) for jar in out.jars]
+    return [core.advise_clash(clash) for clash in core.clashes_among(met, "can")]
+
+
+def _short_beside(out: LaidOut, found: core.Answer) -> list[core.Advice | None]:
+    pairs = zip(out.jars[1:], found.can.parts[1:], strict=True)
+    return [core.short_of(part, jar.stock) for jar, part in pairs]
 
 
 @dataclass(frozen=True)
 class _Shelf:
-    """What the jar holds, how the garden measures, and all that is to be said."""
+    """What lies ready, all that is to be said, and how long the rest keeps."""
 
-    stock: float
-    measures: str
+    out: LaidOut
     advice: list[core.Advice]
+    keeps: str
 
 
-def _shown(
-    found: core.Answer, wanted: PreviewIn, target: StandRecord | None, shelf: _Shelf
-) -> PreviewOut:
-    can = found.can
-    after = shelf.stock - can.amount
+def _shown(found: core.Answer, wanted: PreviewIn, shelf: _Shelf) -> PreviewOut:
+    can, target = found.can, shelf.out.target
+    after = shelf.out.jars[0].stock - can.amount
     return PreviewOut(
         readings=[
             ReadingOfStrength(
@@ -124,9 +152,34 @@ def _shown(
         spoken=found.spoken,
         stock_after=after,
         stock_after_text=core.amount_words(max(0.0, after), can.unit),
-        pour=_pour(can, wanted, target, shelf.measures),
+        pour=_pour(can, wanted, target, shelf.out.garden.measures),
         advice=advice_out(shelf.advice),
+        more=_more(found, shelf.out),
+        keeps=shelf.keeps,
     )
+
+
+def _more(found: core.Answer, out: LaidOut) -> list[SourceOut]:
+    """The further sources as they are measured out."""
+    rows = zip(out.jars[1:], found.can.parts[1:], found.beside, strict=True)
+    return [
+        SourceOut(
+            jar_id=jar.id,
+            name=jar.name,
+            readings=list(one.readings),
+            strength=one.strength,
+            amount=part.amount,
+            unit=part.unit,
+            amount_text=core.amount_words(part.amount, part.unit),
+            measure=MeasureOut(kind=one.measure.kind, holds=one.measure.holds),
+            spoons=one.rounded.words if one.rounded else "",
+            rounded=one.rounding,
+            spoken=one.spoken,
+            stock_after=jar.stock - part.amount,
+            stock_after_text=core.amount_words(max(0.0, jar.stock - part.amount), part.unit),
+        )
+        for jar, part, one in rows
+    ]
 
 
 def _nutrients(can: core.Mixture, target: StandRecord | None) -> list[NutrientOut]:

@@ -36,11 +36,12 @@ class WaterOut(Out):
 
 
 class VesselOut(Out):
-    """A can that she owns."""
+    """A can, jug or sprayer that she owns."""
 
     id: uuid.UUID
     name: str
     volume_l: float
+    kind: str
 
 
 class SuppliesOut(Out):
@@ -113,8 +114,29 @@ class WaysOut(Out):
     label: str
 
 
+class SourceOut(Out):
+    """A further source in the can, as it is measured out; see ``PreviewOut`` for the first."""
+
+    jar_id: uuid.UUID
+    name: str
+    readings: list[str]
+    strength: str
+    amount: float
+    unit: str
+    amount_text: str
+    measure: MeasureOut
+    spoons: str
+    rounded: str
+    spoken: str
+    stock_after: float
+    stock_after_text: str
+
+
 class PreviewOut(Out):
-    """One can, as drawn on the Bench."""
+    """One can, as drawn on the Bench; ``more`` are its further sources in order.
+
+    ``keeps`` says how long what is left of it keeps.
+    """
 
     readings: list[ReadingOfStrength]
     ways: WaysOut
@@ -134,20 +156,35 @@ class PreviewOut(Out):
     stock_after_text: str
     pour: PourOut | None
     advice: list[AdviceOut]
+    more: list[SourceOut]
+    keeps: str
 
 
 WhichReading = Annotated[int, Field(ge=0, le=20)]
 """Which reading of an ambiguous strength, likeliest first."""
 
 
+class SourceIn(Schema):
+    """A further source: which jar, how strong, as typed."""
+
+    jar_id: uuid.UUID
+    strength: Line
+    reading: WhichReading = 0
+
+
+Sources = Annotated[list[SourceIn], Field(max_length=5)]
+"""What else is poured into the can, in order."""
+
+
 class PreviewIn(Schema):
-    """A can to work out: strength and vessel as typed."""
+    """A can to work out: strengths and vessel as typed."""
 
     jar_id: uuid.UUID
     water_id: uuid.UUID
     vessel: Line
     strength: Line
     reading: WhichReading = 0
+    more: Sources = []
     stand_id: uuid.UUID | None = None
     plants: Count | None = None
     litres: Line = ""

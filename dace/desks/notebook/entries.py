@@ -18,7 +18,7 @@ from zoneinfo import ZoneInfo
 from django.db.models import Model, Q, QuerySet
 
 from dace.core.api import DaceError
-from dace.feeding.models import Dose, Dressing, Watering
+from dace.feeding.models import Dose, Dressing, Spray, Watering
 from dace.garden.models import Harvest, SoilTest, StageSeen, Stand
 from dace.households.scope import Scope
 from dace.measuring.models import FieldTest, Reading
@@ -111,6 +111,7 @@ KINDS = (
         # a can's readings stand with its doses
         ~Q(subject__kind="can"),
     ),
+    Kind("spray", Spray, "sprayed_at", _at_its_fill, ("can__water", "fill__place")),
     Kind("dressing", Dressing, "given_at", _at_its_fill, ("jar", "fill__place")),
     Kind("watering", Watering, "poured_at", _at_its_fill, ("water", "fill__place")),
     Kind("test", FieldTest, "taken_at", _of_its_subject, ("subject",)),

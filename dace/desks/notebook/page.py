@@ -7,7 +7,6 @@ from dataclasses import dataclass
 from zoneinfo import ZoneInfo
 
 from django.contrib.contenttypes.models import ContentType
-from django.db.models import F, Sum
 from reversion.models import Version
 
 from dace.core.api import (
@@ -22,6 +21,7 @@ from dace.desks.notebook.entries import KINDS, Cursor, Entry, page_of
 from dace.desks.notebook.schemas import DoseOut, NotebookOut, OtherOut, ReadingOut
 from dace.desks.shared import said
 from dace.feeding.models import CanPart, Dose
+from dace.feeding.reads import cans_left
 from dace.garden.models import Fill, Water
 from dace.garden.reads import garden_of
 from dace.households.scope import Scope
@@ -46,7 +46,7 @@ _NOBODY = _Written()
 def notebook_page(
     scope: Scope, stop_id: uuid.UUID | None, before: Cursor | None, limit: int
 ) -> NotebookOut:
-    """The newest entries, of one stop or the whole garden; twenty-five queries at most."""
+    """The newest entries, of one stop or the whole garden; twenty-eight queries at most."""
     zone = ZoneInfo(garden_of(scope).zone)
     entries, following = page_of(scope, zone, stop_id, before, limit)
     doses = [entry.row for entry in entries if entry.kind == "dose"]
@@ -54,7 +54,7 @@ def notebook_page(
     of_can = _readings(scope, [can.subject_id for can in cans.values()])
     ids = [entry.row.pk for entry in entries]
     written = _written([*ids, *(row.pk for rows in of_can.values() for row in rows)])
-    parts, left = _parts(scope, list(cans)), _left(scope, list(cans))
+    parts, left = _parts(scope, list(cans)), cans_left(scope, list(cans.values()))
     where = _Where(scope, entries)
     return NotebookOut(
         doses=[
@@ -94,13 +94,6 @@ def _parts(scope: Scope, cans: list[uuid.UUID]) -> dict[uuid.UUID, list[CanPart]
     return found
 
 
-def _left(scope: Scope, cans: list[uuid.UUID]) -> dict[uuid.UUID, float]:
-    """What some cans still hold [L]; one query."""
-    rows = Dose.objects.of(scope).filter(can_id__in=cans).values("can_id", "can__vessel_l")
-    summed = rows.annotate(poured=Sum(F("litres_each") * F("plants"))).order_by()
-    return {row["can_id"]: max(0.0, row["can__vessel_l"] - row["poured"]) for row in summed}
-
-
 def _written(ids: list[uuid.UUID]) -> dict[str, _Written]:
     """Who wrote each row and by which change, where that stands; one query."""
     kinds = ContentType.objects.get_for_models(*_LAST_KINDS).values()
@@ -137,6 +130,7 @@ class _Where:
 
 
 _SAID = {
+    "spray": said.spray_words,
     "dressing": said.dressing_words,
     "watering": said.watering_words,
     "test": said.test_words,

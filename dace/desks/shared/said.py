@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from dace.core import api as core
 from dace.core.api import say, shown
-from dace.feeding.models import Dressing, Watering
+from dace.feeding.models import Dressing, Spray, Watering
 from dace.garden.models import Harvest, SoilTest, StageSeen
 from dace.measuring.models import FieldTest
 from dace.shelf.models import BrewEvent
@@ -15,6 +15,13 @@ def watering_words(row: Watering) -> str:
     return (
         f"{shown.litres(row.litres)} from the {row.water.name}{', to flush' if row.flush else ''}"
     )
+
+
+def spray_words(row: Spray) -> str:
+    """``0.43 L sprayed on leaves at 10 g/L: about 12 mg of magnesium went into each plant``."""
+    n, (_, likely, _) = max(row.entered.items(), key=lambda pair: pair[1][1])
+    went = f"about {say(likely, 2)} mg of {core.NUTRIENT_NAMES[n]} went into each plant"
+    return f"{shown.litres(row.can.vessel_l, 2)} sprayed on leaves at {row.can.ratio}: {went}"
 
 
 def test_words(row: FieldTest) -> str:

@@ -13,3 +13,8 @@ def read_litres(garden: Garden, text: str, field: str = "vessel") -> float:
     if found.unit != "mL" or not 0 < found.value <= 1000 * core.MOST_VESSEL_L:
         raise DaceError(field, f"“{text.strip()}”", "a volume such as 9 L would do")
     return found.value / 1000
+
+
+def read_amount_of(garden: Garden, text: str, liquid: bool, field: str) -> float:
+    """How much of a jar, as typed: mL of a liquid, g of what is dry."""
+    return core.read_pack(text, "mL" if liquid else "g", garden.measures, field)

@@ -24,6 +24,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/bench/hours": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Hours
+         * @description The hours of today and tomorrow that are open for leaves, roots and dry feeds.
+         */
+        get: operations["open_hours"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bench/mix": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Mix
+         * @description The nearest can from what stands on the shelf; writes nothing.
+         */
+        post: operations["find_mix"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/bench/preview": {
         parameters: {
             query?: never;
@@ -38,6 +78,26 @@ export interface paths {
          * @description Work out a can; writes nothing.
          */
         post: operations["preview"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bench/spray": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Preview
+         * @description Work out a leaf spray; writes nothing.
+         */
+        post: operations["preview_spray"];
         delete?: never;
         options?: never;
         head?: never;
@@ -224,6 +284,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/cans/{can_id}/correction": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Correction
+         * @description What makes a can right, by its newest reading.
+         */
+        get: operations["correction"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/cans/{can_id}/doses": {
         parameters: {
             query?: never;
@@ -238,6 +318,26 @@ export interface paths {
          * @description Pour what is left in a can.
          */
         post: operations["pour_rest"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cans/{can_id}/water": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Thin
+         * @description Stir water into a can.
+         */
+        post: operations["thin_can"];
         delete?: never;
         options?: never;
         head?: never;
@@ -598,6 +698,26 @@ export interface paths {
         get: operations["jar_page"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jars/{jar_id}/solution": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Stock
+         * @description Dissolve some of a jar into a bottle of its own.
+         */
+        post: operations["make_stock"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1344,6 +1464,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sprays": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Spray
+         * @description Mix what leaves hold and spray it.
+         */
+        post: operations["spray"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/stands/{stand_id}": {
         parameters: {
             query?: never;
@@ -1948,6 +2088,11 @@ export interface components {
              */
             jar_id: string;
             /**
+             * More
+             * @default []
+             */
+            more: components["schemas"]["SourceIn"][];
+            /**
              * Reading
              * @default 0
              */
@@ -1961,6 +2106,13 @@ export interface components {
              * Format: uuid
              */
             water_id: string;
+        };
+        /**
+         * CanReadOut
+         * @description The correction of a can; None where it was never read, or is empty.
+         */
+        CanReadOut: {
+            correction: components["schemas"]["CorrectionOut"] | null;
         };
         /**
          * CapOut
@@ -2064,6 +2216,32 @@ export interface components {
             like: string;
             /** Name */
             name: string;
+        };
+        /**
+         * CorrectionOut
+         * @description What makes a can right that was read.
+         */
+        CorrectionOut: {
+            /** Expected */
+            expected: string;
+            /** Holds */
+            holds: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "right" | "water" | "pour_off" | "feed" | "plain";
+            /** Pour Off L */
+            pour_off_l: number;
+            /** Read */
+            read: string;
+            reads: components["schemas"]["Figure"];
+            /** Says */
+            says: string;
+            /** Text */
+            text: string;
+            /** Water L */
+            water_l: number;
         };
         /**
          * CountryOut
@@ -2665,6 +2843,30 @@ export interface components {
             text: string;
         };
         /**
+         * HourOut
+         * @description An hour after midnight of today, open or shut by something.
+         */
+        HourOut: {
+            /** At */
+            at: number;
+            /** Open */
+            open: boolean;
+            /** Why */
+            why: string;
+        };
+        /**
+         * HoursOut
+         * @description Today's and tomorrow's hours; ``source`` says who tells them.
+         */
+        HoursOut: {
+            /** Now */
+            now: number;
+            /** Routes */
+            routes: components["schemas"]["RouteHoursOut"][];
+            /** Source */
+            source: string;
+        };
+        /**
          * IngredientOut
          * @description Something in a recipe; ``own_id`` where it is a material of her own.
          */
@@ -3081,6 +3283,70 @@ export interface components {
             name: string;
         };
         /**
+         * MixIn
+         * @description Whom a mix is for, in which water and can.
+         */
+        MixIn: {
+            /**
+             * Stand Id
+             * Format: uuid
+             */
+            stand_id: string;
+            /** Vessel */
+            vessel: string;
+            /**
+             * Water Id
+             * Format: uuid
+             */
+            water_id: string;
+        };
+        /**
+         * MixOptionOut
+         * @description A can to press; ``without`` names the source that it does without.
+         */
+        MixOptionOut: {
+            /** Miss */
+            miss: number;
+            /** Sources */
+            sources: components["schemas"]["MixSourceOut"][];
+            /** Without */
+            without: string;
+        };
+        /**
+         * MixOut
+         * @description The nearest can, simpler ones, and what stands in the way of coming nearer.
+         */
+        MixOut: {
+            best: components["schemas"]["MixOptionOut"];
+            /** Bound By */
+            bound_by: string[];
+            /** Clashes */
+            clashes: string[];
+            /** Nutrients */
+            nutrients: string[];
+            /** Simpler */
+            simpler: components["schemas"]["MixOptionOut"][];
+        };
+        /**
+         * MixSourceOut
+         * @description So much of a jar: ``strength`` can be typed, ``words`` is how it is measured.
+         */
+        MixSourceOut: {
+            /**
+             * Jar Id
+             * Format: uuid
+             */
+            jar_id: string;
+            /** Name */
+            name: string;
+            /** Strength */
+            strength: string;
+            /** Text */
+            text: string;
+            /** Words */
+            words: string;
+        };
+        /**
          * MoveIn
          * @description So many plants to another fill.
          */
@@ -3158,6 +3424,20 @@ export interface components {
             wish: components["schemas"]["RangeOut"] | null;
         };
         /**
+         * OnLeafOut
+         * @description One nutrient on one plant: mg that land and go in, a week's need, and the share of it.
+         */
+        OnLeafOut: {
+            enters: components["schemas"]["Figure"];
+            lands: components["schemas"]["Figure"];
+            /** Name */
+            name: string;
+            need: components["schemas"]["Figure"];
+            share: components["schemas"]["Figure"];
+            /** Share Text */
+            share_text: string;
+        };
+        /**
          * OrderIn
          * @description Every place, in walking order.
          */
@@ -3186,7 +3466,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "dressing" | "watering" | "test" | "harvest" | "look" | "soil_test" | "brew";
+            kind: "spray" | "dressing" | "watering" | "test" | "harvest" | "look" | "soil_test" | "brew";
             /** Stop */
             stop: string;
             /** Stop Id */
@@ -3828,7 +4108,7 @@ export interface components {
         };
         /**
          * PreviewIn
-         * @description A can to work out: strength and vessel as typed.
+         * @description A can to work out: strengths and vessel as typed.
          */
         PreviewIn: {
             /**
@@ -3841,6 +4121,11 @@ export interface components {
              * @default
              */
             litres: string;
+            /**
+             * More
+             * @default []
+             */
+            more: components["schemas"]["SourceIn"][];
             /** Plants */
             plants?: number | null;
             /**
@@ -3862,7 +4147,9 @@ export interface components {
         };
         /**
          * PreviewOut
-         * @description One can, as drawn on the Bench.
+         * @description One can, as drawn on the Bench; ``more`` are its further sources in order.
+         *
+         *     ``keeps`` says how long what is left of it keeps.
          */
         PreviewOut: {
             /** Advice */
@@ -3872,7 +4159,11 @@ export interface components {
             cap: components["schemas"]["CapOut"] | null;
             concentrate: components["schemas"]["Figure"];
             ec: components["schemas"]["Figure"];
+            /** Keeps */
+            keeps: string;
             measure: components["schemas"]["MeasureOut"];
+            /** More */
+            more: components["schemas"]["SourceOut"][];
             /** Nutrients */
             nutrients: components["schemas"]["NutrientOut"][];
             pour: components["schemas"]["PourOut"] | null;
@@ -4233,6 +4524,21 @@ export interface components {
             working: components["schemas"]["StepOut"][];
         };
         /**
+         * RouteHoursOut
+         * @description The hours of one way of feeding, and how it stands now in a sentence.
+         */
+        RouteHoursOut: {
+            /** Hours */
+            hours: components["schemas"]["HourOut"][];
+            /**
+             * Route
+             * @enum {string}
+             */
+            route: "leaves" | "roots" | "dry";
+            /** Text */
+            text: string;
+        };
+        /**
          * RowIn
          * @description An id for what is written.
          */
@@ -4537,6 +4843,58 @@ export interface components {
             };
         };
         /**
+         * SourceIn
+         * @description A further source: which jar, how strong, as typed.
+         */
+        SourceIn: {
+            /**
+             * Jar Id
+             * Format: uuid
+             */
+            jar_id: string;
+            /**
+             * Reading
+             * @default 0
+             */
+            reading: number;
+            /** Strength */
+            strength: string;
+        };
+        /**
+         * SourceOut
+         * @description A further source in the can, as it is measured out; see ``PreviewOut`` for the first.
+         */
+        SourceOut: {
+            /** Amount */
+            amount: number;
+            /** Amount Text */
+            amount_text: string;
+            /**
+             * Jar Id
+             * Format: uuid
+             */
+            jar_id: string;
+            measure: components["schemas"]["MeasureOut"];
+            /** Name */
+            name: string;
+            /** Readings */
+            readings: string[];
+            /** Rounded */
+            rounded: string;
+            /** Spoken */
+            spoken: string;
+            /** Spoons */
+            spoons: string;
+            /** Stock After */
+            stock_after: number;
+            /** Stock After Text */
+            stock_after_text: string;
+            /** Strength */
+            strength: string;
+            /** Unit */
+            unit: string;
+        };
+        /**
          * SpanIn
          * @description So many days up to a day back from the last reading; all of it where ``days`` is 0.
          */
@@ -4572,6 +4930,144 @@ export interface components {
              */
             subject_id: string;
             verdict: components["schemas"]["VerdictOut"];
+        };
+        /**
+         * SprayIn
+         * @description On how many plants of a stand, and when.
+         */
+        SprayIn: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Plants */
+            plants: number;
+            /** Sprayed At */
+            sprayed_at?: string | null;
+            /**
+             * Stand Id
+             * Format: uuid
+             */
+            stand_id: string;
+        };
+        /**
+         * SprayOut
+         * @description A spray, as drawn on the Bench.
+         *
+         *     ``used_share`` is how near its limit it is, 1 at it; ``refused`` what bars it, and
+         *     ``safe_way`` what does instead.
+         */
+        SprayOut: {
+            /** Advice */
+            advice: components["schemas"]["AdviceOut"][];
+            /** Air Text */
+            air_text: string;
+            /** Brings */
+            brings: string;
+            /** Counted */
+            counted: string;
+            ec: components["schemas"]["Figure"];
+            /** Fit */
+            fit: string;
+            /** Keeps */
+            keeps: string;
+            /** Limit Text */
+            limit_text: string;
+            litres: components["schemas"]["Figure"];
+            /** Load L */
+            load_l: number;
+            /** Load Text */
+            load_text: string;
+            /** Loads */
+            loads: number;
+            mix: components["schemas"]["Figure"];
+            /** Mix L */
+            mix_l: number;
+            /** Over */
+            over: boolean;
+            /** Plants */
+            plants: number;
+            /** Refused */
+            refused: string;
+            /** Rows */
+            rows: components["schemas"]["OnLeafOut"][];
+            /** Safe Way */
+            safe_way: string;
+            /** Short */
+            short: boolean;
+            /** Sources */
+            sources: components["schemas"]["SpraySourceOut"][];
+            /** Sprayer L */
+            sprayer_l: number;
+            /** Used Share */
+            used_share: number;
+            /** Working */
+            working: components["schemas"]["StepOut"][];
+        };
+        /**
+         * SprayPreviewIn
+         * @description A spray to work out; ``vessel`` is what the sprayer holds, as typed.
+         */
+        SprayPreviewIn: {
+            /**
+             * Jar Id
+             * Format: uuid
+             */
+            jar_id: string;
+            /**
+             * More
+             * @default []
+             */
+            more: components["schemas"]["SourceIn"][];
+            /** Plants */
+            plants?: number | null;
+            /**
+             * Reading
+             * @default 0
+             */
+            reading: number;
+            /**
+             * Stand Id
+             * Format: uuid
+             */
+            stand_id: string;
+            /** Strength */
+            strength: string;
+            /** Vessel */
+            vessel: string;
+            /**
+             * Water Id
+             * Format: uuid
+             */
+            water_id: string;
+        };
+        /**
+         * SpraySourceOut
+         * @description So much of a jar in all that is mixed.
+         */
+        SpraySourceOut: {
+            /** Amount Text */
+            amount_text: string;
+            /**
+             * Jar Id
+             * Format: uuid
+             */
+            jar_id: string;
+            /** Name */
+            name: string;
+            /** Stock After Text */
+            stock_after_text: string;
+            /** Strength */
+            strength: string;
+        };
+        /**
+         * SprayedIn
+         * @description A can and whom it is sprayed on; its ``vessel`` is the sprayer.
+         */
+        SprayedIn: {
+            can: components["schemas"]["CanIn"];
+            spray: components["schemas"]["SprayIn"];
         };
         /**
          * StageBandOut
@@ -4964,7 +5460,7 @@ export interface components {
         };
         /**
          * VesselOut
-         * @description A can that she owns.
+         * @description A can, jug or sprayer that she owns.
          */
         VesselOut: {
             /**
@@ -4972,6 +5468,8 @@ export interface components {
              * Format: uuid
              */
             id: string;
+            /** Kind */
+            kind: string;
             /** Name */
             name: string;
             /** Volume L */
@@ -5143,6 +5641,17 @@ export interface components {
             stop?: string | null;
         };
         /**
+         * Whom
+         * @description Whom hours are asked for.
+         */
+        Whom: {
+            /**
+             * Stand Id
+             * Format: uuid
+             */
+            stand_id: string;
+        };
+        /**
          * WrittenOut
          * @description What was written, and the change that can undo it.
          */
@@ -5186,6 +5695,52 @@ export interface operations {
             };
         };
     };
+    open_hours: {
+        parameters: {
+            query: {
+                stand_id: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HoursOut"];
+                };
+            };
+        };
+    };
+    find_mix: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MixIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MixOut"];
+                };
+            };
+        };
+    };
     preview: {
         parameters: {
             query?: never;
@@ -5206,6 +5761,30 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PreviewOut"];
+                };
+            };
+        };
+    };
+    preview_spray: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SprayPreviewIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SprayOut"];
                 };
             };
         };
@@ -5430,6 +6009,28 @@ export interface operations {
             };
         };
     };
+    correction: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                can_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CanReadOut"];
+                };
+            };
+        };
+    };
     pour_rest: {
         parameters: {
             query?: never;
@@ -5442,6 +6043,32 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["DoseIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+        };
+    };
+    thin_can: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                can_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ThinIn"];
             };
         };
         responses: {
@@ -5868,6 +6495,32 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["JarPageOut"];
+                };
+            };
+        };
+    };
+    make_stock: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                jar_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StockIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
                 };
             };
         };
@@ -6756,6 +7409,30 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SessionOut"];
+                };
+            };
+        };
+    };
+    spray: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SprayedIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
                 };
             };
         };

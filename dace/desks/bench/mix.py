@@ -1,0 +1,140 @@
+"""Find a mix: the can that comes nearest to a stop's wish, and what simpler ones would cost."""
+
+from __future__ import annotations
+
+import uuid
+from dataclasses import dataclass, replace
+
+from dace.core import api as core
+from dace.core.api import DaceError, Feeding, FoundMix, MixAsked, Offered, Range, Taken
+from dace.desks.bench.schemas_more import MixIn, MixOptionOut, MixOut, MixSourceOut
+from dace.desks.shared.situation import situation
+from dace.desks.shared.typed import read_litres
+from dace.feeding.reads import jars_with_stock
+from dace.feeding.verdicts import verdict_of
+from dace.garden.models import Water
+from dace.garden.reads import StandRecord, core_water, garden_of, owned, stand
+from dace.households.scope import Scope
+from dace.shelf.models import Jar
+from dace.shelf.reads import compositions_now, g_per_ml, tokens_of
+
+_MOST = 10
+_FAR, _SHORT = 1.6, 0.9
+
+
+@dataclass(frozen=True)
+class _OnShelf:
+    """Sources that may go in, with the jar of each."""
+
+    offered: tuple[Offered, ...]
+    jars: tuple[Jar, ...]
+
+
+def mix_page(scope: Scope, wanted: MixIn) -> MixOut:
+    """The nearest can from what stands on the shelf; some thirty queries.
+
+    Raises
+    ------
+    DaceError
+        On ``stand_id`` where the stage wishes nothing, or nothing on the shelf suits.
+    """
+    garden = garden_of(scope)
+    target = stand(scope, wanted.stand_id)
+    verdict = verdict_of(scope, target.fill_id)
+    share = verdict.share if verdict else 1.0
+    wish = _wish(target, share)
+    shelf = _on_shelf(scope, target, share, situation(scope, garden, target))
+    if not shelf.offered:
+        raise DaceError("stand_id", "a shelf with nothing that suits here", "set up a feed first")
+    water = core_water(Water.objects.fetch(scope, wanted.water_id, "water_id"))
+    cap = core.feed_cap(target.crop, target.stage, water.ec_ms_cm).feed_ec_ms_cm
+    found = core.find_mix(
+        MixAsked(
+            sources=shelf.offered,
+            water=water,
+            vessel_l=read_litres(garden, wanted.vessel),
+            wish=wish,
+            cap=cap,
+            in_pot=not target.setting.endswith("bed"),
+            owned=owned(scope),
+        )
+    )
+    return _out(found, shelf, wish)
+
+
+def _wish(target: StandRecord, share: float) -> dict[str, Range]:
+    """What a litre should hold for them now [mg/L]."""
+    in_ground = target.setting.endswith("bed")
+    wish = {
+        n: core.wish_now(target.crop, target.stage, n, in_ground).scaled(share)
+        for n in core.NUTRIENTS
+    }
+    if all(one.typ <= 0 for one in wish.values()):
+        named = f"{target.crop.name.lower()} {target.stage.words}"
+        raise DaceError("stand_id", f"{named}, which wishes no feed", "pour plain water")
+    return wish
+
+
+def _on_shelf(scope: Scope, target: StandRecord, share: float, facts: Feeding) -> _OnShelf:
+    """All that dissolves, has something in it, and may be poured there."""
+    who = core.For(target.crop, target.stage, target.setting, share)
+    today = scope.now.date()
+    rows = [
+        (jar, stock)
+        for jar, stock in jars_with_stock(scope)
+        if jar.dissolves and not (jar.use_by is not None and jar.use_by < today)
+    ]
+    feeds = compositions_now([jar for jar, _ in rows])
+    kept: list[tuple[Offered, Jar]] = []
+    for jar, stock in rows:
+        tokens = tokens_of(jar)
+        one = core.offered_for(jar.name, feeds[jar.pk], tokens, who, stock, g_per_ml(jar))
+        poured = replace(facts, tokens=tokens | {"route:drench"}, brings=_brings(feeds[jar.pk]))
+        if one is not None and not core.barred(poured):
+            kept.append((one, jar))
+    kept = kept[:_MOST]
+    return _OnShelf(tuple(one for one, _ in kept), tuple(jar for _, jar in kept))
+
+
+def _brings(feed: core.Composition) -> frozenset[str]:
+    return frozenset(n for n in core.NUTRIENTS if feed.element(n) > 0)
+
+
+def _out(found: FoundMix, shelf: _OnShelf, wish: dict[str, Range]) -> MixOut:
+    best = _option("", found.taken, found.miss, shelf)
+    simpler = [
+        _option(one.without, one.taken, one.miss, shelf)
+        for one in found.simpler
+        if one.taken and one.miss <= found.miss + _FAR
+    ]
+    return MixOut(
+        best=best,
+        simpler=simpler,
+        bound_by=list(found.bound_by),
+        clashes=[clash.text for clash in found.clashes if clash.where == "can"],
+        nutrients=[
+            f"{core.NUTRIENT_NAMES[n]} {core.say(held, 2)} of "
+            f"{core.say(wish[n].typ, 2)} mg/L wished"
+            for n, held in found.mg_l
+            if wish[n].typ > 0
+        ],
+    )
+
+
+def _option(without: str, taken: tuple[Taken, ...], miss: float, shelf: _OnShelf) -> MixOptionOut:
+    return MixOptionOut(
+        without=without,
+        miss=miss,
+        sources=[_source(one, shelf.jars[one.turn].pk) for one in taken],
+    )
+
+
+def _source(one: Taken, jar_id: uuid.UUID) -> MixSourceOut:
+    unit = one.source.feed.unit
+    return MixSourceOut(
+        jar_id=jar_id,
+        name=one.source.name,
+        strength=f"{core.say(one.per_l, 4)} {unit}/L",
+        words=one.words,
+        text=f"{core.amount_words(one.amount, unit)} of {one.source.name}",
+    )
