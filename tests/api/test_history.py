@@ -237,9 +237,9 @@ class Sessions(WeirYardCase):
         want = {
             "places": 9,
             "waters": 2,
-            "vessels": 3,
+            "vessels": 5,
             "measures": 2,
-            "jars": 6,
+            "jars": 8,
             "pens": 1,
             "materials": 0,
             "people": 1,

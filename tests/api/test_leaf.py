@@ -32,7 +32,11 @@ class Leaves(WeirYardCase):
         self.assertEqual(found["safe_way"], "")
 
     def test_a_brew_on_salad_is_refused_with_the_safe_way(self):
-        bottle = next(j["id"] for j in self.asking.get("/api/shelf").json()["jars"] if j["bottle"])
+        bottle = next(
+            jar["id"]
+            for jar in self.asking.get("/api/shelf").json()["jars"]
+            if jar["bottle"] and "omfrey" in jar["name"]
+        )
         found = self.spray(jar_id=bottle, strength="1 + 50", stand_id=LETTUCE).json()
         self.assertTrue(found["over"])
         self.assertIn("soil", found["safe_way"])

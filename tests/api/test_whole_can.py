@@ -136,7 +136,7 @@ class ReadWrong(WeirYardCase):
         dose = self.asking.get("/api/notebook?limit=3").json()["doses"][0]
         path = f"/api/cans/{dose['can_id']}"
         self.assertIsNone(self.asking.get(f"{path}/correction").json()["correction"])
-        reading = {"id": new_id(), "subject_id": dose["can_subject_id"], "value": 2.4}
+        reading = {"id": new_id(), "subject_id": dose["can_subject_id"], "value": 1.6}
         self.assertEqual(self.asking.post("/api/readings", reading).status_code, 201)
         found = self.asking.get(f"{path}/correction").json()["correction"]
         self.assertEqual(found["kind"], "water")
