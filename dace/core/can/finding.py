@@ -5,6 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from dace.core.can.measuring import measured
+from dace.core.can.miss import part_of_miss
 from dace.core.can.mix_asked import MixAsked, Offered
 from dace.core.can.mixing import Mixture, fill_with
 from dace.core.can.nearest import Found, Problem, nearest, used_in
@@ -12,11 +13,13 @@ from dace.core.can.parts import Part
 from dace.core.errors import DaceError
 from dace.core.matter.clashes import WHERE, Clash, clashes_among, meeting
 from dace.core.matter.nutrients import NUTRIENT_NAMES, NUTRIENTS
+from dace.core.result import say
 from dace.core.words import shown
 
 _MOST_SOURCES = 12
 _AT = 0.995
 _SHORT = 0.98
+_HARDLY = 0.03
 
 
 @dataclass(frozen=True)
@@ -32,11 +35,15 @@ class Taken:
 
 @dataclass(frozen=True)
 class Simpler:
-    """A can with one source less: without which, how far off it is, and what it takes."""
+    """A can with one source less: without which, how far off it is, and what it takes.
+
+    ``costs`` says in words what that changes most.
+    """
 
     without: str
     miss: float
     taken: tuple[Taken, ...]
+    costs: str
 
 
 @dataclass(frozen=True)
@@ -126,7 +133,31 @@ def _simpler(asked: MixAsked, problem: Problem, found: Found) -> tuple[Simpler, 
     cans = [(turn, problem.solve(used - {turn})) for turn in sorted(used)]
     cans.sort(key=lambda pair: pair[1].miss)
     return tuple(
-        Simpler(asked.sources[turn].name, can.miss, _taken(asked, can)) for turn, can in cans
+        Simpler(
+            asked.sources[turn].name,
+            can.miss,
+            _taken(asked, can),
+            _costs(asked, problem.held(found.per_l), problem.held(can.per_l)),
+        )
+        for turn, can in cans
+    )
+
+
+def _costs(asked: MixAsked, best: dict[str, float], simpler: dict[str, float]) -> str:
+    """The nutrient that a simpler can misses most beside the best one, in words."""
+    worse = {
+        n: part_of_miss(n, simpler[n], wish) - part_of_miss(n, best[n], wish)
+        for n, wish in asked.wish.items()
+        if wish.typ > 0
+    }
+    nutrient = max(worse, key=lambda n: worse[n], default="")
+    if not nutrient or worse[nutrient] < _HARDLY:
+        return "hardly anything is lost"
+    wish = asked.wish[nutrient]
+    side = "only " if simpler[nutrient] < wish.typ else ""
+    return (
+        f"{side}{say(simpler[nutrient], 2)} mg/L of {NUTRIENT_NAMES[nutrient]}, "
+        f"where {say(wish.typ, 2)} suit"
     )
 
 

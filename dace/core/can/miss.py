@@ -33,17 +33,18 @@ def miss(mg_l: Mapping[str, float], wish: Mapping[str, Range]) -> float:
     >>> miss({"N": 100.0}, wish), miss({"N": 150.0}, wish), miss({"N": 0.0}, wish)
     (0.0, 0.125, 0.625)
     """
-    found = 0.0
-    for nutrient in NUTRIENTS:
-        range_ = wish.get(nutrient)
-        if range_ is None:
-            continue
-        c = mg_l.get(nutrient, 0.0)
-        if range_.typ <= 0:
-            found += WEIGHTS[nutrient] * (c > 0)
-            continue
-        off = abs(c - range_.typ)
-        end = range_.high - range_.typ if c > range_.typ else range_.typ - range_.low
-        inside = min(off, end)
-        found += WEIGHTS[nutrient] * (WITHIN * inside + (off - inside)) / range_.typ
-    return found
+    return sum(
+        part_of_miss(nutrient, mg_l.get(nutrient, 0.0), wish[nutrient])
+        for nutrient in NUTRIENTS
+        if nutrient in wish
+    )
+
+
+def part_of_miss(nutrient: str, mg_l: float, wish: Range) -> float:
+    """What one nutrient adds to the miss; any of it where none is wished counts in full."""
+    if wish.typ <= 0:
+        return WEIGHTS[nutrient] * (mg_l > 0)
+    off = abs(mg_l - wish.typ)
+    end = wish.high - wish.typ if mg_l > wish.typ else wish.typ - wish.low
+    inside = min(off, end)
+    return WEIGHTS[nutrient] * (WITHIN * inside + (off - inside)) / wish.typ

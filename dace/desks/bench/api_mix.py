@@ -7,9 +7,16 @@ from typing import Any
 
 from ninja import Router, Schema
 
-from dace.desks.bench.correction import correction_page
+from dace.desks.bench.correction import correct_preview, correction_page
 from dace.desks.bench.mix import mix_page
-from dace.desks.bench.schemas_more import CanReadOut, MixIn, MixOut, ThinIn
+from dace.desks.bench.schemas_more import (
+    CanReadOut,
+    CorrectionOut,
+    MixIn,
+    MixOut,
+    ReadCanIn,
+    ThinIn,
+)
 from dace.desks.shared.typed import read_amount_of, read_litres
 from dace.desks.shared.written import WrittenOut, written
 from dace.feeding.correcting import Thinned, thin_can
@@ -33,6 +40,12 @@ class StockIn(Schema):
 def mix(request: Any, payload: MixIn) -> MixOut:
     """The nearest can from what stands on the shelf; writes nothing."""
     return mix_page(request.auth, payload)
+
+
+@router.post("/bench/correct", response=CorrectionOut, operation_id="correct_can")
+def correct(request: Any, payload: ReadCanIn) -> CorrectionOut:
+    """What makes a can right before it is poured; writes nothing."""
+    return correct_preview(request.auth, payload)
 
 
 @router.get("/cans/{can_id}/correction", response=CanReadOut, operation_id="correction")

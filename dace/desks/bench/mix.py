@@ -101,9 +101,9 @@ def _brings(feed: core.Composition) -> frozenset[str]:
 
 
 def _out(found: FoundMix, shelf: _OnShelf, wish: dict[str, Range]) -> MixOut:
-    best = _option("", found.taken, found.miss, shelf)
+    best = _option("", "", found.taken, found.miss, shelf)
     simpler = [
-        _option(one.without, one.taken, one.miss, shelf)
+        _option(one.without, one.costs, one.taken, one.miss, shelf)
         for one in found.simpler
         if one.taken and one.miss <= found.miss + _FAR
     ]
@@ -121,10 +121,13 @@ def _out(found: FoundMix, shelf: _OnShelf, wish: dict[str, Range]) -> MixOut:
     )
 
 
-def _option(without: str, taken: tuple[Taken, ...], miss: float, shelf: _OnShelf) -> MixOptionOut:
+def _option(
+    without: str, costs: str, taken: tuple[Taken, ...], miss: float, shelf: _OnShelf
+) -> MixOptionOut:
     return MixOptionOut(
         without=without,
         miss=miss,
+        costs=costs,
         sources=[_source(one, shelf.jars[one.turn].pk) for one in taken],
     )
 

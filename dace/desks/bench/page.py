@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from dace.core import api as core
 from dace.core.api import DaceError, shown
@@ -75,6 +75,14 @@ def can_preview(scope: Scope, wanted: PreviewIn) -> PreviewOut:
     keeps = core.keeps_until(scope.now, out.tokens).text
     shelf = _Shelf(out, core.gravest_first(advice), keeps)
     return _shown(found, wanted, shelf)
+
+
+def can_asked_for(scope: Scope, wanted: PreviewIn) -> core.CanAsked:
+    """A can as the core is asked for it."""
+    jar_ids = (wanted.jar_id, *(one.jar_id for one in wanted.more))
+    out = laid_out(version_of(scope), jar_ids, wanted.water_id, wanted.stand_id)
+    asked = _asked(out, wanted)
+    return replace(asked, name=out.jars[0].name)
 
 
 def _asked(out: LaidOut, wanted: PreviewIn) -> core.CanAsked:

@@ -7,7 +7,7 @@ from typing import Literal
 
 from ninja import Schema
 
-from dace.desks.bench.schemas import Sources, WhichReading
+from dace.desks.bench.schemas import PreviewIn, Sources, WhichReading
 from dace.desks.shared.advice import AdviceOut
 from dace.desks.shared.figures import Figure, StepOut
 from dace.desks.shared.out import Out
@@ -33,10 +33,11 @@ class MixSourceOut(Out):
 
 
 class MixOptionOut(Out):
-    """A can to press; ``without`` names the source that it does without."""
+    """A can to press; ``without`` names what it does without, ``costs`` what that loses."""
 
     without: str
     miss: float
+    costs: str
     sources: list[MixSourceOut]
 
 
@@ -162,6 +163,12 @@ class CorrectionOut(Out):
     pour_off_l: float
     holds: str
     reads: Figure
+
+
+class ReadCanIn(PreviewIn):
+    """A can as mixed, and what the pen shows of it on the garden's scale."""
+
+    value: Number
 
 
 class CanReadOut(Out):

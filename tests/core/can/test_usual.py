@@ -38,7 +38,7 @@ class Table(unittest.TestCase):
         both = {"family:manure", "key:worm_bin_leachate"}
         self.assertEqual(usual_of(both).of, "key:worm_bin_leachate")
         self.assertIsNone(usual_of({"family:mineral_salt"}))
-        self.assertEqual(len(usual_dilutions()), 14)
+        self.assertEqual(len(usual_dilutions()), 15)
 
     def test_by_place(self):
         self.assertEqual(usual_parts(FERMENT, who("kale", "vegetative", "open_bed")), 10)

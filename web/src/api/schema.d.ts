@@ -24,6 +24,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/bench/correct": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Correct
+         * @description What makes a can right before it is poured; writes nothing.
+         */
+        post: operations["correct_can"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/bench/hours": {
         parameters: {
             query?: never;
@@ -3302,9 +3322,11 @@ export interface components {
         };
         /**
          * MixOptionOut
-         * @description A can to press; ``without`` names the source that it does without.
+         * @description A can to press; ``without`` names what it does without, ``costs`` what that loses.
          */
         MixOptionOut: {
+            /** Costs */
+            costs: string;
             /** Miss */
             miss: number;
             /** Sources */
@@ -4220,6 +4242,47 @@ export interface components {
             text: string;
             /** Typ */
             typ: number;
+        };
+        /**
+         * ReadCanIn
+         * @description A can as mixed, and what the pen shows of it on the garden's scale.
+         */
+        ReadCanIn: {
+            /**
+             * Jar Id
+             * Format: uuid
+             */
+            jar_id: string;
+            /**
+             * Litres
+             * @default
+             */
+            litres: string;
+            /**
+             * More
+             * @default []
+             */
+            more: components["schemas"]["SourceIn"][];
+            /** Plants */
+            plants?: number | null;
+            /**
+             * Reading
+             * @default 0
+             */
+            reading: number;
+            /** Stand Id */
+            stand_id?: string | null;
+            /** Strength */
+            strength: string;
+            /** Value */
+            value: number;
+            /** Vessel */
+            vessel: string;
+            /**
+             * Water Id
+             * Format: uuid
+             */
+            water_id: string;
         };
         /**
          * ReadableOut
@@ -5691,6 +5754,30 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SuppliesOut"];
+                };
+            };
+        };
+    };
+    correct_can: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReadCanIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CorrectionOut"];
                 };
             };
         };
