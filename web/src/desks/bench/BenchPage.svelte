@@ -10,6 +10,10 @@
   import CanBench from './CanBench.svelte';
   import CanCard from './CanCard.svelte';
   import BenchPicks from './BenchPicks.svelte';
+  import DryBench from './DryBench.svelte';
+  import LeafBench from './LeafBench.svelte';
+  import RouteSwitch from './RouteSwitch.svelte';
+  import SourceRows from './SourceRows.svelte';
   import BenchTitle from './BenchTitle.svelte';
   import { explanation } from './explain';
   import PlainBar from './PlainBar.svelte';
@@ -27,6 +31,7 @@
     !verdict || bench.anyway || (verdict.kind === 'feed' && verdict.portion !== null),
   );
   const plain = $derived(bench.supplies?.waters.find((one) => one.id === verdict?.water_id));
+  const slow = $derived(verdict?.kind === 'dress' ? verdict.portion : null);
   let staging = $state(false);
   let stood: string | undefined;
   let dressing = $state(false);
@@ -51,7 +56,8 @@
 
   // The working follows the can, for whichever number was asked about.
   $effect(() => {
-    if (!mixing) {
+    if (bench.route === 'leaves') return;
+    if (!mixing || bench.route === 'dry') {
       working.advice = [];
       working.show(
         verdict
@@ -92,9 +98,17 @@
         onlook={() => (staging = true)}
       />
     {/if}
-    {#if mixing && bench.supplies}<BenchPicks {bench} />{/if}
+    <div class="route"><RouteSwitch bind:route={bench.route} /></div>
+    {#if mixing && bench.supplies && bench.route === 'roots'}
+      <BenchPicks {bench} />
+      <SourceRows {bench} />
+    {/if}
     <Message problem={bench.stocked.problem} again={bench.stocked.again} />
-    {#if mixing}
+    {#if bench.route === 'leaves'}
+      <LeafBench {bench} />
+    {:else if bench.route === 'dry'}
+      <DryBench onspread={() => (dressing = true)} />
+    {:else if mixing}
       <CanBench {bench} />
       <PourBar {bench} onplain={() => bench.pourPlain()} />
       <CanCard {bench} />
@@ -117,12 +131,12 @@
     stageKey={stand.stage_key}
     bind:open={staging}
   />
-  {#if verdict?.portion && verdict.kind === 'dress'}
+  {#if slow || bench.route === 'dry'}
     <DressingSheet
       standId={stand.id}
       who="{stand.counted}, {stand.spot}"
-      usual={verdict.portion.words.split(' (')[0] ?? ''}
-      jarId={verdict.portion.jar_id}
+      usual={slow?.words.split(' (')[0] ?? '100 g/m2'}
+      jarId={slow?.jar_id ?? ''}
       bind:open={dressing}
     />
   {/if}
@@ -133,6 +147,16 @@
     display: flex;
     flex-direction: column;
     min-height: 100%;
+  }
+
+  .route {
+    padding: var(--space-2) 22px 0;
+  }
+
+  @media (width <= 700px) {
+    .route {
+      padding-inline: var(--space-4);
+    }
   }
 
   @media print {

@@ -25,7 +25,7 @@
 
 <!-- Which jar, what can, which water. -->
 <div class="with">
-  <Choice label="Jar" bind:value={bench.jarId} options={jars} onchange={() => bench.like()} />
+  <Choice label="Jar" bind:value={bench.jarId} options={jars} onchange={() => bench.pickJar()} />
   <label>
     <span class="unseen">Can</span>
     <input
@@ -37,7 +37,7 @@
     />
   </label>
   <datalist id="vessels">
-    {#each bench.supplies?.vessels ?? [] as vessel (vessel.id)}
+    {#each (bench.supplies?.vessels ?? []).filter((one) => one.kind !== 'sprayer') as vessel (vessel.id)}
       <option value={volume(vessel.volume_l, 4)}>{vessel.name}</option>
     {/each}
   </datalist>

@@ -6,9 +6,12 @@
   import WateringCan from '../../drawings/WateringCan.svelte';
   import Button from '../../ui/Button.svelte';
   import type { Bench } from './bench.svelte';
+  import Layers from './Layers.svelte';
   import LitreBars from './LitreBars.svelte';
   import MeasureGlass from './MeasureGlass.svelte';
   import OverCap from './OverCap.svelte';
+  import ReadBox from './ReadBox.svelte';
+  import StopFirst from './StopFirst.svelte';
   import WayBoxes from './WayBoxes.svelte';
 
   const { bench }: { bench: Bench } = $props();
@@ -21,6 +24,7 @@
   <div class="vessels">
     <MeasureGlass {bench} />
     <p class="soft">fill up with water to {volume(preview?.vessel_l ?? 9)}</p>
+    {#if preview && preview.more.length}<Layers {bench} />{/if}
     <WateringCan
       holds={volume(preview?.vessel_l ?? 9)}
       unit={ecScale()}
@@ -35,11 +39,13 @@
           <Button look="quiet" onclick={() => bench.explain('cap')}>upper limit: how?</Button>
         {/if}
       </div>
+      <ReadBox {bench} />
     {/if}
   </div>
   <div class="figures">
     <WayBoxes {bench} />
     {#if preview?.cap?.over && !bench.problem}<OverCap {bench} />{/if}
+    {#if preview && !bench.problem}<StopFirst {preview} />{/if}
     {#if preview}
       <div class:stale={bench.problem !== null}><LitreBars {bench} {preview} {who} /></div>
       {#if preview.rounded}<p class="soft">

@@ -21,12 +21,23 @@
       {preview.unit}{#if preview.spoons}, about {preview.spoons}{/if}, in {volume(preview.vessel_l)} ({preview
         .ways.parts})
     </p>
+    {#if preview.more.length}
+      <ol>
+        {#each preview.more as one (one.jar_id)}
+          <li>
+            then {one.amount_text} of {one.name}{one.spoons ? `, about ${one.spoons}` : ''}, stirred
+            in
+          </li>
+        {/each}
+      </ol>
+    {/if}
     {#if garden.stand}<p>
         for {garden.stand.spot}: {garden.stand.counted}, {garden.stand.stage}
       </p>{/if}
     <p>
       {preview.nutrients.map((row) => `${row.name} ${row.figure.text}`).join(', ')} mg/L
     </p>
+    <p>{preview.keeps}</p>
     <p>the pen should read {ecNumber(preview.ec.low)} to {ec(preview.ec.high)}</p>
     <p>{path.garden}, {dayInWords(path.now, path.zone)}. Never keep feed in a drink bottle.</p>
   </article>

@@ -62,12 +62,16 @@
         <strong>{volume(-pour.left_l)} more than this can holds; {pour.cans} would do.</strong> Pour one
         can at a time, or fill a larger one.
       {:else}
-        <b>{preview.concentrate.text} {preview.unit}</b> in the can{#if preview.spoons}, about
-          {preview.spoons}{/if}.
-        {pour.left_l > 0.005 ? `${volume(pour.left_l)} will be left over;` : 'Nothing left over;'}
+        <b>{preview.concentrate.text} {preview.unit}</b>{#if preview.spoons}, about
+          {preview.spoons},{/if}
+        {#each preview.more as one (one.jar_id)}and <b>{one.amount_text}</b> of {one.name}
+        {/each} in the can.
+        {pour.left_l > 0.005
+          ? `${volume(pour.left_l)} will be left over. ${preview.keeps}`
+          : 'Nothing left over.'}
         {preview.stock_after >= 0
-          ? `the jar has ${preview.stock_after_text} left after.`
-          : 'the jar does not hold enough.'}
+          ? `The jar has ${preview.stock_after_text} left after.`
+          : 'The jar does not hold enough.'}
       {/if}
       <button type="button" class="how" onclick={() => bench.explain('each')}> how? </button>
       {#if asked}

@@ -5,11 +5,13 @@ import { volume } from '../../app/measures';
 import { Resource } from '../../app/resource.svelte';
 import { working } from '../../app/working.svelte';
 import { Write } from '../../app/write.svelte';
+import { Beside, inUnit } from './beside.svelte';
 import type { Asked } from './explain';
 import { inFull, type Way } from './strength';
 
 export type Preview = Schemas['PreviewOut'];
-
+/** How something is given: poured on roots, sprayed on leaves, or spread dry. */
+export type Route = 'roots' | 'leaves' | 'dry';
 const LIKED = 'what the stage likes';
 const WITHOUT_STAGE = '1 + 500';
 const WEAK_DRY = '0.5 g/L';
@@ -26,6 +28,9 @@ export class Bench {
   waterId = $state('');
   vessel = $state('9 L');
   said = $state(LIKED);
+  route = $state<Route>('roots');
+  /** What else is poured into the can. */
+  readonly beside = new Beside(() => void this.work());
   /** The box that was last typed in, with what was typed; none after a drag. */
   typed = $state<{ way: Way; text: string } | null>(null);
   reading = $state(0);
@@ -61,7 +66,26 @@ export class Bench {
   /** Another stop: nothing of the last one's can is shown beside its verdict. */
   leave(): void {
     this.anyway = false;
+    this.beside.clear();
     this.worked.clear();
+  }
+
+  /** One of the cans that Dace found, just so. */
+  takeMix(sources: Schemas['MixSourceOut'][]): void {
+    const [first, ...rest] = sources;
+    if (!first) return;
+    this.jarId = first.jar_id;
+    this.typed = null;
+    this.reading = 0;
+    this.said = first.strength;
+    this.beside.take(rest);
+    void this.work();
+  }
+
+  /** Another jar comes first: it is not poured in twice. */
+  pickJar(): void {
+    this.beside.rows = this.beside.rows.filter((one) => one.jarId !== this.jarId);
+    this.like();
   }
 
   async load(): Promise<void> {
@@ -85,6 +109,7 @@ export class Bench {
       return;
     }
     this.laid = '';
+    this.beside.clear();
     const offers = verdict?.offers.filter((one) => one.vessel_l > 0) ?? [];
     const offer = jarId ? offers.find((one) => one.jar_id === jarId) : offers[0];
     if (offer) {
@@ -135,14 +160,17 @@ export class Bench {
     await this.write.send(() => ask(client.POST('/api/waterings', { body })));
   }
 
-  /** Half of what stands here. */
+  /** Half of all that stands here. */
   halve(): void {
     const amount = this.preview?.amount ?? 0;
-    if (amount > 0) this.move(amount / 2);
+    if (amount <= 0) return;
+    this.beside.halve(this.preview?.more ?? []);
+    this.move(amount / 2);
   }
 
   private signature(): string {
-    return [this.jarId, this.waterId, this.vessel, this.said, this.litresSaid].join('|');
+    const more = this.beside.rows.map((one) => `${one.jarId} ${one.said}`);
+    return [this.jarId, this.waterId, this.vessel, this.said, this.litresSaid, ...more].join('|');
   }
 
   /** A strength typed into one of the boxes. */
@@ -165,7 +193,7 @@ export class Bench {
   /** The level was moved to so many mL (or g) in the can. */
   move(amount: number): void {
     this.typed = null;
-    this.said = `${Number(amount.toPrecision(4))} ${this.preview?.unit ?? 'mL'}`;
+    this.said = inUnit(amount, this.preview?.unit ?? 'mL');
     this.reading = 0;
     void this.work();
   }
@@ -201,10 +229,10 @@ export class Bench {
     const [stand, preview] = [garden.stand, this.preview];
     if (!stand || !preview || this.write.busy) return false;
     const canId = this.write.id('can');
-    const { jar_id, water_id, vessel, strength, reading } = this.wanted();
+    const { jar_id, water_id, vessel, strength, reading, more } = this.wanted();
     const litres_each = this.litres;
     const body = {
-      can: { id: canId, jar_id, water_id, vessel, strength, reading },
+      can: { id: canId, jar_id, water_id, vessel, strength, reading, more },
       dose: { id: this.write.id('dose'), stand_id: stand.id, plants: stand.count, litres_each },
     };
     const next = { label: 'Read the can', act: () => onread(canId) };
@@ -232,7 +260,8 @@ export class Bench {
     this.rest = null;
   }
 
-  private wanted() {
+  /** The can as it is asked for. */
+  wanted() {
     const stand = garden.stand;
     return {
       jar_id: this.jarId,
@@ -243,6 +272,7 @@ export class Bench {
       stand_id: stand?.id ?? null,
       plants: stand?.count ?? null,
       litres: this.litresSaid,
+      more: this.beside.asked(),
     };
   }
 }

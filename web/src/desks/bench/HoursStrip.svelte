@@ -1,0 +1,106 @@
+<!-- The hours from now on that are open, and what shuts the others. -->
+<script lang="ts">
+  import type { Schemas } from '../../api/client';
+
+  interface Props {
+    hours: Schemas['HoursOut'];
+    route: 'leaves' | 'roots' | 'dry';
+  }
+  const { hours, route }: Props = $props();
+  const DAY = 24;
+  const row = $derived(hours.routes.find((one) => one.route === route));
+  const ahead = $derived((row?.hours ?? []).slice(hours.now, hours.now + DAY));
+  const clock = (at: number) => `${String(at % DAY).padStart(2, '0')}:00`;
+  let at = $state(0);
+  const chosen = $derived(ahead[Math.min(at, ahead.length - 1)]);
+  const said = (hour: Schemas['HourOut']) =>
+    `${clock(hour.at)}${hour.at >= DAY ? ' tomorrow' : ''}: ${hour.open ? 'open' : hour.why}`;
+
+  function onkey(event: KeyboardEvent) {
+    const by = { ArrowRight: 1, ArrowLeft: -1 }[event.key];
+    if (!by) return;
+    event.preventDefault();
+    at = Math.min(ahead.length - 1, Math.max(0, at + by));
+  }
+</script>
+
+{#if row && chosen}
+  <section aria-label="Open hours">
+    <h3>{row.text}</h3>
+    <div
+      class="strip"
+      role="slider"
+      tabindex="0"
+      aria-label="Hour of the next day"
+      aria-valuemin="0"
+      aria-valuemax={ahead.length - 1}
+      aria-valuenow={at}
+      aria-valuetext={said(chosen)}
+      onkeydown={onkey}
+    >
+      {#each ahead as hour, index (hour.at)}
+        <!-- svelte-ignore a11y_click_events_have_key_events, a11y_no_static_element_interactions -->
+        <span
+          class:open={hour.open}
+          class:here={index === at}
+          title={said(hour)}
+          onclick={() => (at = index)}>{hour.at % 6 === 0 ? hour.at % DAY : ''}</span
+        >
+      {/each}
+    </div>
+    <p>{said(chosen)} <small>{hours.source}</small></p>
+  </section>
+{/if}
+
+<style>
+  h3 {
+    font-size: 1.0625rem;
+  }
+
+  .strip {
+    display: flex;
+    gap: 2px;
+    margin-top: var(--space-1);
+    border-radius: 4px;
+  }
+
+  span {
+    flex: 1;
+    min-width: 0;
+    height: 34px;
+    border: 1px solid var(--color-line);
+    border-radius: 3px;
+    background: repeating-linear-gradient(
+      135deg,
+      var(--color-panel-low) 0 4px,
+      var(--color-line) 4px 5px
+    );
+    font-size: var(--text-s);
+    line-height: 32px;
+    text-align: center;
+    cursor: pointer;
+  }
+
+  .open {
+    border-color: var(--color-go);
+    background: var(--color-go);
+    color: var(--color-on-go);
+  }
+
+  .here {
+    border: 2px solid var(--color-text);
+    line-height: 30px;
+  }
+
+  p {
+    min-height: 2.6em;
+    margin-top: 2px;
+    font-size: var(--text-s);
+  }
+
+  small {
+    display: block;
+    color: var(--color-text-soft);
+    font-size: inherit;
+  }
+</style>

@@ -1,0 +1,82 @@
+<!-- The one thing to press: it was sprayed. -->
+<script lang="ts">
+  import { garden } from '../../app/garden.svelte';
+  import Button from '../../ui/Button.svelte';
+  import Message from '../../ui/Message.svelte';
+  import type { Spraying } from './spraying.svelte';
+
+  const { spraying }: { spraying: Spraying } = $props();
+  const spray = $derived(spraying.spray);
+  const stand = $derived(garden.stand);
+  const leaves = $derived(spraying.hours.data?.routes.find((one) => one.route === 'leaves'));
+  const open = $derived(leaves?.hours[spraying.hours.data?.now ?? 0]?.open ?? true);
+  const fine = $derived(open && spray !== null && !spray.over);
+  const words = $derived.by(() => {
+    if (spraying.write.busy) return 'Writing it down…';
+    const much = `${spray?.mix.text ?? '–'} L on ${spray?.counted ?? ''}`;
+    return fine ? `Sprayed ${much}` : `Write it down anyway: ${much}`;
+  });
+</script>
+
+<div class="pour">
+  <Message problem={spraying.write.problem} />
+  {#if stand && spray}
+    <Button
+      look={fine ? 'go' : 'plain'}
+      disabled={spraying.write.busy || spray.short || spraying.problem !== null}
+      onclick={() => spraying.send()}
+    >
+      {words}
+    </Button>
+    <p>
+      {#if spray.short}
+        <strong>The jar does not hold enough.</strong>
+      {:else}
+        {#if leaves && !open}<b>{leaves.text}</b>{/if}
+        The jar has {spray.sources[0]?.stock_after_text} left after. Try two leaves first; not again within
+        ten days.
+      {/if}
+    </p>
+  {:else if !stand}
+    <p><b>Choose a stop along the path</b> to see what its leaves would take.</p>
+  {:else}
+    <p>Say a strength that can be read, and write it down from here.</p>
+  {/if}
+</div>
+
+<style>
+  .pour {
+    position: sticky;
+    bottom: 0;
+    display: flex;
+    flex-wrap: wrap;
+    gap: var(--space-2) var(--space-3);
+    align-items: center;
+    margin-top: auto;
+    padding: var(--space-3) 22px;
+    border-top: 1px solid var(--color-line);
+    background: var(--color-panel-low);
+  }
+
+  p {
+    flex: 1 1 260px;
+    font-size: 0.9375rem;
+    line-height: 1.3;
+  }
+
+  strong {
+    color: var(--color-stop);
+  }
+
+  @media (width <= 1000px) {
+    .pour {
+      bottom: 64px;
+      z-index: 1;
+      padding: var(--space-2) var(--space-4);
+    }
+
+    .pour > :global(button) {
+      flex: 1 0 100%;
+    }
+  }
+</style>
