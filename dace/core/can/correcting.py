@@ -25,7 +25,7 @@ from dace.core.words.amounts import amount_words
 
 CorrectionKind = Literal["right", "water", "pour_off", "feed", "plain"]
 _MOST_TIMES, _CLOSE, _FAR_LESS_KNOWN = 50.0, 0.05, 1.5
-_PLAIN = 0.1
+_PLAIN, _FULL_L = 0.1, 0.05
 
 
 @dataclass(frozen=True)
@@ -180,8 +180,9 @@ def _thinned(found: Misread, turn: int | None, times: float) -> Correction:
     )
     said = f"Add {shown.litres(water_l, 2)} of the same water and stir: it then reads about "
     if pour_off:
+        full = "The can is full." if room < _FULL_L else ""
         said = (
-            f"There is room for {shown.litres(max(0.0, room), 2)} only. Pour "
+            f"{full or f'There is room for {shown.litres(room, 2)} only.'} Pour "
             f"{shown.litres(pour_off, 2)} into another vessel, fill the can up with "
             f"{shown.litres(water_l, 2)} of the same water and stir: it then reads about "
         )

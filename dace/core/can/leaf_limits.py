@@ -14,7 +14,8 @@ from dace.core.matter.waters import WaterIons
 from dace.core.result import Step, Working, say
 
 LimitOf = Literal["salts", "urea", "sodium", "chloride", "ph"]
-_WARM_C = 22.0
+WARM_C = 22.0
+"""Above this leaves stand half [C]."""
 _SOUR_PARTS = 200.0
 _ION_OF = {
     "NO3_N": ("NO3", "N"),
@@ -27,12 +28,16 @@ _BARE = ("K", "Ca", "Mg", "Na", "Cl", ACETATE)
 
 @dataclass(frozen=True)
 class Limit:
-    """One thing that leaves stand only so much of [g/L], and how much of it there is."""
+    """One thing that leaves stand only so much of [g/L], and how much of it there is.
+
+    ``cool`` is what they stand in cool air, where they stand less now.
+    """
 
     of: LimitOf
     used: float
     most: float
     step: Step
+    cool: float
 
     @property
     def over(self) -> bool:
@@ -95,7 +100,7 @@ def limits_for(
     sour : bool
         Whether it is an extract made with acid.
     """
-    warm = 0.5 if air_c > _WARM_C else 1.0
+    warm = 0.5 if air_c > WARM_C else 1.0
     held = mixed_ions(parts, water, water_share(parts))
     salts, _ = salts_g_l(parts)
     known = leaf_figure(_salts_row(parts, leaf))
@@ -132,7 +137,7 @@ def _is_epsom(feed: Composition) -> bool:
 def _limit(of: LimitOf, used: float, most: float, warm: float, source: str) -> Limit:
     said = f"{say(most)} g/L" + (f" × {say(warm)}" if warm < 1 else "")
     step = Step(f"most {of} that such leaf stands", said, most * warm, "g/L", source, "medium")
-    return Limit(of, used, most * warm, step)
+    return Limit(of, used, most * warm, step, most)
 
 
 def _sour(parts: Sequence[Part]) -> Limit:
@@ -142,4 +147,4 @@ def _sour(parts: Sequence[Part]) -> Limit:
     most = 1000 / (1 + _SOUR_PARTS)
     said = f"1000 g/L ÷ (1 + {say(_SOUR_PARTS)})"
     step = Step("an acid extract thinner than", said, most, "g/L", row.source, row.confidence)
-    return Limit("ph", used, most, step)
+    return Limit("ph", used, most, step, most)

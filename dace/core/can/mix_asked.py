@@ -44,6 +44,7 @@ class MixAsked:
 
     ``wish`` is mg/L by nutrient; ``cap`` the most that feeds may add [mS/cm], None for none;
     ``in_pot`` brings the limits of ammonium, sodium and chloride that pots have;
+    ``hardly`` is how much more a can may miss for one source less;
     ``owned`` are the measures to say the amounts in.
     """
 
@@ -53,6 +54,7 @@ class MixAsked:
     wish: Mapping[str, Range]
     cap: float | None = None
     in_pot: bool = False
+    hardly: float = 0.0
     owned: tuple[Owned, ...] = ()
 
 

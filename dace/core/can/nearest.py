@@ -223,7 +223,7 @@ def nearest(asked: MixAsked) -> tuple[Problem, Found]:
     """
     problem = Problem(asked)
     found = problem.solve(frozenset(range(len(asked.sources))))
-    bound = found.miss * _NEARLY_AS_GOOD
+    bound = found.miss * _NEARLY_AS_GOOD + asked.hardly
     while True:
         used = used_in(found)
         if len(used) < 2:

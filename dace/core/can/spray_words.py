@@ -2,9 +2,11 @@
 
 from __future__ import annotations
 
+from dace.core.can.leaf_limits import WARM_C
 from dace.core.can.spraying import OnLeaf, Spray
 from dace.core.matter.nutrients import NUTRIENT_NAMES
 from dace.core.result import say
+from dace.core.words import shown
 from dace.core.words.shares import share_words
 
 _WHAT = {
@@ -52,6 +54,11 @@ def limit_words(found: Spray) -> str:
     """How strong it is beside what such leaf stands."""
     limit = found.limit
     what, used, most = _WHAT[limit.of], say(limit.used, 2), say(limit.most, 2)
-    if limit.over:
-        return f"{used} g/L {what}, where such leaf stands {most}: thin it or it scorches."
-    return f"{used} g/L {what}; such leaf stands {most} now."
+    cool = ""
+    if limit.cool > limit.most:
+        cool = f" ({say(limit.cool, 2)} below {shown.degrees(WARM_C)})"
+    if not limit.over:
+        return f"{used} g/L {what}; such leaf stands {most} now{cool}."
+    later = limit.used <= limit.cool
+    do = "wait for cooler air or thin it" if later else "thin it or it scorches"
+    return f"{used} g/L {what}, where such leaf stands {most} now{cool}: {do}."

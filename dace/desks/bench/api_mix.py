@@ -15,7 +15,7 @@ from dace.desks.bench.schemas_more import (
     MixIn,
     MixOut,
     ReadCanIn,
-    ThinIn,
+    StirIn,
 )
 from dace.desks.shared.typed import read_amount_of, read_litres
 from dace.desks.shared.written import WrittenOut, written
@@ -28,7 +28,7 @@ from dace.households.fields import Line
 router = Router(tags=["bench"])
 
 
-class StockIn(Schema):
+class SolutionIn(Schema):
     """So much of a jar in so much water, as typed."""
 
     id: uuid.UUID
@@ -55,14 +55,14 @@ def correction(request: Any, can_id: uuid.UUID) -> CanReadOut:
 
 
 @router.post("/cans/{can_id}/water", response={201: WrittenOut}, operation_id="thin_can")
-def thin(request: Any, can_id: uuid.UUID, payload: ThinIn) -> Any:
+def thin(request: Any, can_id: uuid.UUID, payload: StirIn) -> Any:
     """Stir water into a can."""
     row = thin_can(request.auth, can_id, Thinned(**payload.dict()))
     return 201, written(request.auth, row.id)
 
 
 @router.post("/jars/{jar_id}/solution", response={201: WrittenOut}, operation_id="make_stock")
-def stock(request: Any, jar_id: uuid.UUID, payload: StockIn) -> Any:
+def stock(request: Any, jar_id: uuid.UUID, payload: SolutionIn) -> Any:
     """Dissolve some of a jar into a bottle of its own."""
     garden = garden_of(request.auth)
     jar, _ = jar_with_stock(request.auth, jar_id)

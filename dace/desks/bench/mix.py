@@ -19,7 +19,7 @@ from dace.shelf.models import Jar
 from dace.shelf.reads import compositions_now, g_per_ml, tokens_of
 
 _MOST = 10
-_FAR, _SHORT = 1.6, 0.9
+_FAR, _HARDLY = 1.6, 0.04
 
 
 @dataclass(frozen=True)
@@ -56,6 +56,7 @@ def mix_page(scope: Scope, wanted: MixIn) -> MixOut:
             wish=wish,
             cap=cap,
             in_pot=not target.setting.endswith("bed"),
+            hardly=_HARDLY,
             owned=owned(scope),
         )
     )
@@ -107,11 +108,16 @@ def _out(found: FoundMix, shelf: _OnShelf, wish: dict[str, Range]) -> MixOut:
         for one in found.simpler
         if one.taken and one.miss <= found.miss + _FAR
     ]
+    poured = {one.source.name for one in found.taken}
     return MixOut(
         best=best,
         simpler=simpler,
         bound_by=list(found.bound_by),
-        clashes=[clash.text for clash in found.clashes if clash.where == "can"],
+        clashes=[
+            clash.text
+            for clash in found.clashes
+            if clash.where == "can" and {clash.first, clash.second} <= poured
+        ],
         nutrients=[
             f"{core.NUTRIENT_NAMES[n]} {core.say(held, 2)} of "
             f"{core.say(wish[n].typ, 2)} mg/L wished"

@@ -177,7 +177,7 @@ class CanReadOut(Out):
     correction: CorrectionOut | None
 
 
-class ThinIn(Schema):
+class StirIn(Schema):
     """Water stirred into a can after some was poured off [L]."""
 
     id: uuid.UUID

@@ -40,18 +40,20 @@ def jar_page(scope: Scope, jar_id: uuid.UUID) -> JarPageOut:
         ec = kept[-1].contents.ec_ms_cm[1]
         purpose = core.purpose_of(per_l, ec, solids=solids, tokens=tokens_of(jar))
         good, does_not, dilute = purpose.good_for, purpose.does_not, dilute_words(purpose)
+    elif jar.made_from is not None:
+        dilute = f"Strong: measure it by the mL. {core.amount_words(jar.drawn, _unit_of(jar))} of "
+        dilute += f"{jar.made_from.name} in {shown.litres(jar.holds / 1000)}."
     garden = garden_of(scope)
     zone = ZoneInfo(garden.zone)
     return JarPageOut(
         id=jar.pk,
         name=jar.name,
-        bottle=jar.contents is not None,
+        bottle=_is_bottle(jar),
+        dissolves=jar.dissolves,
         grade=feed.label.grade,
-        known_by=feed.known_by,
+        known_by=f"stock of {jar.made_from.name}" if jar.made_from else feed.known_by,
         elements=[
-            _element(feed, n, unit, jar.contents is not None)
-            for n in core.NUTRIENTS
-            if feed.element(n) > 0
+            _element(feed, n, unit, _is_bottle(jar)) for n in core.NUTRIENTS if feed.element(n) > 0
         ],
         weighs=_weighs(jar),
         price_per_n=_price(jar, feed),
@@ -65,7 +67,7 @@ def jar_page(scope: Scope, jar_id: uuid.UUID) -> JarPageOut:
             core.advise_jar(tokens_of(jar), jar.form == "solid"), jar.pk, seen_to(scope, garden)
         ),
         brew_id=jar.brew_id,
-        made_on=jar.created_at.astimezone(zone).date() if jar.contents is not None else None,
+        made_on=jar.created_at.astimezone(zone).date() if _is_bottle(jar) else None,
         subject_id=jar.brew.subject_id if jar.brew is not None else None,
         strength=[_strength(one, jar, zone) for one in kept],
         share=min(1.0, stock / jar.holds),
@@ -79,6 +81,15 @@ def jar_page(scope: Scope, jar_id: uuid.UUID) -> JarPageOut:
         ],
         cost_of_can=_cost(scope, jar),
     )
+
+
+def _unit_of(stock: Jar) -> str:
+    return "mL" if stock.made_from and stock.made_from.form == "liquid" else "g"
+
+
+def _is_bottle(jar: Jar) -> bool:
+    """Whether she filled it herself: a brew that was strained, or a stock solution."""
+    return jar.contents is not None or jar.made_from_id is not None
 
 
 def _suits(scope: Scope, jar: Jar) -> list[JarCanOut]:

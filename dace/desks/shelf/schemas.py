@@ -200,6 +200,7 @@ class JarPageOut(Out):
     id: uuid.UUID
     name: str
     bottle: bool
+    dissolves: bool
     grade: str
     known_by: str
     elements: list[PartOut]

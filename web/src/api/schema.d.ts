@@ -3043,6 +3043,8 @@ export interface components {
             cost_of_can: string;
             /** Dilute Text */
             dilute_text: string;
+            /** Dissolves */
+            dissolves: boolean;
             /** Does Not */
             does_not: string[];
             /** Elements */
@@ -4906,6 +4908,21 @@ export interface components {
             };
         };
         /**
+         * SolutionIn
+         * @description So much of a jar in so much water, as typed.
+         */
+        SolutionIn: {
+            /** Amount */
+            amount: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Litres */
+            litres: string;
+        };
+        /**
          * SourceIn
          * @description A further source: which jar, how strong, as typed.
          */
@@ -5294,6 +5311,24 @@ export interface components {
             unit: string;
             /** What */
             what: string;
+        };
+        /**
+         * StirIn
+         * @description Water stirred into a can after some was poured off [L].
+         */
+        StirIn: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * Pour Off L
+             * @default 0
+             */
+            pour_off_l: number;
+            /** Water L */
+            water_l: number;
         };
         /**
          * StockIn
@@ -6155,7 +6190,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["ThinIn"];
+                "application/json": components["schemas"]["StirIn"];
             };
         };
         responses: {
@@ -6597,7 +6632,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["StockIn"];
+                "application/json": components["schemas"]["SolutionIn"];
             };
         };
         responses: {

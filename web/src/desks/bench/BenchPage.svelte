@@ -12,7 +12,6 @@
   import BenchPicks from './BenchPicks.svelte';
   import DryBench from './DryBench.svelte';
   import LeafBench from './LeafBench.svelte';
-  import RouteSwitch from './RouteSwitch.svelte';
   import SourceRows from './SourceRows.svelte';
   import BenchTitle from './BenchTitle.svelte';
   import { explanation } from './explain';
@@ -98,7 +97,6 @@
         onlook={() => (staging = true)}
       />
     {/if}
-    <div class="route"><RouteSwitch bind:route={bench.route} /></div>
     {#if mixing && bench.supplies && bench.route === 'roots'}
       <BenchPicks {bench} />
       <SourceRows {bench} />
@@ -147,16 +145,6 @@
     display: flex;
     flex-direction: column;
     min-height: 100%;
-  }
-
-  .route {
-    padding: var(--space-2) 22px 0;
-  }
-
-  @media (width <= 700px) {
-    .route {
-      padding-inline: var(--space-4);
-    }
   }
 
   @media print {

@@ -4,6 +4,7 @@
   import Button from '../../ui/Button.svelte';
   import { dateInWords } from '../../ui/time';
   import type { Bench } from './bench.svelte';
+  import RouteSwitch from './RouteSwitch.svelte';
 
   interface Props {
     bench: Bench;
@@ -36,16 +37,19 @@
       </div>
     {/if}
   </div>
-  <p class="for">
-    {#if stand && garden.stop}
-      {stand.counted} ·
-      {stand.stage}{stand.question ? '?' : ` since ${dateInWords(stand.stage_since)}`}{stand.fed
-        ? ''
-        : ' · kept unfed, to compare'}{garden.stop.read_text ? ` · ${garden.stop.read_text}` : ''}
-    {:else if mixing}
-      for no stop in particular
-    {/if}
-  </p>
+  <div class="line">
+    <p class="for">
+      {#if stand && garden.stop}
+        {stand.counted} ·
+        {stand.stage}{stand.question ? '?' : ` since ${dateInWords(stand.stage_since)}`}{stand.fed
+          ? ''
+          : ' · kept unfed, to compare'}{garden.stop.read_text ? ` · ${garden.stop.read_text}` : ''}
+      {:else if mixing}
+        for no stop in particular
+      {/if}
+    </p>
+    <RouteSwitch bind:route={bench.route} />
+  </div>
   {#if garden.stop && garden.stop.stands.length > 1}
     <div class="stands" role="group" aria-label="Which of these">
       {#each garden.stop.stands as one (one.id)}
@@ -73,6 +77,7 @@
   }
 
   .top,
+  .line,
   .links {
     display: flex;
     flex-wrap: wrap;
@@ -80,7 +85,8 @@
     align-items: center;
   }
 
-  .top {
+  .top,
+  .line {
     justify-content: space-between;
   }
 

@@ -39,7 +39,6 @@
           <Button look="quiet" onclick={() => bench.explain('cap')}>upper limit: how?</Button>
         {/if}
       </div>
-      <ReadBox {bench} />
     {/if}
   </div>
   <div class="figures">
@@ -48,6 +47,7 @@
     {#if preview && !bench.problem}<StopFirst {preview} />{/if}
     {#if preview}
       <div class:stale={bench.problem !== null}><LitreBars {bench} {preview} {who} /></div>
+      <ReadBox {bench} />
       {#if preview.rounded}<p class="soft">
           By the spoon: {preview.rounded.replaceAll(' + ', '\u00a0+\u00a0')}.
         </p>{/if}

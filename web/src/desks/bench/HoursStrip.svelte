@@ -44,10 +44,13 @@
           class:open={hour.open}
           class:here={index === at}
           title={said(hour)}
-          onclick={() => (at = index)}>{hour.at % 6 === 0 ? hour.at % DAY : ''}</span
-        >
+          onclick={() => (at = index)}
+        ></span>
       {/each}
     </div>
+    <ol aria-hidden="true">
+      {#each ahead as hour (hour.at)}<li>{hour.at % 6 === 0 ? hour.at % DAY : ''}</li>{/each}
+    </ol>
     <p>{said(chosen)} <small>{hours.source}</small></p>
   </section>
 {/if}
@@ -75,21 +78,31 @@
       var(--color-panel-low) 0 4px,
       var(--color-line) 4px 5px
     );
-    font-size: var(--text-s);
-    line-height: 32px;
-    text-align: center;
     cursor: pointer;
   }
 
   .open {
     border-color: var(--color-go);
     background: var(--color-go);
-    color: var(--color-on-go);
   }
 
   .here {
     border: 2px solid var(--color-text);
-    line-height: 30px;
+  }
+
+  ol {
+    display: flex;
+    gap: 2px;
+    margin: 0;
+    padding: 0;
+    list-style: none;
+    font-size: var(--text-s);
+    line-height: 1.1;
+  }
+
+  li {
+    flex: 1;
+    width: 0;
   }
 
   p {

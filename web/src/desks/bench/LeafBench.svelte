@@ -17,6 +17,12 @@
   const { bench }: { bench: Bench } = $props();
   // svelte-ignore state_referenced_locally
   const spraying = new Spraying(bench);
+  const SAID = [
+    'foliar_strength',
+    'never_on_leaves',
+    'brew_on_salad_leaves',
+    'foliar_tea_raw_leaves',
+  ];
   const spray = $derived(spraying.spray);
   const first = $derived(spray?.sources[0]);
 
@@ -30,7 +36,8 @@
   // The working follows the spray.
   $effect(() => {
     if (!spray) return;
-    working.advice = spray.advice;
+    // what stands on the desk itself is not said twice
+    working.advice = spray.advice.filter((one) => !SAID.includes(one.key));
     working.show({
       title: 'How we worked it out',
       plain:
@@ -52,7 +59,7 @@
         strength={first.strength}
       />
       <p class="amount">{first.amount_text}</p>
-      <p class="soft">of {first.name} in {spray.mix.text} L; {spray.load_text}.</p>
+      <p class="soft">of {first.name} in {spray.load_text}.</p>
       <p class="soft">
         What leaf holds: {spray.litres.range_text}, and half as much again for what drips. Both
         sides of the leaf. It reads {ec(spray.ec.value)}; urea does not show.
@@ -66,9 +73,9 @@
       {:else}
         <p><b>Stands it:</b> {spray.limit_text} <span class="soft">{spray.air_text}</span></p>
       {/if}
+      <p><b>{spray.fit}</b> {spray.brings}</p>
       <h3>What one plant gets through its leaves</h3>
       <LeafRows rows={spray.rows} />
-      <p><b>{spray.fit}</b> {spray.brings}</p>
       {#if spraying.hours.data}<HoursStrip hours={spraying.hours.data} route="leaves" />{/if}
     </div>
   </div>

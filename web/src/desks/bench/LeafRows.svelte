@@ -42,7 +42,7 @@
             <path d="M{low} 7H{high}M{low} 2v10M{high} 2v10" />
           {/if}
         </svg>
-        <small>{row.share_text} of this week’s {row.need.text} mg</small>
+        <small>{row.share_text} of {row.need.text} mg a week</small>
       </span>
     </button>
   {/each}

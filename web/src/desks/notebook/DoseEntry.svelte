@@ -4,6 +4,7 @@
   import type { Schemas } from '../../api/client';
   import Button from '../../ui/Button.svelte';
   import { clockTime } from '../../ui/time';
+  import CorrectionCard from './CorrectionCard.svelte';
   import ReadingEntry from './ReadingEntry.svelte';
 
   interface Props {
@@ -12,6 +13,8 @@
     zone: string;
   }
   let { dose, zone }: Props = $props();
+  /** Whether its newest reading is off. */
+  const wrong = $derived(['weaker', 'stronger'].includes(dose.readings[0]?.verdict ?? ''));
 </script>
 
 <article>
@@ -38,6 +41,7 @@
     {#each dose.readings as reading (reading.id)}
       <ReadingEntry {reading} {zone} />
     {/each}
+    {#if dose.left_l > 0.01 && wrong}<CorrectionCard canId={dose.can_id} />{/if}
   </div>
   <div class="side">
     <time datetime={dose.at}>{clockTime(dose.at, zone)}</time>

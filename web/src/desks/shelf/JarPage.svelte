@@ -10,10 +10,12 @@
   import Page from '../../ui/Page.svelte';
   import { dateInWords } from '../../ui/time';
   import JarCans from './JarCans.svelte';
+  import StockSheet from './StockSheet.svelte';
 
   const id = $derived(String(searchParams.get('jar') ?? ''));
   const read = new Resource<Schemas['JarPageOut']>();
   const jar = $derived(read.data);
+  let stocking = $state(false);
   const bestBefore = $derived(jar?.use_by ? ` · best before ${dateInWords(jar.use_by)}` : '');
 
   follow(
@@ -70,6 +72,9 @@
       {#if jar.subject_id}
         <Button onclick={() => keys.read()}>Read it</Button>
       {/if}
+      {#if jar.dissolves && !jar.bottle}
+        <Button onclick={() => (stocking = true)}>Make a stock solution</Button>
+      {/if}
       {#if jar.bottle}<Button onclick={() => print()}>Print the label</Button>{/if}
     </div>
     {#if jar.poured.length}
@@ -101,6 +106,7 @@
         {#each jar.label_cautions as caution (caution)}<p>{caution}</p>{/each}
       </aside>
     {/if}
+    <StockSheet {jar} bind:open={stocking} onmade={(made) => searchParams.set('jar', made)} />
   {/if}
 </Page>
 
