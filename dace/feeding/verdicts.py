@@ -90,7 +90,8 @@ def _worked_out(version: Version) -> tuple[StopVerdict, ...]:
 
 
 def _yard(scope: Scope, garden: Garden, record: RootRecord, asked: tuple[Stop, ...]) -> Yard:
-    jars = jars_with_stock(scope)
+    # a stock solution is a way to measure its jar, no feed of its own
+    jars = [row for row in jars_with_stock(scope) if row[0].made_from_id is None]
     feeds = compositions_now([jar for jar, _ in jars])
     return Yard(
         days=record.known.outlook,

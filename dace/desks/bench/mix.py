@@ -83,7 +83,9 @@ def _on_shelf(scope: Scope, target: StandRecord, share: float, facts: Feeding) -
     rows = [
         (jar, stock)
         for jar, stock in jars_with_stock(scope)
-        if jar.dissolves and not (jar.use_by is not None and jar.use_by < today)
+        if jar.dissolves
+        and jar.made_from_id is None
+        and not (jar.use_by is not None and jar.use_by < today)
     ]
     feeds = compositions_now([jar for jar, _ in rows])
     kept: list[tuple[Offered, Jar]] = []

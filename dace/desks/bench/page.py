@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections import Counter
 from dataclasses import dataclass, replace
 
 from dace.core import api as core
@@ -73,7 +74,7 @@ def can_preview(scope: Scope, wanted: PreviewIn) -> PreviewOut:
         against = core.advise_against(out.verdict) if out.verdict else []
         advice += [*against, *advise_pour(out.facts, found.can, out.tokens, out.water)]
     keeps = core.keeps_until(scope.now, out.tokens).text
-    shelf = _Shelf(out, core.gravest_first(advice), keeps)
+    shelf = _Shelf(out, _told_apart(core.gravest_first(advice)), keeps)
     return _shown(found, wanted, shelf)
 
 
@@ -117,6 +118,17 @@ def _clashes(out: LaidOut) -> list[core.Advice]:
     """What stands against pouring these together, or asks for an order."""
     met = [core.meeting(jar.name, jar.feed, jar.tokens) for jar in out.jars]
     return [core.advise_clash(clash) for clash in core.clashes_among(met, "can")]
+
+
+def _told_apart(said: list[core.Advice]) -> list[core.Advice]:
+    """The same rule may speak of several sources: each time by a key of its own."""
+    times: Counter[str] = Counter()
+    found = []
+    for one in said:
+        times[one.key] += 1
+        turn = times[one.key]
+        found.append(one if turn == 1 else replace(one, key=f"{one.key}_{turn}"))
+    return found
 
 
 def _short_beside(out: LaidOut, found: core.Answer) -> list[core.Advice | None]:

@@ -11,7 +11,6 @@
   import MeasureGlass from './MeasureGlass.svelte';
   import OverCap from './OverCap.svelte';
   import ReadBox from './ReadBox.svelte';
-  import StopFirst from './StopFirst.svelte';
   import WayBoxes from './WayBoxes.svelte';
 
   const { bench }: { bench: Bench } = $props();
@@ -44,7 +43,6 @@
   <div class="figures">
     <WayBoxes {bench} />
     {#if preview?.cap?.over && !bench.problem}<OverCap {bench} />{/if}
-    {#if preview && !bench.problem}<StopFirst {preview} />{/if}
     {#if preview}
       <div class:stale={bench.problem !== null}><LitreBars {bench} {preview} {who} /></div>
       <ReadBox {bench} />

@@ -15,6 +15,14 @@
   let { bench, onplain }: Props = $props();
   const preview = $derived(bench.preview);
   const pour = $derived(preview?.pour ?? null);
+  /** All that goes in, as one says it. */
+  const poured = $derived.by(() => {
+    if (!preview) return '';
+    const spoons = preview.spoons ? `, about ${preview.spoons}` : '';
+    const first = `${preview.concentrate.text} ${preview.unit}${spoons}`;
+    const more = preview.more.map((one) => `${one.amount_text} of ${one.name}`);
+    return [first, ...more].join(' and ');
+  });
   const stand = $derived(garden.stand);
   const rest = $derived(bench.rest && bench.rest.standId !== stand?.id ? bench.rest : null);
   const verdict = $derived(garden.verdict);
@@ -62,10 +70,7 @@
         <strong>{volume(-pour.left_l)} more than this can holds; {pour.cans} would do.</strong> Pour one
         can at a time, or fill a larger one.
       {:else}
-        <b>{preview.concentrate.text} {preview.unit}</b>{#if preview.spoons}, about
-          {preview.spoons},{/if}
-        {#each preview.more as one (one.jar_id)}and <b>{one.amount_text}</b> of {one.name}
-        {/each} in the can.
+        <b>{poured}</b> in the can.
         {pour.left_l > 0.005
           ? `${volume(pour.left_l)} will be left over. ${preview.keeps}`
           : 'Nothing left over.'}

@@ -6,6 +6,7 @@
   import type { Bench } from './bench.svelte';
   import MixPanel from './MixPanel.svelte';
   import SourceRow from './SourceRow.svelte';
+  import StopFirst from './StopFirst.svelte';
 
   const { bench }: { bench: Bench } = $props();
   let picked = $state('');
@@ -35,10 +36,12 @@
         />
       {/each}
     </ol>
+    {#if bench.preview}<StopFirst preview={bench.preview} />{/if}
   {/if}
   <div class="add">
     {#if left.length}
-      <Choice label="Pour in another" bind:value={picked} {options} onchange={pourIn} />
+      <Choice label="Pour in another" bind:value={picked} {options} />
+      {#if picked}<Button onclick={pourIn}>Pour it in</Button>{/if}
     {/if}
     {#if garden.stand}
       <Button onclick={() => (finding = !finding)}>{finding ? 'Put away' : 'Find a mix'}</Button>

@@ -1,0 +1,118 @@
+"""A can of several sources and a spray: by keyboard alone, and by thumb."""
+
+import re
+
+from playwright.sync_api import expect
+
+from tests.browser.base import PHONE, BrowserCase
+
+
+class AtTheBench(BrowserCase):
+    def at_the_melon(self):
+        self.look_round()
+        self.choose("Cold frame")
+        self.press("Cold frame, melon")
+        self.at_the_bench("Cold frame, melon")
+        expect(self.page.get_by_label("Pour in another")).to_be_visible()
+
+    def pick(self, label, words):
+        """An option by the first words of its name, typed into the list."""
+        self.page.get_by_label(label, exact=True).focus()
+        self.page.keyboard.type(words)
+
+    def pour_in(self, words):
+        self.pick("Pour in another", words)
+        self.by_key("Pour it in")
+
+    def by_key(self, name, key="Enter"):
+        self.page.get_by_role("button", name=name).first.focus()
+        self.page.keyboard.press(key)
+
+    def potassium(self):
+        return self.page.get_by_role("button", name=re.compile("^K potassium"))
+
+    def leaves_at_tub_3(self):
+        self.page.goto(f"{self.live_server_url}/bench")
+        self.choose("Quay tub 3")
+        self.at_the_bench("Quay tub 3")
+        self.by_key("leaves")
+        self.pick("Jar", "Epsom salt")
+        strength = self.page.get_by_label("Strength of the spray")
+        strength.focus()
+        strength.fill("10 g/L")
+        expect(self.page.get_by_text("Fit for magnesium, no meal.")).to_be_visible()
+
+
+class ByKeyboard(AtTheBench):
+    def test_source_on_source_by_keyboard_alone(self):
+        self.at_the_melon()
+        before = self.potassium().inner_text()
+        self.pour_in("June comfrey")
+        comfrey = self.page.get_by_role("slider", name="Level of June comfrey")
+        expect(comfrey).to_have_attribute("aria-valuetext", re.compile("millilitres"))
+        self.pour_in("Potassium sulfate")
+        potash = self.page.get_by_role("slider", name="Level of Potassium sulfate")
+        expect(potash).to_have_attribute("aria-valuenow", "1")
+        potash.focus()
+        self.page.keyboard.press("PageUp")
+        expect(potash).to_have_attribute("aria-valuenow", "1.5")
+        expect(self.potassium()).not_to_have_text(before)
+        expect(self.page.get_by_role("list", name="Poured in this order")).to_contain_text(
+            re.compile("crystals.*comfrey.*Potassium", re.S)
+        )
+        self.pour_in("Wood ash")
+        clash = self.page.get_by_role("alert").filter(has_text="Not together")
+        expect(clash.first).to_contain_text("ammonia gas")
+        self.by_key("Take Wood ash, sifted out")
+        expect(clash).to_have_count(0)
+        self.assert_axe_finds_nothing_grave()
+        pour = self.page.get_by_role("button", name=re.compile("Pour|Write it down"))
+        pour.first.focus()
+        self.page.keyboard.press("Enter")
+        expect(self.page.get_by_role("button", name="Undo")).to_be_visible()
+
+    def test_a_mix_is_found_pressed_and_read(self):
+        self.at_the_melon()
+        self.by_key("Find a mix")
+        nearest = self.page.get_by_role("button", name=re.compile("nearest to what it likes"))
+        expect(nearest).to_be_visible()
+        nearest.focus()
+        self.page.keyboard.press("Enter")
+        expect(self.page.get_by_role("button", name=re.compile("^Take .* out"))).to_be_visible()
+        salt = self.page.get_by_role("slider", name="Level of Epsom salt")
+        expect(salt).to_have_attribute("aria-valuetext", re.compile("grams"))
+        expect(self.page.get_by_text("Find a mix")).to_be_visible()
+        shows = self.page.get_by_label("The pen shows")
+        shows.fill("2,4")
+        self.page.keyboard.press("Enter")
+        expect(self.page.get_by_text(re.compile("it then reads about 1.3"))).to_be_visible()
+        shows.fill("lots")
+        expect(self.page.get_by_text("Read “lots”")).to_be_visible()
+
+    def test_a_spray_by_keyboard_is_written_down_as_what_went_in(self):
+        self.look_round()
+        self.leaves_at_tub_3()
+        expect(self.page.get_by_text(re.compile("Lands 47 mg of magnesium"))).to_be_visible()
+        hours = self.page.get_by_role("slider", name="Hour of the next day")
+        first = hours.get_attribute("aria-valuetext")
+        hours.focus()
+        self.page.keyboard.press("ArrowRight")
+        expect(hours).not_to_have_attribute("aria-valuetext", first)
+        self.assert_axe_finds_nothing_grave()
+        self.by_key(re.compile("Sprayed|Write it down anyway"))
+        expect(self.page.get_by_role("button", name="Undo")).to_be_visible()
+        self.page.get_by_role("link", name="Notebook").click()
+        expect(self.page.get_by_text("mg of magnesium went into each plant")).to_be_visible()
+
+
+class ByThumb(AtTheBench):
+    viewport = PHONE
+
+    def test_the_spray_fits_a_phone(self):
+        self.look_round()
+        self.leaves_at_tub_3()
+        wide = self.page.evaluate("document.documentElement.scrollWidth")
+        self.assertLessEqual(wide, PHONE["width"])
+        for name in ("A little weaker", "A little stronger", "leaves"):
+            box = self.page.get_by_role("button", name=name).bounding_box()
+            self.assertGreaterEqual(min(box["width"], box["height"]), 44)
