@@ -64,6 +64,9 @@ def _desktop(browser: Browser, address: str) -> None:
     page.get_by_label("Along the path").get_by_role("button", name="Quay tub 1").click()
     page.get_by_role("group", name="How much for each plant").wait_for()
     _shoot(page, "bench")
+    _mixes(page)
+    _leaves(page)
+    _shoot(page, "leaf")
     page.goto(f"{address}/notebook")
     page.locator("#desk h2").first.wait_for()
     _shoot(page, "notebook")
@@ -80,6 +83,27 @@ def _desktop(browser: Browser, address: str) -> None:
     dark = _page(browser, DESKTOP, "dark")
     _at_a_feed(dark, address)
     _shoot(dark, "bench-dark")
+
+
+def _mixes(page: Page) -> None:
+    """The melon's can as Dace finds it."""
+    page.get_by_label("Along the path").get_by_role("button", name="Cold frame").click()
+    page.get_by_role("button", name="Cold frame, melon").click()
+    page.get_by_role("button", name="Find a mix").click()
+    page.get_by_role("button", name="nearest to what it likes").click()
+    page.get_by_role("list", name="Poured in this order").wait_for()
+    _shoot(page, "mix")
+
+
+def _leaves(page: Page) -> None:
+    """Epsom salt on the chillies of tub 3."""
+    page.get_by_label("Along the path").get_by_role("button", name="Quay tub 3").click()
+    page.get_by_role("button", name="leaves").click()
+    jar = page.get_by_label("Jar", exact=True)
+    salt = next(o for o in jar.locator("option").all_inner_texts() if o.startswith("Epsom"))
+    jar.select_option(label=salt)
+    page.get_by_label("Strength of the spray").fill("5 g/L")
+    page.get_by_text("Fit for magnesium").wait_for()
 
 
 def _roots(page: Page, address: str) -> None:
@@ -103,15 +127,14 @@ def _seasons(page: Page, address: str) -> None:
     _shoot(page, "planting")
 
 
-def _shelves(page: Page, address: str, kind: str = "") -> None:
+def _shelves(page: Page, address: str) -> None:
     page.goto(f"{address}/shelf")
     brew = page.get_by_role("link", name="Comfrey ferment Airless")
     brew.wait_for()
-    if not kind:
-        _shoot(page, "shelf")
+    _shoot(page, "shelf")
     brew.click()
     page.get_by_role("img", name="Conductivity of Comfrey ferment").wait_for()
-    _shoot(page, f"{kind}brew")
+    _shoot(page, "brew")
 
 
 def _phone(browser: Browser, address: str) -> None:
@@ -124,10 +147,9 @@ def _phone(browser: Browser, address: str) -> None:
     page.goto(f"{address}/notebook")
     page.locator("#desk h2").first.wait_for()
     _shoot(page, "phone-notebook")
-    _shelves(page, address, "phone-")
-    page.goto(f"{address}/setup")
-    page.get_by_role("heading", name="Set-up of Weir Yard").wait_for()
-    _shoot(page, "phone-setup")
+    page.goto(f"{address}/bench")
+    _leaves(page)
+    _shoot(page, "phone-leaf")
 
 
 def _first_run(page: Page, address: str) -> None:
