@@ -117,14 +117,14 @@ class _Builder:
 
     def _garden(self) -> Garden:
         table, scope = self.yard["garden"], self._at(_BEGAN)
-        new = NewGarden(table["name"], table["zone"], table["latitude"])
-        garden = save_garden(scope, key("garden"), new)
+        named = NewGarden(table["name"], table["zone"], table["latitude"])
+        garden = save_garden(scope, key("garden"), named)
         for turn, water in enumerate(table["water"]):
             save_water(scope, garden, key(water["name"]), NewWater(usual=turn == 0, **water))
-        for turn, (name, volume_l) in enumerate(table["vessels"].items()):
-            save_vessel(scope, garden, key(name), NewVessel(name, volume_l, usual=turn == 0))
-        for name, volume_l in table["sprayers"].items():
-            save_vessel(scope, garden, key(name), NewVessel(name, volume_l, kind="sprayer"))
+        for kind in ("can", "sprayer"):
+            for turn, (name, volume_l) in enumerate(table[f"{kind}s"].items()):
+                new_one = NewVessel(name, volume_l, kind, usual=kind == "can" and turn == 0)
+                save_vessel(scope, garden, key(name), new_one)
         pen = table["pen"]
         save_pen(self._at(date(2026, 7, 1)), key(pen["name"]), NewPen(**pen))
         for measure in usual_measures(garden.measures):
@@ -137,9 +137,8 @@ class _Builder:
             if name in label:
                 label[name] = tuple(label[name].items())
         minute = self.yard["jars"].index(jar)
-        rest = {
-            name: jar[name] for name in ("dissolves", "slow", "spoon_g", "material") if name in jar
-        }
+        more = ("dissolves", "slow", "spoon_g", "material")
+        rest = {name: jar[name] for name in more if name in jar}
         new = NewJar(jar["name"], Label(**label), jar["holds"], jar["stock"], **rest)
         save_jar(self._at(_BEGAN, 10, minute), key(jar["name"]), new)
 

@@ -14,7 +14,6 @@ SAFE_WAY = "Pour it on the soil between the plants, thin, and keep splash off th
 _SPLASHED = ("leaf", "root", "bulb")
 _LOW_FRUIT = ("strawberry",)
 _ABOVE_GROUND = ("leaf", "fruit", "seed", "flower")
-_COARSE = frozenset({"family:fish", "key:milk_whole"})
 
 
 def _foliar(f: Feeding) -> frozenset[str] | None:
@@ -77,7 +76,8 @@ def strain_it(f: Feeding) -> Advice | None:
     """What would block a nozzle."""
     tokens = _foliar(f)
     caution = cautions()["strain_for_drippers"]
-    if tokens is None or not (caution.named(tokens) or tokens & _COARSE):
+    brewed = any(token.startswith("method:") for token in f.tokens)
+    if tokens is None or not (brewed or caution.named(tokens)):
         return None
     return caution.said("Strain it through fine cloth", "A nozzle wants 0.1 to 0.2 mm.")
 

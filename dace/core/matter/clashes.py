@@ -46,6 +46,7 @@ class Clash:
     second: str
     where: Where
     right: Right
+    how: str
     what: str
     why: str
     source: str
@@ -55,7 +56,7 @@ class Clash:
     def text(self) -> str:
         """What to do and why, in a sentence or two."""
         if self.right == "order":
-            return f"{self.first} first, stirred in, then {self.second}: {self.why}."
+            return f"{self.how.format(first=self.first, second=self.second)}: {self.why}."
         place = {"stock": "in one stock", "can": "in one can", "dry": "mixed dry"}[self.where]
         return f"{self.first} and {self.second} never {place}: {self.why}."
 
@@ -68,6 +69,7 @@ class _Rule:
     right: dict[Where, Right]
     over_g_l: float | None
     first: str
+    how: str
     what: str
     why: str
     source: str
@@ -84,6 +86,7 @@ def _rules() -> tuple[_Rule, ...]:
             {where: cast(Right, row.text(where)) for where in WHERE},
             row.maybe("stock_over_g_l"),
             row.text("first"),
+            row.text("how"),
             row.text("what"),
             row.text("why"),
             source_words(row.text("source_family")),
@@ -178,7 +181,17 @@ def clashes_between(
         if right == "fine" or pair is None:
             continue
         found.append(
-            Clash(rule.key, *pair, where, right, rule.what, rule.why, rule.source, rule.confidence)
+            Clash(
+                rule.key,
+                *pair,
+                where,
+                right,
+                rule.how,
+                rule.what,
+                rule.why,
+                rule.source,
+                rule.confidence,
+            )
         )
     return sorted(found, key=lambda clash: _GRAVITY.index(clash.right))
 

@@ -18,6 +18,9 @@ from dace.households.scope import NotFoundError
 from dace.households.version import Version
 from dace.shelf.reads import compositions_now, g_per_ml, tokens_of
 
+_MAINS = ("soft_tap", "hard_tap", "report")
+"""Kinds of water that come from a works, which may have put chlorine in."""
+
 
 @dataclass(frozen=True)
 class LaidJar:
@@ -33,11 +36,15 @@ class LaidJar:
 
 @dataclass(frozen=True)
 class LaidOut:
-    """Jars in the order in which they are poured, the water, and the stand with its facts."""
+    """Jars in the order in which they are poured, the water, and the stand with its facts.
+
+    ``tap`` names a water that comes from a works; empty for any other.
+    """
 
     garden: Garden
     jars: tuple[LaidJar, ...]
     water: core.WaterIons
+    tap: str
     owned: tuple[core.Owned, ...]
     target: StandRecord | None
     facts: Feeding | None
@@ -74,6 +81,7 @@ def laid_out(
     there = {jar.pk: (jar, stock) for jar, stock in jars_with_stock(scope)}
     if not all(jar_id in there for jar_id in jar_ids):
         raise NotFoundError("jar_id", "an id of no jar here", "choose a jar from the shelf")
+    water = Water.objects.fetch(scope, water_id, "water_id")
     sources = [dissolved(*there[jar_id]) for jar_id in jar_ids]
     feeds = compositions_now([one.jar for one in sources])
     target = stand(scope, stand_id) if stand_id else None
@@ -95,7 +103,8 @@ def laid_out(
             )
             for one in sources
         ),
-        water=core_water(Water.objects.fetch(scope, water_id, "water_id")),
+        water=core_water(water),
+        tap=water.name if water.kind in _MAINS else "",
         owned=owned(scope),
         target=target,
         facts=facts,

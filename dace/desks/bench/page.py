@@ -117,6 +117,8 @@ def _asked(out: LaidOut, wanted: PreviewIn) -> core.CanAsked:
 def _clashes(out: LaidOut) -> list[core.Advice]:
     """What stands against pouring these together, or asks for an order."""
     met = [core.meeting(jar.name, jar.feed, jar.tokens) for jar in out.jars]
+    if out.tap:
+        met.append(core.Meeting(out.tap.capitalize(), frozenset({core.CHLORINATED})))
     return [core.advise_clash(clash) for clash in core.clashes_among(met, "can")]
 
 

@@ -74,6 +74,10 @@ class Pairs(unittest.TestCase):
         self.assertEqual((clash.first, clash.second), ("calcium_nitrate", EPSOM.name))
         self.assertIn("calcium_nitrate first", clash.text)
 
+    def test_chlorine_is_let_out_before_a_living_brew_goes_in(self):
+        text = clashes_between(TAP, TEA, "can")[0].text
+        self.assertTrue(text.startswith("Let tap water stand open for a day before aerated_brew"))
+
     def test_a_weak_stock_is_as_a_can(self):
         self.assertEqual(clashes_between(CN, MKP, "stock", 1.9)[0].right, "order")
         self.assertEqual(clashes_between(CN, MKP, "stock", 2.1)[0].right, "bar")

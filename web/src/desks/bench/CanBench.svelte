@@ -1,11 +1,14 @@
 <!-- The can on the Bench: what is measured out, the can filled, and what a litre gives. -->
 <script lang="ts">
+  import { ask, client, type Schemas } from '../../api/client';
   import { garden } from '../../app/garden.svelte';
   import { ecNumber, ecScale, volume } from '../../app/measures';
+  import { follow, Resource } from '../../app/resource.svelte';
   import EcScale from '../../charts/EcScale.svelte';
   import WateringCan from '../../drawings/WateringCan.svelte';
   import Button from '../../ui/Button.svelte';
   import type { Bench } from './bench.svelte';
+  import HoursStrip from './HoursStrip.svelte';
   import Layers from './Layers.svelte';
   import LitreBars from './LitreBars.svelte';
   import MeasureGlass from './MeasureGlass.svelte';
@@ -16,7 +19,17 @@
   const { bench }: { bench: Bench } = $props();
 
   const preview = $derived(bench.preview);
+  const hours = new Resource<Schemas['HoursOut']>();
   const who = $derived(garden.stand?.crop.toLowerCase() ?? '');
+
+  follow(
+    () => garden.stand?.id,
+    (stand_id) => {
+      if (!stand_id) return;
+      const params = { query: { stand_id } };
+      void hours.load((signal) => ask(client.GET('/api/bench/hours', { params, signal })));
+    },
+  );
 </script>
 
 <div class="columns">
@@ -50,6 +63,7 @@
           By the spoon: {preview.rounded.replaceAll(' + ', '\u00a0+\u00a0')}.
         </p>{/if}
     {/if}
+    {#if hours.data}<HoursStrip hours={hours.data} route="roots" />{/if}
   </div>
 </div>
 

@@ -34,10 +34,10 @@
       />
     {/if}
   {/each}
-  {#each gifts as gift (gift.text)}
+  {#each gifts as gift, index (index)}
     <g transform="translate({x(gift.on)} 40) scale({dropSize(gift.nitrogen_mg, most)})">
       <title>{gift.text}</title>
-      {#if gift.source === 'doses'}
+      {#if gift.source !== 'dressings'}
         <path class="drop" d="M0 -12c4 6 6 9 6 12a6 6 0 0 1-12 0c0-3 2-6 6-12Z" />
       {:else}
         <path class="grain" d="M-7 6 -4 -4H4L7 6Z" />

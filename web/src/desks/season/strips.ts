@@ -3,6 +3,13 @@ import type { Schemas } from '../../api/client';
 import type { Table } from '../../charts/frame';
 import { dayNumber } from '../../charts/weeks';
 
+/** How each kind of gift is named. */
+const GIVEN: Record<string, string> = {
+  doses: 'fed',
+  sprays: 'sprayed',
+  dressings: 'dry feed',
+};
+
 export type Strip = Schemas['StripOut'];
 
 export interface Band {
@@ -116,11 +123,7 @@ export function seasonTable(strips: Strip[], weeks: Schemas['WeekOut'][]): Table
   const who = (strip: Strip) => `${strip.crop}, ${strip.place}`;
   const rows = strips.flatMap((strip) => [
     ...strip.stages.map((stage) => [who(strip), stage.words, span(stage)]),
-    ...strip.drops.map((drop) => [
-      who(strip),
-      drop.source === 'doses' ? 'fed' : 'dry feed',
-      drop.text,
-    ]),
+    ...strip.drops.map((drop) => [who(strip), GIVEN[drop.source] ?? 'fed', drop.text]),
   ]);
   const weather = weeks.map((week) => [
     'Weather',
