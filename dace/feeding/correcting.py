@@ -32,9 +32,9 @@ class ReadCan:
 
 
 def correction_of(scope: Scope, can_id: uuid.UUID) -> ReadCan | None:
-    """What makes a can right by its newest reading; None where it was never read or is empty.
+    """What makes a can right by its newest reading; None where there is none.
 
-    Nine queries.
+    It was never read, is empty, or had water stirred in since. Ten queries.
 
     Raises
     ------
@@ -47,6 +47,9 @@ def correction_of(scope: Scope, can_id: uuid.UUID) -> ReadCan | None:
     left = litres_left(scope, can)
     if reading is None or left < _LEAST_L:
         return None
+    stirred = Thinning.objects.of(scope).filter(can=can, stirred_at__gte=reading.taken_at)
+    if stirred.exists():
+        return None  # what it reads now is for the next reading to say
     expected = Result(can.ec_likely, can.ec_low, can.ec_high, "mS/cm", ())
     holds = _holds(scope, can)
     parts = list(can.parts.select_related("jar__brew").order_by("created_at", "id"))

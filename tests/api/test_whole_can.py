@@ -148,6 +148,8 @@ class ReadWrong(WeirYardCase):
         self.assertEqual(self.asking.post(f"{path}/water", water).status_code, 201)
         left = self.asking.get("/api/notebook?limit=3").json()["doses"][0]["left_l"]
         self.assertAlmostEqual(left, 4.0)
+        # it is not asked for twice: the next reading says what it is now
+        self.assertIsNone(self.asking.get(f"{path}/correction").json()["correction"])
 
     def test_only_what_is_there_is_poured_off(self):
         self.asking.post("/api/pours", self.pour_body(vessel="5 L", litres_each=0.5))

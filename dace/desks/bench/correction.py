@@ -39,7 +39,7 @@ def correct_preview(scope: Scope, wanted: ReadCanIn) -> CorrectionOut:
 
 
 def correction_page(scope: Scope, can_id: uuid.UUID) -> CorrectionOut | None:
-    """A can's newest reading beside what was expected, and what to do; nine queries."""
+    """A can's newest reading beside what was expected, and what to do; ten queries."""
     read = correction_of(scope, can_id)
     if read is None:
         return None

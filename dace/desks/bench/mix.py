@@ -145,7 +145,7 @@ def _source(one: Taken, jar_id: uuid.UUID) -> MixSourceOut:
     return MixSourceOut(
         jar_id=jar_id,
         name=one.source.name,
-        strength=f"{core.say(one.per_l, 4)} {unit}/L",
+        strength=f"{core.say(one.per_l, 3)} {unit}/L",
         words=one.words,
         text=f"{core.amount_words(one.amount, unit)} of {one.source.name}",
     )

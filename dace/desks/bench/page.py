@@ -194,7 +194,7 @@ def _more(found: core.Answer, out: LaidOut) -> list[SourceOut]:
             unit=part.unit,
             amount_text=core.amount_words(part.amount, part.unit),
             measure=MeasureOut(kind=one.measure.kind, holds=one.measure.holds),
-            spoons=one.rounded.words if one.rounded else "",
+            spoons=_by_hand(part, one),
             rounded=one.rounding,
             spoken=one.spoken,
             stock_after=jar.stock - part.amount,
@@ -202,6 +202,14 @@ def _more(found: core.Answer, out: LaidOut) -> list[SourceOut]:
         )
         for jar, part, one in rows
     ]
+
+
+def _by_hand(part: core.PouredPart, one: core.Measured) -> str:
+    """How it is measured: by what is owned, or by a stock where it is too little to weigh."""
+    stock = core.stock_for(part.amount) if part.unit == "g" else None
+    if stock is not None:
+        return stock.words
+    return one.rounded.words if one.rounded else ""
 
 
 def _nutrients(can: core.Mixture, target: StandRecord | None) -> list[NutrientOut]:

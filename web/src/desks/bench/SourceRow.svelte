@@ -83,7 +83,7 @@
   }
 
   input {
-    width: 9ch;
+    width: 12ch;
     min-height: var(--touch);
     padding: 0 var(--space-2);
     border: 1px solid var(--color-edge);
