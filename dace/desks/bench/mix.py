@@ -60,7 +60,7 @@ def mix_page(scope: Scope, wanted: MixIn) -> MixOut:
             owned=owned(scope),
         )
     )
-    return _out(found, shelf, wish)
+    return _out(found, shelf)
 
 
 def _wish(target: StandRecord, share: float) -> dict[str, Range]:
@@ -103,7 +103,7 @@ def _brings(feed: core.Composition) -> frozenset[str]:
     return frozenset(n for n in core.NUTRIENTS if feed.element(n) > 0)
 
 
-def _out(found: FoundMix, shelf: _OnShelf, wish: dict[str, Range]) -> MixOut:
+def _out(found: FoundMix, shelf: _OnShelf) -> MixOut:
     best = _option("", "", found.taken, found.miss, shelf)
     simpler = [
         _option(one.without, one.costs, one.taken, one.miss, shelf)
@@ -119,12 +119,6 @@ def _out(found: FoundMix, shelf: _OnShelf, wish: dict[str, Range]) -> MixOut:
             clash.text
             for clash in found.clashes
             if clash.where == "can" and {clash.first, clash.second} <= poured
-        ],
-        nutrients=[
-            f"{core.NUTRIENT_NAMES[n]} {core.say(held, 2)} of "
-            f"{core.say(wish[n].typ, 2)} mg/L wished"
-            for n, held in found.mg_l
-            if wish[n].typ > 0
         ],
     )
 

@@ -48,7 +48,6 @@ class MixOut(Out):
     simpler: list[MixOptionOut]
     bound_by: list[str]
     clashes: list[str]
-    nutrients: list[str]
 
 
 class SprayPreviewIn(Schema):

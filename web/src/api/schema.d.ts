@@ -3346,8 +3346,6 @@ export interface components {
             bound_by: string[];
             /** Clashes */
             clashes: string[];
-            /** Nutrients */
-            nutrients: string[];
             /** Simpler */
             simpler: components["schemas"]["MixOptionOut"][];
         };

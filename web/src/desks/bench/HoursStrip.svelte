@@ -8,6 +8,7 @@
   }
   const { hours, route }: Props = $props();
   const DAY = 24;
+  const id = $props.id();
   const row = $derived(hours.routes.find((one) => one.route === route));
   const ahead = $derived((row?.hours ?? []).slice(hours.now, hours.now + DAY));
   const clock = (at: number) => `${String(at % DAY).padStart(2, '0')}:00`;
@@ -29,18 +30,20 @@
     <h3>{row.text}</h3>
     <div
       class="strip"
-      role="slider"
+      role="listbox"
       tabindex="0"
-      aria-label="Hour of the next day"
-      aria-valuemin="0"
-      aria-valuemax={ahead.length - 1}
-      aria-valuenow={at}
-      aria-valuetext={said(chosen)}
+      aria-label="Hours of the next day"
+      aria-activedescendant="{id}-{at}"
       onkeydown={onkey}
     >
       {#each ahead as hour, index (hour.at)}
-        <!-- svelte-ignore a11y_click_events_have_key_events, a11y_no_static_element_interactions -->
+        <!-- svelte-ignore a11y_click_events_have_key_events -->
         <span
+          id="{id}-{index}"
+          role="option"
+          tabindex="-1"
+          aria-selected={index === at}
+          aria-label={said(hour)}
           class:open={hour.open}
           class:here={index === at}
           title={said(hour)}
@@ -51,7 +54,7 @@
     <ol aria-hidden="true">
       {#each ahead as hour (hour.at)}<li>{hour.at % 6 === 0 ? hour.at % DAY : ''}</li>{/each}
     </ol>
-    <p>{said(chosen)} <small>{hours.source}</small></p>
+    <p aria-live="polite">{said(chosen)} <small>{hours.source}</small></p>
   </section>
 {/if}
 
