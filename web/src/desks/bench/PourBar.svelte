@@ -36,7 +36,10 @@
     return asked && !stopped ? plain : `Write it down anyway: ${volume(bench.litres)} each`;
   });
 
-  function pourIt() {
+  async function pourIt() {
+    // a press right after a number was typed is of that number
+    await bench.settled();
+    if (bench.problem) return;
     if (bench.tenfold && !bench.sure) {
       bench.sure = true;
       return;
