@@ -14,7 +14,7 @@ from tools.served import served
 MOVES = 50
 
 _MOVE = """async (moves) => {
-  const slider = document.querySelector('[role=slider]');
+  const slider = document.querySelector('[aria-label="Level of the concentrate"]');
   const figure = document.querySelector('.amount');
   const times = [];
   for (let i = 0; i < moves; i += 1) {
