@@ -3,22 +3,24 @@
 from __future__ import annotations
 
 import uuid
+from collections.abc import Sequence
 from dataclasses import dataclass
 from datetime import datetime
 
 from dace.core import api as core
 from dace.core.api import DaceError, amount_words, shown
 from dace.feeding.models import Can, CanPart
-from dace.feeding.reads import jar_with_stock
+from dace.feeding.reads import jars_with_stock
+from dace.feeding.verdicts import verdict_of
 from dace.garden.models import Water
 from dace.garden.reads import StandRecord, core_water
 from dace.garden.reads import stand as stand_now
 from dace.households.keeping import new_row
-from dace.households.scope import ConflictError, Scope
+from dace.households.scope import ConflictError, NotFoundError, Scope
 from dace.measuring.models import Subject
 from dace.measuring.services import subject_of
 from dace.shelf.models import Jar
-from dace.shelf.reads import composition_now, g_per_ml, tokens_of
+from dace.shelf.reads import compositions_now, g_per_ml, tokens_of
 
 
 @dataclass(frozen=True)
@@ -43,13 +45,41 @@ class NewCan:
     measures: str = "metric"
     more: tuple[NewSource, ...] = ()
 
+    @property
+    def jar_ids(self) -> tuple[uuid.UUID, ...]:
+        """Every jar that is poured from, in order."""
+        return (self.jar_id, *(one.jar_id for one in self.more))
+
 
 @dataclass(frozen=True)
 class Source:
-    """A jar that is poured from, with what it still holds."""
+    """A jar that is poured from: what is in it and what it still holds."""
 
     jar: Jar
+    feed: core.Composition
     stock: float
+
+    @property
+    def name(self) -> str:
+        """As the jar is called."""
+        return self.jar.name
+
+    @property
+    def tokens(self) -> frozenset[str]:
+        """What rules may name it by."""
+        return tokens_of(self.jar)
+
+
+@dataclass(frozen=True)
+class Whom:
+    """Whom a can is for: where they stand, the share of their wish they get, the measures.
+
+    ``target`` is None where no stop is chosen.
+    """
+
+    target: StandRecord | None
+    share: float = 1.0
+    owned: tuple[core.Owned, ...] = ()
 
 
 @dataclass(frozen=True)
@@ -57,68 +87,77 @@ class Mixed:
     """A can as said, its jars and water, and what that comes to."""
 
     new: NewCan
-    sources: list[Source]
+    sources: tuple[Source, ...]
     water: Water
     can: core.Mixture
 
 
-def sources_of(scope: Scope, new: NewCan) -> list[Source]:
-    """The jars of a can in the order in which they are poured.
+def sources_of(scope: Scope, jar_ids: Sequence[uuid.UUID]) -> tuple[Source, ...]:
+    """Some jars in the order in which they are poured; one query, two with bottles among them.
 
     Raises
     ------
     NotFoundError
-        If one is none of this household's.
+        If one is none of this household's, or was put away.
     DaceError
         If one does not dissolve, or is named twice.
     """
-    named = [new.jar_id, *(one.jar_id for one in new.more)]
-    if len(set(named)) < len(named):
+    if len(set(jar_ids)) < len(jar_ids):
         raise DaceError("more", "the same jar twice", "say all of it at once")
-    return [dissolved(*jar_with_stock(scope, jar_id)) for jar_id in named]
-
-
-def dissolved(jar: Jar, stock: float) -> Source:
-    """A jar as a source of cans; one that does not dissolve is a ``DaceError``."""
-    if not jar.dissolves:
-        raise DaceError(
-            "jar_id", f"{jar.name}, which does not dissolve", "spread it dry, or choose another jar"
-        )
-    return Source(jar, stock)
+    there = {jar.pk: (jar, stock) for jar, stock in jars_with_stock(scope)}
+    if not all(jar_id in there for jar_id in jar_ids):
+        raise NotFoundError("jar_id", "an id of no jar here", "choose a jar from the shelf")
+    rows = [there[jar_id] for jar_id in jar_ids]
+    for jar, _ in rows:
+        if not jar.dissolves:
+            said = f"{jar.name}, which does not dissolve"
+            raise DaceError("jar_id", said, "spread it dry, or choose another jar")
+    feeds = compositions_now([jar for jar, _ in rows])
+    return tuple(Source(jar, feeds[jar.pk], stock) for jar, stock in rows)
 
 
 def can_asked(
-    new: NewCan, sources: list[Source], water: Water, target: StandRecord | None
+    new: NewCan, sources: Sequence[Source], water: core.WaterIons, whom: Whom
 ) -> core.CanAsked:
-    """A can as the core knows it."""
+    """A can as the core is asked for it, to look at or to write down."""
     first, *others = sources
-    beside = tuple(
-        core.Beside(
-            one.jar.name,
-            said.strength,
-            composition_now(one.jar),
-            one.stock,
-            said.reading,
-            g_per_ml(one.jar),
-            tokens_of(one.jar),
-        )
-        for one, said in zip(others, new.more, strict=True)
-    )
+    target = whom.target
     return core.CanAsked(
         strength=new.strength,
-        feed=composition_now(first.jar),
-        water=core_water(water),
+        feed=first.feed,
+        water=water,
         vessel_l=new.vessel_l,
         measures=new.measures,
         crop=target.crop if target else None,
         stage=target.stage if target else None,
+        stock=first.stock,
         reading=new.reading,
-        tokens=tokens_of(first.jar),
-        setting=target.setting if target else "pot",
+        owned=whom.owned,
         g_per_ml=g_per_ml(first.jar),
-        name=first.jar.name,
-        beside=beside,
+        tokens=first.tokens,
+        setting=target.setting if target else "pot",
+        share=whom.share,
+        name=first.name,
+        beside=tuple(
+            core.Beside(
+                one.name,
+                said.strength,
+                one.feed,
+                one.stock,
+                said.reading,
+                g_per_ml(one.jar),
+                one.tokens,
+            )
+            for one, said in zip(others, new.more, strict=True)
+        ),
     )
+
+
+def whom_now(scope: Scope, stand_id: uuid.UUID) -> Whom:
+    """A stand with the share of its wish that its verdict gives it."""
+    target = stand_now(scope, stand_id)
+    verdict = verdict_of(scope, target.fill_id)
+    return Whom(target, verdict.share if verdict else 1.0)
 
 
 def mix(scope: Scope, new: NewCan, mixed_at: datetime, stand_id: uuid.UUID) -> Can:
@@ -133,9 +172,10 @@ def mix(scope: Scope, new: NewCan, mixed_at: datetime, stand_id: uuid.UUID) -> C
     """
     if Can.objects.written_before(scope, new.id) is not None:
         raise ConflictError("id", "a can that was mixed already", "pour the rest of it instead")
-    sources = sources_of(scope, new)
+    sources = sources_of(scope, new.jar_ids)
     water = Water.objects.fetch(scope, new.water_id, "water_id")
-    mixed = core.answer(can_asked(new, sources, water, stand_now(scope, stand_id))).can
+    asked = can_asked(new, sources, core_water(water), whom_now(scope, stand_id))
+    mixed = core.answer(asked).can
     return write_can(scope, Mixed(new, sources, water, mixed), mixed_at)
 
 

@@ -10,17 +10,23 @@ from django.db import transaction
 
 from dace.core import api as core
 from dace.core.api import DaceError, Part, SprayAsked, shown
-from dace.feeding.mixing import Mixed, NewCan, Source, can_asked, sources_of, write_can
+from dace.feeding.mixing import (
+    Mixed,
+    NewCan,
+    Source,
+    can_asked,
+    sources_of,
+    whom_now,
+    write_can,
+)
 from dace.feeding.models import Can, Spray
 from dace.garden.hours import hours_now
 from dace.garden.models import Garden, Stand, Water
-from dace.garden.reads import StandRecord, garden_of
-from dace.garden.reads import stand as stand_now
+from dace.garden.reads import StandRecord, core_water, garden_of
 from dace.households.changes import change
 from dace.households.keeping import new_row
 from dace.households.scope import ConflictError, Scope
 from dace.measuring.services import past_instant
-from dace.shelf.reads import tokens_of
 
 _SOUR = frozenset({"family:acid", "method:acid_extract"})
 
@@ -40,7 +46,7 @@ class Sprayed:
     """A spray worked out for a stand: its jars, water, strengths and figures."""
 
     new: NewCan
-    sources: list[Source]
+    sources: tuple[Source, ...]
     water: Water
     target: StandRecord
     answer: core.Answer
@@ -65,18 +71,19 @@ def work_out(
     DaceError
         If a strength cannot be read, or there are not so many plants.
     """
-    sources = sources_of(scope, new)
+    sources = sources_of(scope, new.jar_ids)
     water = Water.objects.fetch(scope, new.water_id, "water_id")
-    target = stand_now(scope, stand_id)
+    whom = whom_now(scope, stand_id)
+    target = whom.target
+    assert target is not None
     if not 1 <= plants <= target.count:
         raise DaceError("plants", f"{plants} plants", f"1 to {target.count} stand there")
-    asked = can_asked(new, sources, water, target)
+    asked = can_asked(new, sources, core_water(water), whom)
     answer = core.answer(asked)
-    tokens = frozenset[str]().union(*(tokens_of(one.jar) for one in sources))
-    feeds = [asked.feed, *(one.feed for one in asked.beside)]
+    tokens = frozenset[str]().union(*(one.tokens for one in sources))
     parts = tuple(
-        Part(feed, poured.per_l, poured.name)
-        for feed, poured in zip(feeds, answer.can.parts, strict=True)
+        Part(one.feed, poured.per_l, one.name)
+        for one, poured in zip(sources, answer.can.parts, strict=True)
     )
     found = core.spray(
         SprayAsked(

@@ -11,14 +11,12 @@ from django.db import transaction
 
 from dace.core import api as core
 from dace.core.api import DaceError, amount_words, shown
-from dace.feeding.mixing import dissolved
-from dace.feeding.reads import jar_with_stock
+from dace.feeding.mixing import sources_of
 from dace.garden.reads import garden_of
 from dace.households.changes import change, newest_number
 from dace.households.keeping import new_row
 from dace.households.scope import Scope
 from dace.shelf.models import Jar
-from dace.shelf.reads import composition_now
 
 _MOST_L = 20.0
 
@@ -47,7 +45,7 @@ def make_stock(scope: Scope, new: NewStock) -> Jar:
     repeat = Jar.objects.written_before(scope, new.id)
     if repeat is not None:
         return repeat
-    source = dissolved(*jar_with_stock(scope, new.jar_id))
+    source = sources_of(scope, [new.jar_id])[0]
     jar, unit = source.jar, "mL" if source.jar.form == "liquid" else "g"
     if not 0 < new.litres <= _MOST_L:
         raise DaceError("litres", f"{new.litres:g} L", f"above 0 and up to {_MOST_L:g} L would do")
@@ -58,7 +56,7 @@ def make_stock(scope: Scope, new: NewStock) -> Jar:
             f"{amount_words(source.stock, unit)}",
             "more than nothing and no more than is there would do",
         )
-    solution = core.stock_solution(composition_now(jar), new.amount / new.litres, jar.material)
+    solution = core.stock_solution(source.feed, new.amount / new.litres, jar.material)
     garden = garden_of(scope)
     made_on = scope.now.astimezone(ZoneInfo(garden.zone)).date()
     name = f"{jar.name} stock, {amount_words(new.amount, unit)} in {shown.litres(new.litres)}"

@@ -50,6 +50,12 @@ def shelter_of(kind: str, covered: bool = False) -> core.Shelter:
     return "cover" if covered or kind == Place.Kind.FRAME else "open"
 
 
+def shelter_at(scope: Scope, place_id: uuid.UUID) -> core.Shelter:
+    """How a place is kept from the weather; one query."""
+    place = Place.objects.fetch(scope, place_id, "place_id")
+    return shelter_of(place.kind, place.covered)
+
+
 def clocks(scope: Scope, garden: Garden, plantings: Collection[uuid.UUID]) -> Clocks:
     """Of some plantings; two queries, and one for the weather of an asking."""
     these = set(plantings)

@@ -1,6 +1,10 @@
 """Cans of several sources, mixes, stock solutions and corrections, over HTTP."""
 
+from dataclasses import replace
+from unittest import mock
+
 from dace.demo.weir_yard import key
+from dace.feeding.verdicts import verdict_of
 from tests.api.base import WeirYardCase, new_id
 
 CRYSTALS, POTASH, ASH = (
@@ -159,3 +163,22 @@ class ReadWrong(WeirYardCase):
         ):  # fmt: skip
             reply = self.asking.post(f"/api/cans/{can}/water", {"id": new_id()} | body)
             self.assert_refused(reply, 422, field)
+
+
+class AsPreviewed(WeirYardCase):
+    def test_what_the_stage_likes_is_poured_as_it_was_shown(self):
+        """After a flush a stop gets half of what its stage likes: on paper and in the can."""
+
+        def halved(scope, fill_id):
+            return replace(verdict_of(scope, fill_id), share=0.5)
+
+        liked = {"strength": "what the stage likes"}
+        with (
+            mock.patch("dace.desks.bench.laid_out.verdict_of", halved),
+            mock.patch("dace.feeding.mixing.verdict_of", halved),
+        ):
+            shown = self.asking.post("/api/bench/preview", self.wanted(**liked)).json()
+            before = self.stock()
+            wrote = self.asking.post("/api/pours", self.pour_body(**liked))
+        self.assertEqual(wrote.status_code, 201, wrote.content)
+        self.assertAlmostEqual(before - self.stock(), shown["amount"], places=6)

@@ -44,7 +44,7 @@ beforeEach(async () => {
     'GET /api/bench': SUPPLIES,
     'GET /api/bench/hours': { now: 8, routes: [] },
     'POST /api/bench/preview': PREVIEW,
-    'POST /api/bench/spray': { sources: [{ strength: '2 g/L' }] },
+    'POST /api/bench/spray': { sources: [{ per_l: 2, unit: 'g' }] },
     'POST /api/pours': WRITTEN,
     'POST /api/sprays': WRITTEN,
   };
@@ -148,15 +148,14 @@ test('a spray begins with the softest water and the smallest sprayer', async () 
   });
 });
 
-test('stronger and weaker go by what it is, parts or grams', async () => {
+test('stronger and weaker go by what a litre holds', async () => {
   const found = await spraying();
   found.times(2);
   expect(found.said).toBe('4 g/L');
-  answers['POST /api/bench/spray'] = { sources: [{ strength: '1 + 499' }] };
+  answers['POST /api/bench/spray'] = { sources: [{ per_l: 2.5, unit: 'mL' }] };
   await found.work();
-  found.times(2);
-  // 500 parts in all become 250
-  expect(found.said).toBe('1 + 249');
+  found.times(0.8);
+  expect(found.said).toBe('2 mL/L');
 });
 
 test('what was sprayed is written with its can, and again with the same ids', async () => {

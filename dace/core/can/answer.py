@@ -203,7 +203,7 @@ def warm_up() -> None:
 
 def _can(strength: Strength, asked: CanAsked, beside: tuple[Part, ...]) -> Mixture:
     off = _by_spoon() if strength.spooned else None
-    first = Part(asked.feed, _amount(strength, asked, beside), asked.name, off)
+    first = Part(asked.feed, _amount(strength, asked, beside), asked.name if beside else "", off)
     return fill_with((first, *beside), asked.vessel_l, asked.water)
 
 

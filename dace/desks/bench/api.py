@@ -7,29 +7,20 @@ from typing import Any
 
 from ninja import Router, Schema
 
-from dace.desks.bench.page import can_preview, supplies_page
-from dace.desks.bench.schemas import PreviewIn, PreviewOut, Sources, SuppliesOut, WhichReading
-from dace.desks.shared.typed import read_litres
+from dace.desks.bench.page import can_preview, can_said, supplies_page
+from dace.desks.bench.schemas import CanSaidIn, PreviewIn, PreviewOut, SuppliesOut
 from dace.desks.shared.written import WrittenOut, written
-from dace.feeding.mixing import NewCan, NewSource
 from dace.feeding.services import NewDose, mix_and_pour, pour_rest
 from dace.garden.reads import garden_of
-from dace.households.fields import Count, Instant, Line, Number
-from dace.households.scope import Scope
+from dace.households.fields import Count, Instant, Number
 
 router = Router(tags=["bench"])
 
 
-class CanIn(Schema):
+class CanIn(CanSaidIn):
     """A can to mix."""
 
     id: uuid.UUID
-    jar_id: uuid.UUID
-    water_id: uuid.UUID
-    vessel: Line
-    strength: Line
-    reading: WhichReading = 0
-    more: Sources = []
 
 
 class DoseIn(Schema):
@@ -49,14 +40,6 @@ class PourIn(Schema):
     dose: DoseIn
 
 
-def new_can(scope: Scope, told: CanIn) -> NewCan:
-    """A can as typed, read in the garden's measures."""
-    garden, asked = garden_of(scope), told.dict()
-    litres = read_litres(garden, asked.pop("vessel"))
-    more = tuple(NewSource(**one) for one in asked.pop("more"))
-    return NewCan(**asked, vessel_l=litres, measures=garden.measures, more=more)
-
-
 @router.get("/bench", response=SuppliesOut, operation_id="supplies")
 def supplies(request: Any) -> SuppliesOut:
     """Jars, waters and cans."""
@@ -72,7 +55,7 @@ def preview(request: Any, payload: PreviewIn) -> PreviewOut:
 @router.post("/pours", response={201: WrittenOut}, operation_id="pour")
 def pour(request: Any, payload: PourIn) -> Any:
     """Mix a can and pour from it."""
-    can = new_can(request.auth, payload.can)
+    can = can_said(garden_of(request.auth), payload.can, payload.can.id)
     dose = mix_and_pour(request.auth, can, NewDose(**payload.dose.dict()))
     return 201, written(request.auth, dose.id)
 

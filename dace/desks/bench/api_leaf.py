@@ -7,11 +7,13 @@ from typing import Any
 
 from ninja import Query, Router, Schema
 
-from dace.desks.bench.api import CanIn, new_can
+from dace.desks.bench.api import CanIn
+from dace.desks.bench.page import can_said
 from dace.desks.bench.schemas_more import HoursOut, SprayIn, SprayOut, SprayPreviewIn
 from dace.desks.bench.spray import hours_page, spray_preview
 from dace.desks.shared.written import WrittenOut, written
 from dace.feeding.spraying import NewSpray, spray_leaves
+from dace.garden.reads import garden_of
 
 router = Router(tags=["bench"])
 
@@ -44,6 +46,6 @@ def hours(request: Any, whom: Query[Whom]) -> HoursOut:
 @router.post("/sprays", response={201: WrittenOut}, operation_id="spray")
 def spray(request: Any, payload: SprayedIn) -> Any:
     """Mix what leaves hold and spray it."""
-    can = new_can(request.auth, payload.can)
+    can = can_said(garden_of(request.auth), payload.can, payload.can.id)
     row = spray_leaves(request.auth, can, NewSpray(**payload.spray.dict()))
     return 201, written(request.auth, row.id)

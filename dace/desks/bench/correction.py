@@ -6,7 +6,7 @@ import uuid
 
 from dace.core import api as core
 from dace.core.api import shown
-from dace.desks.bench.page import can_asked_for
+from dace.desks.bench.page import laid_and_asked
 from dace.desks.bench.schemas_more import CorrectionOut, ReadCanIn
 from dace.desks.shared.figures import figure
 from dace.feeding.correcting import correction_of
@@ -16,18 +16,16 @@ from dace.households.scope import Scope
 
 def correct_preview(scope: Scope, wanted: ReadCanIn) -> CorrectionOut:
     """What makes a can right before it is poured; as many queries as its preview."""
-    asked = can_asked_for(scope, wanted)
+    out, asked = laid_and_asked(scope, wanted)
     can = core.answer(asked).can
-    feeds = [asked.feed, *(one.feed for one in asked.beside)]
-    names = [asked.name, *(one.name for one in asked.beside)]
-    parts = zip(feeds, can.parts, names, strict=True)
+    parts = zip(out.jars, can.parts, strict=True)
     cans = [v.volume_l for v in vessels(scope) if v.kind != SPRAYER]
     holds = min((v for v in cans if v >= can.vessel_l - 1e-3), default=can.vessel_l)
     scale = shown.shown_in().scale
     read = core.reading_at_25(core.PenReading(wanted.value, scale)).value
     found = core.correct_can(
         core.Misread(
-            parts=tuple(core.Part(feed, part.per_l, name) for feed, part, name in parts),
+            parts=tuple(core.Part(jar.feed, part.per_l, jar.name) for jar, part in parts),
             water=asked.water,
             filled_l=can.vessel_l,
             holds_l=max(holds, can.vessel_l),

@@ -7,31 +7,16 @@ from dataclasses import dataclass, replace
 from functools import lru_cache
 
 from dace.core import api as core
-from dace.core.api import Composition, DaceError, Feeding, Verdict
+from dace.core.api import Feeding, Verdict
 from dace.desks.shared.situation import situation
-from dace.feeding.mixing import dissolved
-from dace.feeding.reads import jars_with_stock
+from dace.feeding.mixing import Source, Whom, sources_of
 from dace.feeding.verdicts import verdict_of
 from dace.garden.models import Garden, Water
 from dace.garden.reads import StandRecord, core_water, garden_of, owned, stand
-from dace.households.scope import NotFoundError
 from dace.households.version import Version
-from dace.shelf.reads import compositions_now, g_per_ml, tokens_of
 
 _MAINS = ("soft_tap", "hard_tap", "report")
 """Kinds of water that come from a works, which may have put chlorine in."""
-
-
-@dataclass(frozen=True)
-class LaidJar:
-    """A jar that is poured from: what is in it, what it still holds, how it lies in a spoon."""
-
-    id: uuid.UUID
-    name: str
-    feed: Composition
-    stock: float
-    g_per_ml: float | None
-    tokens: frozenset[str]
 
 
 @dataclass(frozen=True)
@@ -42,13 +27,18 @@ class LaidOut:
     """
 
     garden: Garden
-    jars: tuple[LaidJar, ...]
+    jars: tuple[Source, ...]
     water: core.WaterIons
     tap: str
     owned: tuple[core.Owned, ...]
     target: StandRecord | None
     facts: Feeding | None
     verdict: Verdict | None
+
+    @property
+    def whom(self) -> Whom:
+        """Whom it is for, with the share of their wish that they get now."""
+        return Whom(self.target, self.verdict.share if self.verdict else 1.0, self.owned)
 
     @property
     def tokens(self) -> frozenset[str]:
@@ -76,14 +66,8 @@ def laid_out(
     """
     scope = version.scope
     garden = garden_of(scope)
-    if len(set(jar_ids)) < len(jar_ids):
-        raise DaceError("more", "the same jar twice", "say all of it at once")
-    there = {jar.pk: (jar, stock) for jar, stock in jars_with_stock(scope)}
-    if not all(jar_id in there for jar_id in jar_ids):
-        raise NotFoundError("jar_id", "an id of no jar here", "choose a jar from the shelf")
+    jars = sources_of(scope, jar_ids)
     water = Water.objects.fetch(scope, water_id, "water_id")
-    sources = [dissolved(*there[jar_id]) for jar_id in jar_ids]
-    feeds = compositions_now([one.jar for one in sources])
     target = stand(scope, stand_id) if stand_id else None
     verdict = verdict_of(scope, target.fill_id) if target else None
     facts = situation(scope, garden, target) if target else None
@@ -92,17 +76,7 @@ def laid_out(
         facts = replace(facts, drain_ec=None)
     return LaidOut(
         garden=garden,
-        jars=tuple(
-            LaidJar(
-                one.jar.pk,
-                one.jar.name,
-                feeds[one.jar.pk],
-                one.stock,
-                g_per_ml(one.jar),
-                tokens_of(one.jar),
-            )
-            for one in sources
-        ),
+        jars=jars,
         water=core_water(water),
         tap=water.name if water.kind in _MAINS else "",
         owned=owned(scope),

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import uuid
 from collections import Counter
 from dataclasses import dataclass, replace
 
@@ -9,6 +10,7 @@ from dace.core import api as core
 from dace.core.api import DaceError, shown
 from dace.desks.bench.laid_out import LaidOut, laid_out
 from dace.desks.bench.schemas import (
+    CanSaidIn,
     CapOut,
     JarOut,
     MeasureOut,
@@ -27,13 +29,16 @@ from dace.desks.shared.advice import advice_out
 from dace.desks.shared.figures import figure, range_out, steps_out
 from dace.desks.shared.situation import advise_pour
 from dace.desks.shared.typed import read_litres
+from dace.feeding.mixing import NewCan, NewSource, can_asked
 from dace.feeding.reads import jars_with_stock
+from dace.garden.models import Garden
 from dace.garden.reads import StandRecord, garden_of, vessels, waters
 from dace.households.scope import Scope
 from dace.households.version import version_of
 from dace.shelf.reads import label_of
 
 _LEAST_EACH_L = 0.001
+_UNWRITTEN = uuid.UUID(int=0)
 
 
 def supplies_page(scope: Scope) -> SuppliesOut:
@@ -64,9 +69,7 @@ def supplies_page(scope: Scope) -> SuppliesOut:
 
 def can_preview(scope: Scope, wanted: PreviewIn) -> PreviewOut:
     """Work out one can; a query for the version, and some thirty when that is new."""
-    jar_ids = (wanted.jar_id, *(one.jar_id for one in wanted.more))
-    out = laid_out(version_of(scope), jar_ids, wanted.water_id, wanted.stand_id)
-    asked = _asked(out, wanted)
+    out, asked = laid_and_asked(scope, wanted)
     found = core.answer(asked)
     advice = [*core.advise_answer(asked, found), *_clashes(out)]
     advice += [short for short in _short_beside(out, found) if short]
@@ -78,39 +81,24 @@ def can_preview(scope: Scope, wanted: PreviewIn) -> PreviewOut:
     return _shown(found, wanted, shelf)
 
 
-def can_asked_for(scope: Scope, wanted: PreviewIn) -> core.CanAsked:
-    """A can as the core is asked for it."""
+def laid_and_asked(scope: Scope, wanted: PreviewIn) -> tuple[LaidOut, core.CanAsked]:
+    """What lies on the Bench, and the can as the core is asked for it."""
     jar_ids = (wanted.jar_id, *(one.jar_id for one in wanted.more))
     out = laid_out(version_of(scope), jar_ids, wanted.water_id, wanted.stand_id)
-    asked = _asked(out, wanted)
-    return replace(asked, name=out.jars[0].name)
+    return out, can_asked(can_said(out.garden, wanted), out.jars, out.water, out.whom)
 
 
-def _asked(out: LaidOut, wanted: PreviewIn) -> core.CanAsked:
-    first, *others = out.jars
-    target = out.target
-    return core.CanAsked(
-        strength=wanted.strength,
-        feed=first.feed,
-        water=out.water,
-        vessel_l=read_litres(out.garden, wanted.vessel),
-        measures=out.garden.measures,
-        crop=target.crop if target else None,
-        stage=target.stage if target else None,
-        stock=first.stock,
-        reading=wanted.reading,
-        owned=out.owned,
-        g_per_ml=first.g_per_ml,
-        tokens=first.tokens,
-        setting=target.setting if target else "pot",
-        share=out.verdict.share if out.verdict else 1.0,
-        name=first.name if others else "",
-        beside=tuple(
-            core.Beside(
-                jar.name, said.strength, jar.feed, jar.stock, said.reading, jar.g_per_ml, jar.tokens
-            )
-            for jar, said in zip(others, wanted.more, strict=True)
-        ),
+def can_said(garden: Garden, said: CanSaidIn, row_id: uuid.UUID = _UNWRITTEN) -> NewCan:
+    """A can as typed, read in the garden's measures."""
+    return NewCan(
+        id=row_id,
+        jar_id=said.jar_id,
+        water_id=said.water_id,
+        vessel_l=read_litres(garden, said.vessel),
+        strength=said.strength,
+        reading=said.reading,
+        measures=garden.measures,
+        more=tuple(NewSource(**one.dict()) for one in said.more),
     )
 
 
@@ -186,7 +174,7 @@ def _more(found: core.Answer, out: LaidOut) -> list[SourceOut]:
     rows = zip(out.jars[1:], found.can.parts[1:], found.beside, strict=True)
     return [
         SourceOut(
-            jar_id=jar.id,
+            jar_id=jar.jar.pk,
             name=jar.name,
             readings=list(one.readings),
             strength=one.strength,

@@ -176,8 +176,8 @@ Sources = Annotated[list[SourceIn], Field(max_length=5)]
 """What else is poured into the can, in order."""
 
 
-class PreviewIn(Schema):
-    """A can to work out: strengths and vessel as typed."""
+class CanSaidIn(Schema):
+    """A can as it is said: strengths and vessel as typed."""
 
     jar_id: uuid.UUID
     water_id: uuid.UUID
@@ -185,6 +185,11 @@ class PreviewIn(Schema):
     strength: Line
     reading: WhichReading = 0
     more: Sources = []
+
+
+class PreviewIn(CanSaidIn):
+    """A can to work out, for a stand where one is chosen."""
+
     stand_id: uuid.UUID | None = None
     plants: Count | None = None
     litres: Line = ""

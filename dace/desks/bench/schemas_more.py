@@ -7,7 +7,7 @@ from typing import Literal
 
 from ninja import Schema
 
-from dace.desks.bench.schemas import PreviewIn, Sources, WhichReading
+from dace.desks.bench.schemas import CanSaidIn, PreviewIn
 from dace.desks.shared.advice import AdviceOut
 from dace.desks.shared.figures import Figure, StepOut
 from dace.desks.shared.out import Out
@@ -50,15 +50,9 @@ class MixOut(Out):
     clashes: list[str]
 
 
-class SprayPreviewIn(Schema):
-    """A spray to work out; ``vessel`` is what the sprayer holds, as typed."""
+class SprayPreviewIn(CanSaidIn):
+    """A spray to work out; ``vessel`` is what the sprayer holds."""
 
-    jar_id: uuid.UUID
-    water_id: uuid.UUID
-    vessel: Line
-    strength: Line
-    reading: WhichReading = 0
-    more: Sources = []
     stand_id: uuid.UUID
     plants: Count | None = None
 
@@ -75,25 +69,25 @@ class OnLeafOut(Out):
 
 
 class SpraySourceOut(Out):
-    """So much of a jar in all that is mixed."""
+    """So much of a jar in all that is mixed; ``per_l`` is mL or g in a litre of it."""
 
     jar_id: uuid.UUID
     name: str
     amount_text: str
     stock_after_text: str
     strength: str
+    per_l: float
+    unit: str
 
 
 class SprayOut(Out):
     """A spray, as drawn on the Bench.
 
-    ``used_share`` is how near its limit it is, 1 at it; ``refused`` what bars it, and
-    ``safe_way`` what does instead.
+    ``refused`` is what bars it, and ``safe_way`` what does instead.
     """
 
     litres: Figure
     mix: Figure
-    mix_l: float
     loads: int
     load_l: float
     load_text: str
@@ -101,7 +95,6 @@ class SprayOut(Out):
     sources: list[SpraySourceOut]
     ec: Figure
     limit_text: str
-    used_share: float
     over: bool
     refused: str
     safe_way: str

@@ -8,6 +8,7 @@ from typing import Literal
 
 from dace.core import api as core
 from dace.core.api import Advice, shown
+from dace.desks.bench.page import can_said
 from dace.desks.bench.schemas_more import (
     HourOut,
     HoursOut,
@@ -20,13 +21,11 @@ from dace.desks.bench.schemas_more import (
 from dace.desks.shared.advice import advice_out
 from dace.desks.shared.figures import figure, steps_out
 from dace.desks.shared.situation import situation, soil_warmth
-from dace.desks.shared.typed import read_litres
-from dace.feeding.mixing import NewCan, NewSource
 from dace.feeding.spraying import Sprayed, work_out
 from dace.feeding.verdicts import verdict_of
-from dace.garden.clocks import shelter_of
+from dace.garden.clocks import shelter_at
 from dace.garden.hours import hours_now
-from dace.garden.models import Garden, Place
+from dace.garden.models import Garden
 from dace.garden.reads import StandRecord, garden_of, stand
 from dace.garden.weather import weather
 from dace.households.scope import Scope
@@ -45,17 +44,7 @@ def spray_preview(scope: Scope, wanted: SprayPreviewIn) -> SprayOut:
     garden = garden_of(scope)
     target = stand(scope, wanted.stand_id)
     plants = wanted.plants or target.count
-    can = NewCan(
-        id=uuid.UUID(int=0),
-        jar_id=wanted.jar_id,
-        water_id=wanted.water_id,
-        vessel_l=read_litres(garden, wanted.vessel),
-        strength=wanted.strength,
-        reading=wanted.reading,
-        measures=garden.measures,
-        more=tuple(NewSource(**one.dict()) for one in wanted.more),
-    )
-    out = work_out(scope, garden, can, wanted.stand_id, plants)
+    out = work_out(scope, garden, can_said(garden, wanted), wanted.stand_id, plants)
     said = advise_spray(scope, garden, out)
     refused = next((a for a in said if a.plan_effect == "block" and a.severity == "stop"), None)
     return _shown(scope, garden, out, said, refused)
@@ -86,7 +75,6 @@ def _shown(
     return SprayOut(
         litres=figure(found.litres, 2),
         mix=figure(found.mix, 2),
-        mix_l=found.mix.value,
         loads=found.loads,
         load_l=found.load_l,
         load_text=_loads(found),
@@ -98,12 +86,13 @@ def _shown(
                 amount_text=core.amount_words(part.amount, part.unit),
                 stock_after_text=core.amount_words(max(0.0, source.stock - part.amount), part.unit),
                 strength=core.part_strength(part),
+                per_l=part.per_l,
+                unit=part.unit,
             )
             for source, part in parts
         ],
         ec=figure(found.can.ec),
         limit_text=core.limit_words(found),
-        used_share=found.limit.used / found.limit.most,
         over=found.over or refused is not None,
         refused=refused.title if refused else "",
         safe_way=core.SAFE_WAY if refused else "",
@@ -142,14 +131,13 @@ def hours_page(scope: Scope, stand_id: uuid.UUID) -> HoursOut:
     target = stand(scope, stand_id)
     known, now = weather(scope, garden), hours_now(scope, garden)
     ahead = known.outlook.likely(_NIGHTS)
-    place = Place.objects.fetch(scope, target.place_id, "place_id")
     asked = core.HoursAsked(
         route="leaves",
         hours=now.hours,
         latitude=garden.latitude,
         noon=now.noon,
         warm_crop=target.crop.warm,
-        under=shelter_of(place.kind, place.covered),
+        under=shelter_at(scope, target.place_id),
         in_bed=target.setting.endswith("bed"),
         soil_c=soil_warmth(known),
         coldest_c=min(ahead.t_min) if ahead.t_min else None,

@@ -4130,7 +4130,7 @@ export interface components {
         };
         /**
          * PreviewIn
-         * @description A can to work out: strengths and vessel as typed.
+         * @description A can to work out, for a stand where one is chosen.
          */
         PreviewIn: {
             /**
@@ -5033,8 +5033,7 @@ export interface components {
          * SprayOut
          * @description A spray, as drawn on the Bench.
          *
-         *     ``used_share`` is how near its limit it is, 1 at it; ``refused`` what bars it, and
-         *     ``safe_way`` what does instead.
+         *     ``refused`` is what bars it, and ``safe_way`` what does instead.
          */
         SprayOut: {
             /** Advice */
@@ -5060,8 +5059,6 @@ export interface components {
             /** Loads */
             loads: number;
             mix: components["schemas"]["Figure"];
-            /** Mix L */
-            mix_l: number;
             /** Over */
             over: boolean;
             /** Plants */
@@ -5078,14 +5075,12 @@ export interface components {
             sources: components["schemas"]["SpraySourceOut"][];
             /** Sprayer L */
             sprayer_l: number;
-            /** Used Share */
-            used_share: number;
             /** Working */
             working: components["schemas"]["StepOut"][];
         };
         /**
          * SprayPreviewIn
-         * @description A spray to work out; ``vessel`` is what the sprayer holds, as typed.
+         * @description A spray to work out; ``vessel`` is what the sprayer holds.
          */
         SprayPreviewIn: {
             /**
@@ -5122,7 +5117,7 @@ export interface components {
         };
         /**
          * SpraySourceOut
-         * @description So much of a jar in all that is mixed.
+         * @description So much of a jar in all that is mixed; ``per_l`` is mL or g in a litre of it.
          */
         SpraySourceOut: {
             /** Amount Text */
@@ -5134,10 +5129,14 @@ export interface components {
             jar_id: string;
             /** Name */
             name: string;
+            /** Per L */
+            per_l: number;
             /** Stock After Text */
             stock_after_text: string;
             /** Strength */
             strength: string;
+            /** Unit */
+            unit: string;
         };
         /**
          * SprayedIn

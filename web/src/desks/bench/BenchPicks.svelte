@@ -1,7 +1,7 @@
 <script lang="ts">
-  import { volume } from '../../app/measures';
   import Choice from '../../ui/Choice.svelte';
   import type { Bench } from './bench.svelte';
+  import VesselBox from './VesselBox.svelte';
 
   interface Props {
     bench: Bench;
@@ -26,21 +26,13 @@
 <!-- Which jar, what can, which water. -->
 <div class="with">
   <Choice label="Jar" bind:value={bench.jarId} options={jars} onchange={() => bench.pickJar()} />
-  <label>
-    <span class="unseen">Can</span>
-    <input
-      bind:value={bench.vessel}
-      list="vessels"
-      autocomplete="off"
-      aria-invalid={bench.problem?.field === 'vessel' ? 'true' : undefined}
-      oninput={() => bench.work()}
-    />
-  </label>
-  <datalist id="vessels">
-    {#each (bench.supplies?.vessels ?? []).filter((one) => one.kind !== 'sprayer') as vessel (vessel.id)}
-      <option value={volume(vessel.volume_l, 4)}>{vessel.name}</option>
-    {/each}
-  </datalist>
+  <VesselBox
+    label="Can"
+    bind:value={bench.vessel}
+    vessels={(bench.supplies?.vessels ?? []).filter((one) => one.kind !== 'sprayer')}
+    wrong={bench.problem?.field === 'vessel'}
+    oninput={() => bench.work()}
+  />
   <Choice label="Water" bind:value={bench.waterId} options={waters} onchange={() => bench.work()} />
 </div>
 
@@ -58,18 +50,5 @@
 
   .with > :global(:last-child) {
     flex: 1 1 160px;
-  }
-
-  input {
-    width: 9ch;
-    min-height: var(--touch);
-    padding: var(--space-2) var(--space-3);
-    border: 1px solid var(--color-edge);
-    border-radius: var(--radius);
-    background: var(--color-field);
-  }
-
-  input[aria-invalid] {
-    border-color: var(--color-stop);
   }
 </style>

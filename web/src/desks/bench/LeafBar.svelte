@@ -3,6 +3,7 @@
   import { garden } from '../../app/garden.svelte';
   import Button from '../../ui/Button.svelte';
   import Message from '../../ui/Message.svelte';
+  import ActBar from './ActBar.svelte';
   import type { Spraying } from './spraying.svelte';
 
   const { spraying }: { spraying: Spraying } = $props();
@@ -18,7 +19,7 @@
   });
 </script>
 
-<div class="pour">
+<ActBar>
   <Message problem={spraying.write.problem} />
   {#if stand && spray}
     <Button
@@ -42,41 +43,4 @@
   {:else}
     <p>Say a strength that can be read, and write it down from here.</p>
   {/if}
-</div>
-
-<style>
-  .pour {
-    position: sticky;
-    bottom: 0;
-    display: flex;
-    flex-wrap: wrap;
-    gap: var(--space-2) var(--space-3);
-    align-items: center;
-    margin-top: auto;
-    padding: var(--space-3) 22px;
-    border-top: 1px solid var(--color-line);
-    background: var(--color-panel-low);
-  }
-
-  p {
-    flex: 1 1 260px;
-    font-size: 0.9375rem;
-    line-height: 1.3;
-  }
-
-  strong {
-    color: var(--color-stop);
-  }
-
-  @media (width <= 1000px) {
-    .pour {
-      bottom: 64px;
-      z-index: 1;
-      padding: var(--space-2) var(--space-4);
-    }
-
-    .pour > :global(button) {
-      flex: 1 0 100%;
-    }
-  }
-</style>
+</ActBar>

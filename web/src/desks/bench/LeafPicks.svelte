@@ -1,9 +1,10 @@
 <!-- What is sprayed, from which sprayer, with which water, and how strong. -->
 <script lang="ts">
-  import { volume } from '../../app/measures';
   import Choice from '../../ui/Choice.svelte';
+  import StepBox from '../../ui/StepBox.svelte';
   import type { Bench } from './bench.svelte';
   import type { Spraying } from './spraying.svelte';
+  import VesselBox from './VesselBox.svelte';
 
   interface Props {
     bench: Bench;
@@ -24,21 +25,13 @@
     }))}
     onchange={() => spraying.pickJar()}
   />
-  <label>
-    <span class="unseen">Sprayer</span>
-    <input
-      bind:value={spraying.vessel}
-      list="{id}-sprayers"
-      autocomplete="off"
-      aria-invalid={spraying.problem?.field === 'vessel' ? 'true' : undefined}
-      oninput={() => spraying.work()}
-    />
-  </label>
-  <datalist id="{id}-sprayers">
-    {#each spraying.sprayers as one (one.id)}
-      <option value={volume(one.volume_l, 4)}>{one.name}</option>
-    {/each}
-  </datalist>
+  <VesselBox
+    label="Sprayer"
+    bind:value={spraying.vessel}
+    vessels={spraying.sprayers}
+    wrong={spraying.problem?.field === 'vessel'}
+    oninput={() => spraying.work()}
+  />
   <Choice
     label="Water"
     bind:value={spraying.waterId}
@@ -48,22 +41,17 @@
     }))}
     onchange={() => spraying.work()}
   />
-  <div class="strength" role="group" aria-label="How strong">
-    <button type="button" aria-label="A little weaker" onclick={() => spraying.times(0.8)}>−</button
-    >
-    <input
-      aria-label="Strength of the spray"
-      value={spraying.said}
-      autocomplete="off"
-      spellcheck="false"
-      aria-invalid={spraying.problem?.field === 'strength' ? 'true' : undefined}
-      aria-describedby="{id}-trouble"
-      oninput={(event) => spraying.say(event.currentTarget.value)}
-    />
-    <button type="button" aria-label="A little stronger" onclick={() => spraying.times(1.25)}
-      >+</button
-    >
-  </div>
+  <StepBox
+    label="How strong"
+    box="Strength of the spray"
+    less="A little weaker"
+    more="A little stronger"
+    value={spraying.said}
+    wrong={spraying.problem?.field === 'strength'}
+    describedby="{id}-trouble"
+    oninput={(text) => spraying.say(text)}
+    onstep={(by) => spraying.times(by > 0 ? 1.25 : 0.8)}
+  />
 </div>
 <p id="{id}-trouble" class="trouble" role={trouble ? 'alert' : undefined}>{trouble}</p>
 
@@ -77,35 +65,6 @@
 
   .with > :global(.choice) {
     flex: 1 1 160px;
-  }
-
-  input {
-    width: 9ch;
-    min-height: var(--touch);
-    padding: var(--space-2) var(--space-3);
-    border: 1px solid var(--color-edge);
-    border-radius: var(--radius);
-    background: var(--color-field);
-  }
-
-  input[aria-invalid] {
-    border-color: var(--color-stop);
-  }
-
-  .strength {
-    display: flex;
-    gap: var(--space-1);
-  }
-
-  button {
-    width: var(--touch);
-    height: var(--touch);
-    border: 1px solid var(--color-edge);
-    border-radius: 50%;
-    background: none;
-    font-size: var(--text-xl);
-    line-height: 1;
-    cursor: pointer;
   }
 
   .trouble {

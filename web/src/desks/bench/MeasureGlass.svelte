@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { Bench } from './bench.svelte';
   import GlassDrawing from './GlassDrawing.svelte';
-  import { amountAt, edges, levelY, notched, stepOf } from './level';
+  import { amountAt, edges, levelY, notched, stepOf, stepsOf } from './level';
 
   interface Props {
     bench: Bench;
@@ -45,15 +45,7 @@
   }
 
   function onkey(event: KeyboardEvent) {
-    const steps: Record<string, number> = {
-      ArrowUp: 1,
-      ArrowRight: 1,
-      ArrowDown: -1,
-      ArrowLeft: -1,
-      PageUp: 10,
-      PageDown: -10,
-    };
-    const by = steps[event.key];
+    const by = stepsOf(event.key);
     if (by === undefined) return;
     event.preventDefault();
     nudge(by);

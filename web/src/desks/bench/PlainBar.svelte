@@ -6,6 +6,7 @@
   import { Write } from '../../app/write.svelte';
   import Button from '../../ui/Button.svelte';
   import Message from '../../ui/Message.svelte';
+  import ActBar from './ActBar.svelte';
 
   interface Props {
     verdict: Verdict;
@@ -42,7 +43,7 @@
 </script>
 
 <!-- The one button of a stop that is not fed from a can today; anything else is quiet. -->
-<div class="bar">
+<ActBar>
   <Message problem={write.problem} />
   {#if acts}
     <Button look="go" disabled={write.busy} onclick={act}>{verdict.button}</Button>
@@ -56,22 +57,9 @@
     </Button>
   {/if}
   <button type="button" class="anyway" onclick={onanyway}>Write down a feed anyway</button>
-</div>
+</ActBar>
 
 <style>
-  .bar {
-    position: sticky;
-    bottom: 0;
-    display: flex;
-    flex-wrap: wrap;
-    gap: var(--space-2) var(--space-3);
-    align-items: center;
-    margin-top: auto;
-    padding: var(--space-3) 22px;
-    border-top: 1px solid var(--color-line);
-    background: var(--color-panel-low);
-  }
-
   .anyway {
     min-height: var(--touch);
     margin-left: auto;
@@ -82,18 +70,5 @@
     text-decoration: underline;
     text-underline-offset: 3px;
     cursor: pointer;
-  }
-
-  @media (width <= 1000px) {
-    .bar {
-      bottom: 64px;
-      z-index: 1;
-      gap: var(--space-1) var(--space-2);
-      padding: var(--space-2) var(--space-4);
-    }
-
-    .bar > :global(button:first-of-type) {
-      flex: 1 1 60%;
-    }
   }
 </style>

@@ -4,6 +4,7 @@
   import { keys } from '../../app/keys.svelte';
   import Button from '../../ui/Button.svelte';
   import Message from '../../ui/Message.svelte';
+  import ActBar from './ActBar.svelte';
   import type { Bench } from './bench.svelte';
   import EachBox from './EachBox.svelte';
 
@@ -49,7 +50,7 @@
   const short = $derived((pour?.left_l ?? 0) < -1e-6);
 </script>
 
-<div class="pour">
+<ActBar wide={false}>
   {#if rest && stand}
     <div class="rest">
       <p>{volume(rest.leftL)} of {rest.ratio} are left in the can.</p>
@@ -68,7 +69,7 @@
       {words}
     </Button>
     <EachBox {bench} />
-    <p>
+    <p class="told">
       {#if short}
         <strong>{volume(-pour.left_l)} more than this can holds; {pour.cans} would do.</strong> Pour one
         can at a time, or fill a larger one.
@@ -98,37 +99,14 @@
   {:else}
     <p><b>Choose a stop along the path</b> to pour this can there and see what its stage likes.</p>
   {/if}
-</div>
+</ActBar>
 
 <style>
-  .pour {
-    position: sticky;
-    bottom: 0;
-    display: flex;
-    flex-wrap: wrap;
-    gap: var(--space-2) var(--space-3);
-    align-items: center;
-    margin-top: auto;
-    padding: var(--space-3) 22px;
-    border-top: 1px solid var(--color-line);
-    background: var(--color-panel-low);
-  }
-
   .rest {
     display: flex;
     flex-basis: 100%;
     gap: var(--space-3);
     align-items: center;
-  }
-
-  p {
-    flex: 1 1 260px;
-    font-size: 0.9375rem;
-    line-height: 1.3;
-  }
-
-  strong {
-    color: var(--color-stop);
   }
 
   .how {
@@ -143,18 +121,9 @@
     cursor: pointer;
   }
 
+  /* on a phone what is poured is read before it is pressed */
   @media (width <= 1000px) {
-    .pour {
-      bottom: 64px;
-      z-index: 1;
-      padding: var(--space-2) var(--space-4);
-    }
-
-    .pour > :global(button) {
-      flex: 1;
-    }
-
-    .pour > p {
+    .told {
       flex-basis: 100%;
       order: -1;
       font-size: var(--text-s);

@@ -1,6 +1,6 @@
 <!-- A small measure: how much of a further source, its level a slider. -->
 <script lang="ts">
-  import { stepOf } from './level';
+  import { stepOf, stepsOf } from './level';
 
   interface Props {
     name: string;
@@ -13,14 +13,6 @@
   }
   const { name, holds, amount, spoken, onset }: Props = $props();
   const TALL = 44;
-  const KEYS: Record<string, number> = {
-    ArrowUp: 1,
-    ArrowRight: 1,
-    ArrowDown: -1,
-    ArrowLeft: -1,
-    PageUp: 10,
-    PageDown: -10,
-  };
   const level = $derived(TALL * Math.min(1, amount / holds));
   let svg: SVGSVGElement | undefined = $state();
   let dragging = $state(false);
@@ -37,7 +29,7 @@
   }
 
   function onkey(event: KeyboardEvent) {
-    const by = KEYS[event.key];
+    const by = stepsOf(event.key);
     if (by === undefined) return;
     event.preventDefault();
     onset(amount + by * stepOf(holds));

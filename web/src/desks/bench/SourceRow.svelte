@@ -31,6 +31,7 @@
     <b>{turn}. {name}</b>
     <span>
       {row?.amount_text ?? '–'}{row?.spoons ? `, about ${row.spoons}` : ''}
+      {#if row && row.readings.length > 1}· read as {row.readings[0]}{/if}
       {#if row && row.stock_after < 0}<strong>more than is left</strong>{/if}
     </span>
   </p>

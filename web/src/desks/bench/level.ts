@@ -45,3 +45,15 @@ export function notched(wanted: number, from: number, cap: number | null): numbe
   const beganBelow = from < cap * 0.995;
   return beganBelow && wanted > cap ? cap : wanted;
 }
+
+const KEYS: Record<string, number> = {
+  ArrowUp: 1,
+  ArrowRight: 1,
+  ArrowDown: -1,
+  ArrowLeft: -1,
+  PageUp: 10,
+  PageDown: -10,
+};
+
+/** How many small steps a key moves a level by; none for any other key. */
+export const stepsOf = (key: string): number | undefined => KEYS[key];

@@ -4,6 +4,7 @@ import { volume } from '../../app/measures';
 import { Resource } from '../../app/resource.svelte';
 import { Write } from '../../app/write.svelte';
 import type { Bench } from './bench.svelte';
+import { inUnit } from './beside.svelte';
 
 const USUAL = { g: '2 g/L', mL: '1 + 499' };
 const NO_SPRAYER_L = 0.5;
@@ -62,14 +63,8 @@ export class Spraying {
 
   /** So many times as strong. */
   times(factor: number): void {
-    const per = this.spray?.sources[0]?.strength ?? this.said;
-    const ratio = /^1 \+ (\d+)/.exec(per);
-    if (ratio?.[1]) {
-      this.say(`1 + ${Math.max(1, Math.round((Number(ratio[1]) + 1) / factor) - 1)}`);
-      return;
-    }
-    const grams = Number.parseFloat(per);
-    if (grams > 0) this.say(`${Number((grams * factor).toPrecision(3))} g/L`);
+    const first = this.spray?.sources[0];
+    if (first) this.say(`${inUnit(first.per_l * factor, first.unit)}/L`);
   }
 
   async tellHours(): Promise<void> {
