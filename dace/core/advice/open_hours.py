@@ -8,6 +8,7 @@ from datetime import timedelta
 from typing import Literal
 
 from dace.core.advice.cautions import Gate, gates
+from dace.core.figures import judgement
 from dace.core.season.hours import DAY_H, Hours, sun_hours, wet_bulb_depression
 from dace.core.words import shown
 
@@ -15,6 +16,7 @@ Route = Literal["leaves", "roots", "dry"]
 _DARK, _DEW_RH = 5.0, 96.0
 _RAIN_MM, _WET_AFTER_RAIN_H = 0.2, 2
 _SLOW_IN = ("Ca", "P")
+_INDOORS = 0.3
 
 
 @dataclass(frozen=True)
@@ -69,16 +71,26 @@ def open_hours(asked: Asked) -> tuple[Hour, ...]:
     """
     reasons = {"leaves": _leaves, "roots": _roots, "dry": _dry}[asked.route]
     if asked.under != "open":
-        asked = replace(asked, hours=_sheltered(asked.hours, asked.under))
+        asked = _sheltered(asked)
     return tuple(Hour(at, tuple(reasons(asked, at))) for at in range(len(asked.hours)))
 
 
-def _sheltered(hours: Hours, under: str) -> Hours:
-    """No rain and no wind below a frame; no sun to speak of in a room either."""
-    none = (0.0,) * len(hours)
-    dim = tuple(0.3 * sun for sun in hours.sun_w_m2)
-    sun = dim if under == "indoors" else hours.sun_w_m2
-    return replace(hours, rain_mm=none, wind_m_s=none, sun_w_m2=sun)
+def _sheltered(asked: Asked) -> Asked:
+    """Where they stand: no rain and no wind, milder air and roots, less sun in a room."""
+    hours, none = asked.hours, (0.0,) * len(asked.hours)
+    if asked.under == "indoors":
+        room = judgement("indoor_c").range
+        air = tuple(min(max(t, room.typ), room.high) for t in hours.temp_c)
+        sun = tuple(_INDOORS * sun for sun in hours.sun_w_m2)
+        soil_c: float | None = room.typ
+    else:
+        day, night = judgement("cover_day_c").range.low, judgement("cover_night_c").range.typ
+        lit = zip(hours.temp_c, hours.sun_w_m2, strict=True)
+        air = tuple(t + (day if sun >= _DARK else night) for t, sun in lit)
+        sun = hours.sun_w_m2
+        soil_c = None if asked.soil_c is None else asked.soil_c + night
+    kept = replace(hours, temp_c=air, rain_mm=none, wind_m_s=none, sun_w_m2=sun)
+    return replace(asked, hours=kept, soil_c=soil_c)
 
 
 def runs(found: tuple[Hour, ...], since: int = 0) -> tuple[tuple[int, int], ...]:
@@ -141,8 +153,8 @@ def clock_words(at: int) -> str:
     return f"{hour:02d}:00{' tomorrow' if day else ''}"
 
 
-def _over(gate: str) -> Gate:
-    return gates()[gate]
+def _gate(key: str) -> Gate:
+    return gates()[key]
 
 
 def _leaves(asked: Asked, at: int) -> Iterator[str]:
@@ -150,7 +162,7 @@ def _leaves(asked: Asked, at: int) -> Iterator[str]:
     on = hours.first + timedelta(days=at // DAY_H)
     _, falls = sun_hours(asked.latitude, on, asked.noon)
     air, humid = hours.temp_c[at], hours.humidity[at]
-    if asked.coldest_c is not None and _over("fol_frost").shut(asked.coldest_c):
+    if asked.coldest_c is not None and _gate("fol_frost").shut(asked.coldest_c):
         yield f"{shown.degrees(asked.coldest_c)} is coming"
     if hours.rain_mm[at] >= _RAIN_MM:
         yield "rain"
@@ -160,34 +172,34 @@ def _leaves(asked: Asked, at: int) -> Iterator[str]:
     if _leaf_wet(hours, at):
         yield "leaves are wet"
     yield from _light_and_air(hours, at)
-    coldest = _over("fol_tmin").range
+    coldest = _gate("fol_tmin").range
     if air < (coldest.high if asked.warm_crop else coldest.typ):
         yield "too cool for leaves"
-    dries = _over("fol_dusk").range.typ
+    dries = _gate("fol_dusk").range.typ
     if hours.sun_w_m2[at] < _DARK:
         yield "dark: leaves would stay wet all night"
     elif h + 1 + dries > falls:
         yield "too late to dry before dark"
-    if _over("fol_rh").shut(humid):
+    if _gate("fol_rh").shut(humid):
         yield f"air too dry ({humid:.0f} %)"
-    elif _over("fol_deltat").shut(wet_bulb_depression(air, humid)):
+    elif _gate("fol_deltat").shut(wet_bulb_depression(air, humid)):
         yield "drops dry too fast"
 
 
 def _light_and_air(hours: Hours, at: int) -> Iterator[str]:
-    if _over("fol_tmax").shut(hours.temp_c[at]):
+    if _gate("fol_tmax").shut(hours.temp_c[at]):
         yield "too hot for leaves"
-    if _over("fol_sun").shut(hours.sun_w_m2[at]):
+    if _gate("fol_sun").shut(hours.sun_w_m2[at]):
         yield "sun too strong"
-    if _over("fol_wind").shut(hours.wind_m_s[at]):
+    if _gate("fol_wind").shut(hours.wind_m_s[at]):
         yield "too windy"
 
 
 def _washed_at(asked: Asked, at: int) -> int | None:
     """The first hour of rain that counts within the hours that a spray wants."""
     slow = any(nutrient in asked.brings for nutrient in _SLOW_IN)
-    free = _over("fol_rainfree_micro" if slow else "fol_rainfree_urea").range.typ
-    counts, fallen = _over("fol_rain_mm").range.typ, 0.0
+    free = _gate("fol_rainfree_micro" if slow else "fol_rainfree_urea").range.typ
+    counts, fallen = _gate("fol_rain_mm").range.typ, 0.0
     for later in range(at + 1, min(len(asked.hours), at + 1 + int(free))):
         fallen += asked.hours.rain_mm[later]
         if fallen >= counts:
@@ -204,13 +216,13 @@ def _leaf_wet(hours: Hours, at: int) -> bool:
 def _roots(asked: Asked, at: int) -> Iterator[str]:
     if asked.shut_today and at < DAY_H:
         yield asked.shut_today
-    if _over("drench_air_max").shut(asked.hours.temp_c[at]):
+    if _gate("drench_air_max").shut(asked.hours.temp_c[at]):
         yield "too hot to feed"
     if asked.soil_c is not None:
-        gate = _over("drench_root_warm" if asked.warm_crop else "drench_root_cool")
-        if gate.shut(asked.soil_c):
+        limit = _gate("drench_root_warm" if asked.warm_crop else "drench_root_cool")
+        if limit.shut(asked.soil_c):
             yield f"roots are at about {shown.degrees(asked.soil_c)}, too cold to take it"
-    gate = _over("drench_rain24_bed" if asked.in_bed else "drench_rain24")
+    gate = _gate("drench_rain24_bed" if asked.in_bed else "drench_rain24")
     if gate.shut(_rain_after(asked.hours, at)):
         yield "rain would wash it out"
 
@@ -220,11 +232,11 @@ def _rain_after(hours: Hours, at: int) -> float:
 
 
 def _dry(asked: Asked, at: int) -> Iterator[str]:
-    if asked.soil_c is not None and _over("top_frozen").shut(asked.soil_c):
+    if asked.soil_c is not None and _gate("top_frozen").shut(asked.soil_c):
         yield "the ground is frozen"
-    if asked.organic and asked.soil_c is not None and _over("top_soil").shut(asked.soil_c):
+    if asked.organic and asked.soil_c is not None and _gate("top_soil").shut(asked.soil_c):
         yield "soil too cold to release it"
-    if _over("top_rain").shut(_rain_after(asked.hours, at)):
+    if _gate("top_rain").shut(_rain_after(asked.hours, at)):
         yield "rain would wash it off"
     if _leaf_wet(asked.hours, at) or asked.hours.rain_mm[at] >= _RAIN_MM:
         yield "leaves are wet: granules stick and burn"

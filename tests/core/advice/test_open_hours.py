@@ -74,6 +74,14 @@ class Leaves(unittest.TestCase):
     def test_below_glass_no_wind_blows(self):
         self.assertEqual(shut("leaves", calm(wind_m_s=9.0), under="cover"), ())
 
+    def test_below_glass_it_is_as_much_warmer_as_the_verdict_has_it(self):
+        # a frame is at least 2 °C warmer by day and 2 °C milder at night
+        self.assertIn("too hot to feed", shut("roots", calm(temp_c=30.1), under="cover"))
+        self.assertEqual(shut("roots", calm(temp_c=30.0), under="cover"), ())
+        self.assertEqual(shut("roots", calm(), soil_c=12.0, under="cover"), ())
+        self.assertIn("too cold", shut("roots", calm(), soil_c=11.9, under="cover")[0])
+        self.assertEqual(shut("roots", calm(temp_c=2.0), soil_c=2.0, under="indoors"), ())
+
 
 class RootsAndDry(unittest.TestCase):
     def test_heat_cold_roots_and_heavy_rain_shut_a_drench(self):
