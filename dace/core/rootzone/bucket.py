@@ -11,12 +11,12 @@ them where they count ions; no fill's figures depend on which others go along.
 from __future__ import annotations
 
 from collections.abc import Sequence
-from dataclasses import dataclass
 
 import numpy as np
 from numpy.typing import NDArray
 
 from dace.core.figures import judgement
+from dace.core.rootzone.day import Day
 from dace.core.rootzone.pushing import thinned
 from dace.core.rootzone.records import CHARGED, PER_MEQ
 from dace.core.rootzone.slow import Slowly
@@ -44,20 +44,6 @@ _ONE = ("full", "water", "saucer", "water_in", "water_out", "water_used", "pushe
 _EACH = ("dissolved", "held", "began", "in_saucer")
 BOOKS = ("came_in", "drained", "taken", "shaken", "settled")
 _USE, _UPTAKE, _KAPPA, _MIXING, _WHEN, _OVER = range(len(HABITS))
-
-
-@dataclass(frozen=True)
-class Day:
-    """What one day brings before anybody comes, a row for each fill.
-
-    ``use_l`` is what all plants would use [L], ``need_mg`` what they would take of N, P, K,
-    Ca, Mg (nutrients first); ``age`` how many days at 20 C it counts for.
-    """
-
-    use_l: Array
-    need_mg: Array
-    age: Array
-    rain_l: Array
 
 
 class Bucket:
@@ -101,28 +87,38 @@ class Bucket:
         self._each[:, :, fill] = self._each[:, :, fill][..., index]
         self.slow.choose(fill, index)
 
+    @classmethod
+    def _from(cls, one: Array, each: Array, slow: Slowly, gives: Array, habits: Array) -> Bucket:
+        copy = object.__new__(cls)
+        copy._lay(one, each)
+        copy.slow, copy.habits = slow, habits
+        copy._stand(gives)
+        return copy
+
     def of(self, fill: int) -> Bucket:
         """One fill's own, to be gone on with in another way; shapes keep one fill."""
         at = slice(fill, fill + 1)
-        copy = object.__new__(Bucket)
-        copy._lay(self._one[:, at].copy(), self._each[:, :, at].copy())
-        copy.slow = self.slow.of(fill)
-        copy._stand(self.gives_back[at].copy())
-        copy.habits = self.habits[:, at].copy()
-        return copy
+        one, each = self._one[:, at].copy(), self._each[:, :, at].copy()
+        gives, habits = self.gives_back[at].copy(), self.habits[:, at].copy()
+        return self._from(one, each, self.slow.of(fill), gives, habits)
+
+    def middle(self) -> Bucket:
+        """A single draw in place of many: the median of each of its figures."""
+        one, each, habits = (
+            np.median(rows, axis=-1, keepdims=True) for rows in (self._one, self._each, self.habits)
+        )
+        return self._from(one, each, self.slow.middle(), self.gives_back.copy(), habits)
 
     @staticmethod
     def joined(several: Sequence[Bucket]) -> Bucket:
         """Fills that were followed apart, side by side."""
-        copy = object.__new__(Bucket)
-        copy._lay(
+        return Bucket._from(
             np.concatenate([one._one for one in several], axis=1),
             np.concatenate([one._each for one in several], axis=2),
+            Slowly.joined([one.slow for one in several]),
+            np.concatenate([one.gives_back for one in several]),
+            np.concatenate([one.habits for one in several], axis=1),
         )
-        copy.slow = Slowly.joined([one.slow for one in several])
-        copy._stand(np.concatenate([one.gives_back for one in several]))
-        copy.habits = np.concatenate([one.habits for one in several], axis=1)
-        return copy
 
     def fresh(self, available: Array, start_ec: Array, stock: Array) -> None:
         """New fills: some of their food dissolved, as the conductivity says, the rest held.

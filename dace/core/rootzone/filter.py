@@ -20,8 +20,9 @@ from dace.core.draws.ensemble import systematic
 from dace.core.draws.spreads import middle, weighted_ends
 from dace.core.figures import judgement
 from dace.core.rootzone.amounts import as_tested, hold_phosphorus
-from dace.core.rootzone.bucket import Bucket, Day
+from dace.core.rootzone.bucket import Bucket
 from dace.core.rootzone.course import Course
+from dace.core.rootzone.day import Day
 from dace.core.rootzone.larder import EVERY, SEEN, evening, rows_of
 from dace.core.rootzone.mondays import Kept
 from dace.core.rootzone.records import NITRATE, Felt, RootZone, Sampled, Tested

@@ -53,6 +53,26 @@ class Slowly:
         own = (self.left[:, at], self.made_of[:, :, at], self.half_lives[:, at])
         return Slowly(*(rows.copy() for rows in own))
 
+    def middle(self) -> Slowly:
+        """A single draw in place of many: the median of what is left of each pool."""
+        left = np.median(self.left, axis=-1, keepdims=True)
+        return Slowly(left, self.made_of.copy(), self.half_lives.copy())
+
+    def given(self, fill: int, later_mg: Array, half_life_days: float) -> Slowly:
+        """With one more pool, spread on one fill today; ``later_mg`` has a value an ion."""
+        more = Slowly(
+            np.zeros((1, *self.left.shape[1:])),
+            np.zeros((1, *self.made_of.shape[1:])),
+            np.ones((1, self.half_lives.shape[1])),
+        )
+        more.left[0, fill], more.made_of[0, :, fill] = 1.0, later_mg
+        more.half_lives[0, fill] = half_life_days
+        return Slowly(
+            np.concatenate([self.left, more.left]),
+            np.concatenate([self.made_of, more.made_of]),
+            np.concatenate([self.half_lives, more.half_lives]),
+        )
+
     @staticmethod
     def joined(several: list[Slowly]) -> Slowly:
         """Of several fills, side by side."""

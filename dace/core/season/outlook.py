@@ -117,13 +117,17 @@ class Outlook:
         """Likely mean of each day [C]."""
         return self._once("mean", lambda: np.median(self.t_min + self.t_max, axis=0) / 2)
 
+    def middle(self) -> tuple[Array, Array]:
+        """Likely low and high of each day [C]."""
+        low = self._once("low", lambda: np.median(self.t_min, axis=0))
+        return low, self._once("high", lambda: np.median(self.t_max, axis=0))
+
     def likely_et(self) -> Array:
         """Likely reference evaporation of each day [mm]."""
 
         def worked() -> Array:
             light = light_above_air(self.latitude, self.first, self.days)
-            low, high = np.median(self.t_min, axis=0), np.median(self.t_max, axis=0)
-            return reference_et(low, high, light)
+            return reference_et(*self.middle(), light)
 
         return self._once("evaporation", worked)
 

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from dataclasses import dataclass
+
 import numpy as np
 
 from dace.core.advice.cautions import gates
@@ -13,8 +15,8 @@ from dace.core.matter.nutrients import NUTRIENTS
 from dace.core.matter.release import ageing, released
 from dace.core.season.need import makes_its_own
 from dace.core.verdict.facts import Facts
+from dace.core.verdict.options import Fed, picked_in
 from dace.core.verdict.reach import Reach
-from dace.core.verdict.recipe import Fed, picked_in
 from dace.core.verdict.records import Portion, Source, Yard
 from dace.core.words import shown
 
@@ -22,29 +24,42 @@ DRESSED_FOR_DAYS = 28
 _OFFERS = 3
 
 
+@dataclass(frozen=True)
+class Lack:
+    """So much of a nutrient that is wanted over the weeks that a dressing feeds [mg]."""
+
+    nutrient: str
+    mg: float
+
+
+def lack_over_weeks(reach: Reach, nutrient: str) -> Lack:
+    """What a stop would lack of a nutrient while a dressing feeds it."""
+    column, days = NUTRIENTS.index(nutrient), min(DRESSED_FOR_DAYS, reach.known_days - 1)
+    need, there = reach.needed(0, days)[column], reach.within(0, days)[column]
+    return Lack(nutrient, float(max(0.0, need - there)))
+
+
 def dressings(
-    reach: Reach, fed: tuple[Fed, ...], lacks: str, yard: Yard, stock: dict[str, float]
+    facts: Facts, fed: tuple[Fed, ...], lack: Lack, yard: Yard, stock: dict[str, float]
 ) -> tuple[Portion, ...]:
     """Up to three slow feeds that bring what lacks over four weeks, the least of them first.
 
     Parameters
     ----------
-    reach : Reach
-        What the stop needs.
+    facts : Facts
+        The stop's state.
     fed : tuple of Fed
         Who is fed.
-    lacks : str
-        The nutrient that would run short.
+    lack : Lack
+        What would run short.
     yard : Yard
         What there is, and how warm it will be.
     stock : dict
         What each source still holds [g], by key.
     """
-    column = NUTRIENTS.index(lacks)
-    wanted = _wanted(reach, column)
-    if wanted <= 0:
+    if lack.mg <= 0:
         return ()
-    facts = reach.facts
+    column = NUTRIENTS.index(lack.nutrient)
     ahead = slice(yard.days.index(facts.today), yard.days.index(facts.today) + DRESSED_FOR_DAYS)
     warmth = yard.days.mean_c()[ahead]
     found = []
@@ -58,7 +73,7 @@ def dressings(
         each = content.at_once[column] + content.later[column] * out
         if each <= 0:
             continue
-        grams = min(wanted / each, _most(facts, content.total[0]))
+        grams = min(lack.mg / each, _most(facts, content.total[0]))
         if grams > stock.get(source.key, source.stock):
             continue
         found.append(_recipe(source, grams, facts, yard))
@@ -70,12 +85,6 @@ def _too_late(facts: Facts, half_life_days: float) -> bool:
     ends = [one.clock.ends_on for one in facts.stop.grows]
     left = [(on - facts.today).days for on in ends if on is not None]
     return len(left) == len(ends) and max(left) < min(half_life_days, gates()["top_last"].range.typ)
-
-
-def _wanted(reach: Reach, column: int) -> float:
-    days = min(DRESSED_FOR_DAYS, reach.known_days - 1)
-    need, there = reach.needed(0, days)[column], reach.within(0, days)[column]
-    return float(max(0.0, need - there))
 
 
 def _most(facts: Facts, nitrogen: float) -> float:
@@ -91,6 +100,8 @@ def _most(facts: Facts, nitrogen: float) -> float:
 
 
 def _barred(source: Source, facts: Facts, fed: tuple[Fed, ...]) -> bool:
+    if facts.stop.only and source.key not in facts.stop.only:
+        return True
     brings = frozenset(n for n in NUTRIENTS if source.feed.element(n) > 0)
     if "N" in brings and any(makes_its_own(f.grows.crop, f.stage, facts.in_bed) for f in fed):
         return True

@@ -80,10 +80,11 @@ class Facts:
 
     @property
     def slot_on(self) -> date:
-        """The first day from today on that the rhythm allows a feed."""
-        if self.last_fed is None:
+        """The first day from today on that the rhythm allows a feed, one left out counting too."""
+        used = [on for on in (self.last_fed, self.stop.left_out) if on is not None]
+        if not used:
             return self.today
-        return max(self.today, self.last_fed + timedelta(days=self.every_days))
+        return max(self.today, max(used) + timedelta(days=self.every_days))
 
     @property
     def read_since_flush(self) -> bool:

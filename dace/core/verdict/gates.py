@@ -30,7 +30,7 @@ def shut_for(facts: Facts, grows: Grows, days: Outlook) -> Shut | None:
     """The gate that is shut for a planting today; None where none is."""
     for ahead in range(_AHEAD_DAYS + 1):
         on = facts.today + timedelta(days=ahead)
-        why = _why(facts, grows, days, on)
+        why = why_shut(facts, grows, days, on)
         if ahead == 0:
             first = why
         if not first:
@@ -40,7 +40,8 @@ def shut_for(facts: Facts, grows: Grows, days: Outlook) -> Shut | None:
     return Shut(first, facts.today + timedelta(days=_AHEAD_DAYS))
 
 
-def _why(facts: Facts, grows: Grows, days: Outlook, on: date) -> str:
+def why_shut(facts: Facts, grows: Grows, days: Outlook, on: date) -> str:
+    """Why no feed is poured for a planting on a day from today on; empty where it may be."""
     transplant = gates()["skip_transplant"].range.typ
     planted = (on - grows.since).days
     if grows.since > grows.started_on and 0 <= planted < transplant:
@@ -69,7 +70,7 @@ def _forecast_days(days: Outlook) -> int:
 
 def _air(facts: Facts, days: Outlook, at: int) -> tuple[float, float]:
     """Likely low and high of a day where the plants stand [C]."""
-    low, high = float(np.median(days.t_min[:, at])), float(np.median(days.t_max[:, at]))
+    low, high = (float(middle[at]) for middle in days.middle())
     if facts.stop.shelter == "indoors":
         room = judgement("indoor_c").range
         return max(low, room.typ), max(min(high, room.high), room.typ)

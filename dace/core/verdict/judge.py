@@ -9,10 +9,11 @@ from dace.core.errors import DaceError
 from dace.core.rootzone.flush import Flush, flush
 from dace.core.rootzone.records import charged_water
 from dace.core.season.crops import Stage
-from dace.core.verdict.dressing import dressings
+from dace.core.verdict.dressing import dressings, lack_over_weeks
 from dace.core.verdict.facts import Facts, facts_of
 from dace.core.verdict.kinds import Decided, Part, decide
-from dace.core.verdict.recipe import Fed, litres_each, recipes, room_ec
+from dace.core.verdict.options import Fed
+from dace.core.verdict.recipe import litres_each, recipes, room_ec
 from dace.core.verdict.records import Each, NamedWater, Portion, Stop, Verdict, Yard
 from dace.core.verdict.words import basis_of, button_of, headline_of, mark_of, reason_of, rhythm_of
 
@@ -57,14 +58,14 @@ def _verdict(stop: Stop, yard: Yard, stock: dict[str, float]) -> Verdict:
     offers: tuple[Portion, ...] = ()
     fed = _fed(facts, decided, yard.pen) if decided.kind in ("feed", "dress") else ()
     if decided.kind == "dress":
-        offers = dressings(decided.reach, fed, decided.lacks, yard, stock)
+        offers = dressings(facts, fed, lack_over_weeks(decided.reach, decided.lacks), yard, stock)
         if not offers:  # nothing slow on the shelf suits: a can does
             decided = replace(decided, kind="feed")
     if decided.kind == "feed" and room_ec(facts, fed) < _LEAST_ROOM:
         why = "The medium can take no more food before it is too salty: plain water this time"
         decided, fed = replace(decided, kind="water", why=why), ()
     if decided.kind == "feed":
-        offers = recipes(facts, fed, yard, stock, decided.lacks)
+        offers = recipes(facts, fed, yard, stock, decided.lacks, room_ec(facts, fed))
     plan, water = _plain(facts, decided, yard)
     litres = _litres(facts, decided, fed, plan)
     verdict = Verdict(

@@ -55,7 +55,7 @@ class Decided:
 
 def decide(facts: Facts, days: Outlook, pen: bool) -> Decided:
     """The first kind that holds."""
-    rests = {one.key: part for one in facts.stop.grows if (part := _rest(facts, one, days))}
+    rests = {one.key: part for one in facts.stop.grows if (part := rest_of(facts, one, days))}
     awake = [one for one in facts.stop.grows if one.key not in rests]
     reach = reach_of(facts, frozenset(rests))
     if not awake:
@@ -99,7 +99,8 @@ def _act(kind: Kind) -> str:
 _ORDER: tuple[Kind, ...] = ("wait", "feed", "dress", "enough", "rest")
 
 
-def _rest(facts: Facts, grows: Grows, days: Outlook) -> Part | None:
+def rest_of(facts: Facts, grows: Grows, days: Outlook) -> Part | None:
+    """Why a planting is left alone on the day of ``facts``; None where it is not."""
     clock, stage = grows.clock, grows.clock.stage
     if grows.started_on > facts.today:
         return Part(grows, "rest", "Not sown yet", grows.started_on)
@@ -209,8 +210,7 @@ def _base(facts: Facts, grows: Grows, stage: Stage, reach: Reach, days: Outlook)
             return Part(grows, "enough", why, on, on_paper=True)
         return _enough(facts, grows, reach, own)
     if slot > 0:
-        since = (facts.today - facts.last_fed).days if facts.last_fed else 0
-        return Part(grows, "wait", f"Fed {ago(since)}", facts.slot_on, due)
+        return Part(grows, "wait", _since_words(facts), facts.slot_on, due)
     shut = shut_for(facts, grows, days)
     if shut is not None:
         why = shut.why[0].upper() + shut.why[1:]
@@ -221,6 +221,14 @@ def _base(facts: Facts, grows: Grows, stage: Stage, reach: Reach, days: Outlook)
     slow = facts.stop.approach in _SLOW or (facts.in_bed and facts.stop.approach != "soluble")
     kind: Kind = "dress" if slow and not stage.is_seedling else "feed"
     return Part(grows, kind, why, facts.today, due)
+
+
+def _since_words(facts: Facts) -> str:
+    """What used up the slot of the rhythm: a feed, or one that was left out on purpose."""
+    left, fed = facts.stop.left_out, facts.last_fed
+    if left is not None and (fed is None or fed < left):
+        return f"Left out {ago((facts.today - left).days)}"
+    return f"Fed {ago((facts.today - fed).days)}" if fed else "Never fed here"
 
 
 _LACKS = {"N": "Nitrogen", "K": "Potassium"}

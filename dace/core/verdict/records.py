@@ -42,7 +42,8 @@ class Source:
     """Something on the shelf: what a mL or g of it holds, how much there is, what names it.
 
     ``content`` is set of what is spread dry; ``keeps_until`` where it spoils; ``g_per_ml`` how
-    heavy a dry feed lies, where somebody weighed it.
+    heavy a dry feed lies, where somebody weighed it; ``price`` is of a mL or g, None where
+    nobody said.
     """
 
     key: str
@@ -54,6 +55,7 @@ class Source:
     content: Content | None = None
     keeps_until: date | None = None
     g_per_ml: float | None = None
+    price: float | None = None
 
     @property
     def home_made(self) -> bool:
@@ -92,7 +94,11 @@ class Grows:
 
 @dataclass(frozen=True)
 class Stop:
-    """A fill with something growing, followed up to today."""
+    """A fill with something growing, followed up to today.
+
+    ``left_out`` is the day of a feed that somebody chose not to give; its slot is used up.
+    ``only`` are keys of the sources that may be used there, empty where all may.
+    """
 
     key: str
     name: str
@@ -104,13 +110,16 @@ class Stop:
     area_m2: float | None = None
     ph: float | None = None
     tested_high: frozenset[str] = frozenset()
+    left_out: date | None = None
+    only: frozenset[str] = frozenset()
 
 
 @dataclass(frozen=True)
 class Yard:
     """All of a garden on a day: its weather, its stops in walking order, and what there is.
 
-    ``pen`` is whether anybody can read conductivity there.
+    ``pen`` is whether anybody can read conductivity there; ``slider`` goes from -1 (spare
+    money) over 0 to 1 (spare effort).
     """
 
     days: Outlook
@@ -120,6 +129,7 @@ class Yard:
     vessels: tuple[Vessel, ...]
     owned: tuple[Owned, ...] = ()
     pen: bool = True
+    slider: float = 0.0
 
 
 @dataclass(frozen=True)

@@ -11,7 +11,7 @@ from dace.core.result import say
 from dace.core.season.need import makes_its_own, room_for
 from dace.core.verdict.facts import Facts, nitrogen_of
 from dace.core.verdict.kinds import Decided
-from dace.core.verdict.recipe import Fed
+from dace.core.verdict.options import Fed
 from dace.core.verdict.records import Basis, Kind, Portion, Verdict
 from dace.core.words import shown
 

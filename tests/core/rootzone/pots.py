@@ -5,7 +5,8 @@ from datetime import timedelta
 import numpy as np
 
 from dace.core.matter.media import medium
-from dace.core.rootzone.bucket import WIDE, Bucket, Day
+from dace.core.rootzone.bucket import WIDE, Bucket
+from dace.core.rootzone.day import Day
 from dace.core.rootzone.follow import follow
 from dace.core.rootzone.records import (
     CHARGED,

@@ -1,0 +1,209 @@
+"""Which sources may feed a stop on a day, how strongly, and in which order."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from functools import lru_cache
+
+from dace.core.advice.feeding import Feeding
+from dace.core.advice.judge import barred
+from dace.core.can.miss import miss
+from dace.core.can.mixing import Mixture, fill_can
+from dace.core.can.usual import Default, For, default_amount, strength_said
+from dace.core.figures import judgement
+from dace.core.matter.composition import Composition
+from dace.core.matter.nutrients import NUTRIENTS
+from dace.core.matter.waters import WaterIons
+from dace.core.season.crops import Stage, feed_cap
+from dace.core.season.need import makes_its_own, wish_now
+from dace.core.verdict.facts import Facts
+from dace.core.verdict.records import Grows, NamedWater, Source, Yard
+
+_LEAST_SHARE = 0.05
+_AGAINST_SCHOOL = 0.6
+_TRACE = 0.02
+_PICKED = ("harvest", "ripening")
+
+
+@dataclass(frozen=True)
+class Fed:
+    """A planting that is fed: at which stage, at what share of its wish, how much each."""
+
+    grows: Grows
+    stage: Stage
+    share: float
+    litres_each: float
+
+    @property
+    def litres(self) -> float:
+        """All its plants together [L]."""
+        return self.litres_each * self.grows.plants
+
+
+@dataclass(frozen=True)
+class Option:
+    """A source for a stop at the strength that one would say, as a can of one litre.
+
+    ``rank`` is how little it suits: how far it misses the wish, and what else speaks against
+    it. ``cap`` [mS/cm] is what the feed part may add.
+    """
+
+    source: Source
+    chosen: Default
+    can: Mixture
+    miss: float
+    rank: float
+    cap: float
+
+    @property
+    def per_l(self) -> float:
+        """ML or g in a litre of the can."""
+        return self.can.amount_per_l
+
+
+@dataclass(frozen=True)
+class Meal:
+    """What a source is chosen for: who is fed at a stop on a day, and with which water.
+
+    ``room`` is what the feed part may add [mS/cm] before the medium is too salty.
+    """
+
+    facts: Facts
+    fed: tuple[Fed, ...]
+    yard: Yard
+    water: NamedWater
+    room: float
+
+
+def options(meal: Meal) -> tuple[Option, ...]:
+    """Every source that suits all that is fed there, the best first; stock is not looked at."""
+    found = []
+    for source in meal.yard.sources:
+        if source.dissolves and not is_barred(source, meal.facts, meal.fed):
+            one = option_of(source, meal)
+            if one is not None:
+                found.append(one)
+    return tuple(sorted(found, key=lambda one: (one.rank, one.source.name, one.source.key)))
+
+
+def option_of(source: Source, meal: Meal, at_most: float = float("inf")) -> Option | None:
+    """One source there, ``at_most`` so many mL or g a litre; None where nothing of it suits."""
+    facts, fed, water = meal.facts, meal.fed, meal.water
+    amounts = [_default(source, facts, one, water.ions) for one in fed]
+    if any(amount is None for amount in amounts):
+        return None
+    chosen = min((a for a in amounts if a is not None), key=lambda a: a.per_l)
+    most = meal.room / max(_filled(1.0, 1.0, source.feed, water.ions).feed_ec, 1e-9)
+    if chosen.per_l > most:
+        chosen = Default(most, "what the medium can take before it is too salty")
+    if chosen.per_l > at_most:
+        chosen = Default(at_most, "what is left of it")
+    if chosen.per_l < _LEAST_SHARE * 1e-2:
+        return None
+    can = _filled(strength_said(chosen.per_l, source.feed.unit), 1.0, source.feed, water.ions)
+    off = _miss_of(can, facts, fed)
+    if off is None:
+        return None
+    cap = min(_cap(one, water.ions) for one in fed)
+    rank = off + _against(source, facts.stop.approach) + _spared(source, chosen.per_l, meal.yard)
+    return Option(source, chosen, can, off, rank, cap)
+
+
+def is_barred(source: Source, facts: Facts, fed: Sequence[Fed]) -> bool:
+    """Whether it may not be used there, is past its use, or a caution keeps it away."""
+    if facts.stop.only and source.key not in facts.stop.only:
+        return True
+    if source.keeps_until is not None and source.keeps_until < facts.today:
+        return True
+    brings = frozenset(n for n in NUTRIENTS if source.feed.element(n) > 0)
+    return any(
+        _barred_once(
+            Feeding(
+                tokens=source.tokens | {"route:drench"},
+                crop=one.grows.crop,
+                stage=one.stage,
+                brings=brings,
+                setting=facts.stop.followed.root_zone.setting,
+                ph=facts.stop.ph,
+                harvest_in_days=picked_in(one.grows, facts),
+                tested_high=facts.stop.tested_high,
+            )
+        )
+        for one in fed
+    )
+
+
+_barred_once = lru_cache(maxsize=4096)(barred)
+
+
+def picked_in(grows: Grows, facts: Facts) -> float | None:
+    """Days to the first picking, 0 once it has begun; None where that is not known."""
+    for key in _PICKED:
+        for start in grows.clock.starts:
+            if start.stage.key == key and start.likely is not None:
+                return max(0.0, float((start.likely - facts.today).days))
+    return None
+
+
+def _against(source: Source, school: str) -> float:
+    if school == "soil_first":
+        return 0.0 if source.home_made else _AGAINST_SCHOOL
+    return _AGAINST_SCHOOL if school == "soluble" and source.home_made else 0.0
+
+
+def _spared(source: Source, per_l: float, yard: Yard) -> float:
+    """What the money, or the minutes, that a litre of it costs weigh beside a miss."""
+    if yard.slider == 0:
+        return 0.0
+    if yard.slider > 0:
+        return yard.slider * minutes_of(source) / judgement("minutes_home_made").range.typ
+    dear = judgement("dear_litre").range.typ
+    return -yard.slider * min(1.0, (source.price or 0.0) * per_l / dear)
+
+
+def minutes_of(source: Source) -> float:
+    """What making and measuring it for a can takes [min]."""
+    kind = "home_made" if source.home_made else "dry" if source.feed.unit == "g" else "liquid"
+    return judgement(f"minutes_{kind}").range.typ
+
+
+_filled = lru_cache(maxsize=4096)(fill_can)
+
+
+@lru_cache(maxsize=4096)
+def _bounded(
+    feed: Composition, tokens: frozenset[str], who: For, water: WaterIons
+) -> Default | None:
+    return default_amount(feed, tokens, who, water)
+
+
+def _default(source: Source, facts: Facts, one: Fed, water: WaterIons) -> Default | None:
+    setting = facts.stop.followed.root_zone.setting
+    who = For(one.grows.crop, one.stage, setting, one.share)
+    found = _bounded(source.feed, source.tokens, who, water)
+    if found is None:
+        return None
+    own = makes_its_own(one.grows.crop, one.stage, who.in_ground)
+    return None if own and source.feed.element("N") > 0 else found
+
+
+def _cap(one: Fed, water: WaterIons) -> float:
+    return feed_cap(one.grows.crop, one.stage, water.ec_ms_cm).feed_ec_ms_cm
+
+
+def _miss_of(can: Mixture, facts: Facts, fed: Sequence[Fed]) -> float | None:
+    """How far it lies from what is wished; None where it hardly brings what is wanted."""
+    held = {name: result.value for name, result in can.nutrients}
+    worst = 0.0
+    for one in fed:
+        wish = {
+            n: wish_now(one.grows.crop, one.stage, n, facts.in_bed).scaled(one.share)
+            for n in NUTRIENTS
+        }
+        plain = {n: dict(can.from_water)[n] for n in NUTRIENTS}
+        off = miss(held, wish)
+        if off >= miss(plain, wish) - _TRACE:
+            return None
+        worst = max(worst, off)
+    return worst
