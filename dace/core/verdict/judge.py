@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from dataclasses import replace
+from dataclasses import dataclass, replace
 
 from dace.core.errors import DaceError
 from dace.core.rootzone.flush import Flush, flush
@@ -13,14 +13,16 @@ from dace.core.verdict.dressing import dressings, lack_over_weeks
 from dace.core.verdict.facts import Facts, facts_of
 from dace.core.verdict.kinds import Decided, Part, decide
 from dace.core.verdict.options import Fed
-from dace.core.verdict.recipe import litres_each, recipes, room_ec
+from dace.core.verdict.recipe import litres_each, recipes, room_ec, thinner
 from dace.core.verdict.records import Each, NamedWater, Portion, Stop, Verdict, Yard
+from dace.core.verdict.together import shared
 from dace.core.verdict.words import basis_of, button_of, headline_of, mark_of, reason_of, rhythm_of
 
 _HALF = 0.5
 _POOR = 2
 _APART = 1 / 3
 _LEAST_ROOM = 0.1
+_SAME = 1 + 1e-9
 
 
 def verdicts(yard: Yard) -> tuple[Verdict, ...]:
@@ -41,18 +43,54 @@ def verdicts(yard: Yard) -> tuple[Verdict, ...]:
     See ``python -m dace.core verdict`` in ``docs/computation.md``.
     """
     stock = {source.key: source.stock for source in yard.sources}
-    found = []
+    found: list[_Judged] = []
     for stop in yard.stops:
         if not stop.grows:
             continue
-        verdict = _verdict(stop, yard, stock)
-        found.append(verdict)
-        if verdict.recipe is not None:
-            stock[verdict.recipe.source] -= verdict.recipe.amount
-    return tuple(found)
+        one = _judge(stop, yard, stock)
+        found.append(one)
+        if one.verdict.recipe is not None:
+            stock[one.verdict.recipe.source] -= one.verdict.recipe.amount
+    return _poured_together(found, yard)
 
 
-def _verdict(stop: Stop, yard: Yard, stock: dict[str, float]) -> Verdict:
+@dataclass(frozen=True)
+class _Judged:
+    verdict: Verdict
+    facts: Facts
+    why: str
+
+    def worded(self, verdict: Verdict) -> Verdict:
+        """A verdict with its words."""
+        return replace(
+            verdict,
+            mark=mark_of(self.facts, verdict),
+            headline=headline_of(self.facts, verdict, self.why),
+            button=button_of(self.facts, verdict),
+        )
+
+
+def _poured_together(found: Sequence[_Judged], yard: Yard) -> tuple[Verdict, ...]:
+    """The verdicts with the strength of the can that each is poured from."""
+    whole = [one.verdict for one in found]
+    names = {stop.key: stop.name for stop in yard.stops}
+    for can in shared(whole, max((one.litres for one in yard.vessels), default=0.0)):
+        weakest = names[whole[can.stops[0]].stop]
+        for at in can.stops:
+            own = whole[at].recipe
+            if own is not None and own.amount / own.litres <= can.per_l * _SAME:
+                weakest = names[whole[at].stop]
+        for at in can.stops:
+            own = whole[at].recipe
+            if own is not None and own.amount / own.litres > can.per_l * _SAME:
+                thin = thinner(own, can.per_l, f"the can that it shares with {weakest}", yard)
+                whole[at] = found[at].worded(
+                    replace(whole[at], recipe=thin, offers=(thin, *whole[at].offers[1:]))
+                )
+    return tuple(whole)
+
+
+def _judge(stop: Stop, yard: Yard, stock: dict[str, float]) -> _Judged:
     facts = facts_of(stop)
     decided = decide(facts, yard.days, yard.pen)
     offers: tuple[Portion, ...] = ()
@@ -89,12 +127,8 @@ def _verdict(stop: Stop, yard: Yard, stock: dict[str, float]) -> Verdict:
         question=decided.question,
         rhythm=rhythm_of(facts, decided, fed),
     )
-    return replace(
-        verdict,
-        mark=mark_of(facts, verdict),
-        headline=headline_of(facts, verdict, decided.why),
-        button=button_of(facts, verdict),
-    )
+    judged = _Judged(verdict, facts, decided.why)
+    return replace(judged, verdict=judged.worded(verdict))
 
 
 def _fed(facts: Facts, decided: Decided, pen: bool) -> tuple[Fed, ...]:

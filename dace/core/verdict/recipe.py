@@ -3,18 +3,19 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
+from dataclasses import replace
 
 import numpy as np
 
 from dace.core.can.measuring import measured, strength_text, vessel_for
-from dace.core.can.mixing import fill_can
+from dace.core.can.mixing import Mixture, fill_can
 from dace.core.can.pouring import Ground, suggest_litres_each
 from dace.core.figures import judgement
 from dace.core.season.crops import Crop, Stage
 from dace.core.season.need import wish_now
 from dace.core.verdict.facts import Facts
 from dace.core.verdict.options import Fed, Meal, Option, option_of, options
-from dace.core.verdict.records import Grows, NamedWater, Portion, Yard
+from dace.core.verdict.records import Grows, NamedWater, Portion, Source, Yard
 
 _ANY_CAN_L = 100.0
 _OFFERS = 3
@@ -133,24 +134,47 @@ def room_of(pore_ec: float, most: float, full_l: float, fed: Sequence[Fed]) -> f
 
 def portion(one: Option, litres: float, water: NamedWater, yard: Yard) -> Portion:
     """An option as a can of so many litres, in the vessel and the measures that fit."""
-    vessel, cans = vessel_for(litres, yard.vessels)
     can = fill_can(one.per_l, litres, one.source.feed, water.ions)
-    return Portion(
+    bare = Portion(
         source=one.source.key,
         name=one.source.name,
         unit=can.unit,
         amount=can.amount,
-        words=measured(can.amount / cans, can.unit, yard.owned, one.source.g_per_ml),
-        strength=strength_text(can.amount_per_l, can.unit),
-        litres=can.vessel_l,
+        words="",
+        strength="",
         water=water.key,
         water_name=water.name,
+        cap=one.cap,
+        bound_by=one.chosen.bound_by,
+        miss=one.miss,
+    )
+    return _in_vessel(bare, can, one.source, yard)
+
+
+def thinner(own: Portion, per_l: float, why: str, yard: Yard) -> Portion:
+    """A can at a weaker strength than its own, and why [mL or g a litre]."""
+    return replace(whole_can(own, per_l, own.litres, yard), bound_by=why)
+
+
+def whole_can(own: Portion, per_l: float, litres: float, yard: Yard) -> Portion:
+    """A can of the same source and water at a strength [mL or g a litre], for so many litres."""
+    source = next(one for one in yard.sources if one.key == own.source)
+    water = next(one for one in yard.waters if one.key == own.water)
+    can = fill_can(per_l, litres, source.feed, water.ions)
+    return _in_vessel(own, can, source, yard)
+
+
+def _in_vessel(own: Portion, can: Mixture, source: Source, yard: Yard) -> Portion:
+    vessel, cans = vessel_for(can.vessel_l, yard.vessels)
+    return replace(
+        own,
+        amount=can.amount,
+        words=measured(can.amount / cans, can.unit, yard.owned, source.g_per_ml),
+        strength=strength_text(can.amount_per_l, can.unit),
+        litres=can.vessel_l,
         vessel=vessel.key if vessel else "",
         vessel_name=vessel.name if vessel else "",
         fill_l=can.vessel_l / cans,
         cans=cans,
         can=can,
-        cap=one.cap,
-        bound_by=one.chosen.bound_by,
-        miss=one.miss,
     )

@@ -1,0 +1,1 @@
+"""What is to come: the verdict asked of every day ahead, with what is on the shelf for it."""

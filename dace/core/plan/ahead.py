@@ -1,0 +1,200 @@
+"""The days ahead of one stop: what its plants need, at which stage, and who may be fed when."""
+
+from __future__ import annotations
+
+import hashlib
+from dataclasses import dataclass, replace
+from datetime import date, timedelta
+
+import numpy as np
+from numpy.typing import NDArray
+
+from dace.core.matter.nutrients import NUTRIENTS
+from dace.core.rootzone.course import course_of, needs
+from dace.core.rootzone.meaning import Comfort, comfort
+from dace.core.season.need import Span, spans
+from dace.core.season.outlook import Outlook
+from dace.core.verdict.facts import Facts, facts_of
+from dace.core.verdict.gates import why_shut
+from dace.core.verdict.kinds import rest_of
+from dace.core.verdict.options import Fed
+from dace.core.verdict.recipe import litres_each
+from dace.core.verdict.records import Grows, Stop, Verdict
+
+Array = NDArray[np.float64]
+WEEK, DRESSED_EVERY = 7, 28
+MARGIN = 30
+"""Days beyond the plan, so that a feed on its last day knows what it has to carry."""
+_ASKED_EVERY = 7
+_AFTER_WATER, _AFTER_LOOK = 2, 1
+_LARDER_DAYS = 42
+
+
+@dataclass(eq=False)
+class Ahead:
+    """One stop from tomorrow on: arrays have one row for each day ahead, the margin with it.
+
+    ``fed_need`` [mg, (days, 5)] is of the plantings that are fed on that day. ``first`` is the
+    first day ahead on which an event may be, ``halved`` whether the first one is at half
+    strength. ``mark`` stands for all that its weeks follow from but the shelf.
+    """
+
+    stop: Stop
+    verdict: Verdict
+    facts: Facts
+    days: Outlook
+    count: int
+    use: Array
+    need: Array
+    age: Array
+    rain: Array
+    fed_need: Array
+    first: int
+    halved: bool
+    spans: dict[str, tuple[Span, ...]]
+    mark: bytes
+
+    @property
+    def every(self) -> int:
+        """Days between two events; those of every watering stand for a week of them."""
+        return WEEK if self.stop.rhythm == "every_watering" else self.facts.every_days
+
+    @property
+    def waterings(self) -> int:
+        """How many waterings an event stands for."""
+        return round(WEEK / self.facts.every_days) if self.stop.rhythm == "every_watering" else 1
+
+    @property
+    def slow(self) -> bool:
+        """Whether what it lacks is given dry."""
+        approach, bed = self.stop.approach, self.facts.in_bed
+        return approach == "soil_first" or (bed and approach != "soluble")
+
+    def on(self, ahead: int) -> date:
+        """The day so many days ahead."""
+        return self.facts.today + timedelta(days=ahead)
+
+    def band(self, ahead: int) -> Comfort | None:
+        """What its drain may read then."""
+        return comfort(self.stop.followed.root_zone, self.on(ahead))
+
+    def facts_on(self, ahead: int) -> Facts:
+        """The stop's state as far as a day ahead decides it; its salts are the walk's."""
+        return replace(self.facts, today=self.on(ahead), band=self.band(ahead), read=None)
+
+    def awake(self, facts: Facts) -> list[Grows]:
+        """What is fed on a day, at the stage that it is likely to have then."""
+        found = []
+        for one in self.stop.grows:
+            there = self._at(one, facts.today)
+            if there is not None and rest_of(facts, there, self.days) is None:
+                found.append(there)
+        return found
+
+    def _at(self, one: Grows, on: date) -> Grows | None:
+        span = _span_on(self.spans[one.key], on)
+        if span is None:
+            return None
+        return replace(one, clock=replace(one.clock, stage=span.stage, other=None, question=""))
+
+    def fed(self, facts: Facts, share: float) -> tuple[tuple[Fed, ...], str]:
+        """Who is fed on a day at a share of the wish, and why not where a gate keeps all away."""
+        found, why = [], ""
+        for one in self.awake(facts):
+            shut = why_shut(self.facts, one, self.days, facts.today)
+            if shut:
+                why = why or shut
+                continue
+            stage = one.clock.stage
+            found.append(Fed(one, stage, share, litres_each(facts, one, stage)))
+        return tuple(found), "" if found else why
+
+
+def ahead_of(stop: Stop, verdict: Verdict, days: Outlook, count: int) -> Ahead:
+    """Lay out so many days of a stop from tomorrow on."""
+    facts = facts_of(stop)
+    root = stop.followed.root_zone
+    course = course_of(root, days, count + MARGIN)
+    after = slice(course.today + 1, None)
+    grown = {one.key: spans(one.clock) for one in stop.grows}
+    first, halved = _first(facts, verdict, count)
+    found = Ahead(
+        stop=stop,
+        verdict=verdict,
+        facts=facts,
+        days=days,
+        count=count,
+        use=course.use[after],
+        need=course.need[after],
+        age=course.age[after],
+        rain=course.rain[after],
+        fed_need=np.zeros((count + MARGIN, len(NUTRIENTS))),
+        first=first,
+        halved=halved,
+        spans=grown,
+        mark=_mark(stop, verdict, course.whole, grown),
+    )
+    rows = needs(root, course.first, course.count)[:, after]
+    for row, growing in zip(rows, root.growing, strict=False):
+        one = next((g for g in stop.grows if g.key == growing.key), None)
+        if one is not None:
+            found.fed_need += row * _awake_days(found, one)[:, None]
+    return found
+
+
+def _mark(stop: Stop, verdict: Verdict, whole: bytes, grown: dict[str, tuple[Span, ...]]) -> bytes:
+    said = [
+        (g.key, g.crop.key, g.crop.name, g.plants, g.since, g.started_on, g.control, g.looked_on,
+         g.clock.ends_on, grown[g.key])
+        for g in stop.grows
+    ]  # fmt: skip
+    recipe = verdict.recipe
+    act = (verdict.kind, verdict.next_on, verdict.litres, verdict.flush and verdict.flush.each_l,
+           recipe and (recipe.source, recipe.amount, recipe.water))  # fmt: skip
+    about = replace(stop, followed=None, grows=())  # type: ignore[arg-type]
+    return hashlib.sha256(whole + repr((said, act, about)).encode()).digest()
+
+
+def _awake_days(ahead: Ahead, one: Grows) -> Array:
+    """1 on days on which a planting is fed: asked once a week and wherever its stage changes."""
+    total = len(ahead.fed_need)
+    edges = {*range(1, total + 1, _ASKED_EVERY)}
+    for span in ahead.spans[one.key]:
+        edges |= {(span.first - ahead.facts.today).days, (span.after - ahead.facts.today).days}
+    asked = sorted(edge for edge in edges if 1 <= edge <= total)
+    found = np.zeros(total)
+    for begin, end in zip(asked, [*asked[1:], total + 1], strict=True):
+        facts = replace(ahead.facts, today=ahead.on(begin))
+        there = ahead._at(one, facts.today)
+        last = ahead.days.last
+        if there is not None and facts.today < last:
+            found[begin - 1 : end - 1] = rest_of(facts, there, ahead.days) is None
+    return found
+
+
+def _span_on(found: tuple[Span, ...], on: date) -> Span | None:
+    """The stage of a day; None before the first and after the last."""
+    return next((span for span in found if span.first <= on < span.after), None)
+
+
+def _first(facts: Facts, verdict: Verdict, count: int) -> tuple[int, bool]:
+    """The first day ahead on which the verdict leaves room for an event, and at half or not."""
+    slot = (facts.slot_on - facts.today).days
+    every = facts.every_days
+    kind, on = verdict.kind, verdict.next_on
+    named = (on - facts.today).days if on is not None else None
+    if kind == "feed":
+        return every, False
+    if kind == "dress":
+        return DRESSED_EVERY, False
+    if kind == "flush":
+        return max(slot, WEEK), True
+    if kind == "water":
+        return max(slot, _AFTER_WATER), facts.after_flush
+    if kind == "look":
+        return max(slot, _AFTER_LOOK), facts.after_flush
+    if kind == "wait":
+        return max(1, slot, named or 1), facts.after_flush
+    if kind == "enough":
+        return max(1, slot, named if named is not None else _LARDER_DAYS - every), False
+    return max(1, slot), facts.after_flush

@@ -1,0 +1,104 @@
+"""What was decided, told as events: today's from the verdicts, those to come from the walk."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from datetime import date
+
+from dace.core.plan.ahead import DRESSED_EVERY, Ahead
+from dace.core.plan.problem import Solved
+from dace.core.plan.records import Event, EventKind
+from dace.core.plan.walk import Given, Walked
+from dace.core.plan.why import why_given, why_today
+from dace.core.verdict.recipe import portion
+from dace.core.verdict.records import Each, Verdict, Yard
+
+_TODAY: dict[str, EventKind] = {"feed": "feed", "dress": "dress", "flush": "flush"}
+
+
+def events_of(
+    aheads: Sequence[Ahead], walked: Sequence[Walked], solved: Sequence[Solved], yard: Yard
+) -> tuple[Event, ...]:
+    """All events by day and then along the path."""
+    found: list[tuple[date, int, Event]] = []
+    for at, (ahead, done, told) in enumerate(zip(aheads, walked, solved, strict=True)):
+        if ahead.verdict.kind in _TODAY:
+            found.append((ahead.facts.today, at, _today(ahead, ahead.verdict)))
+        worth = dict(told.worth)
+        for given in done.given:
+            found.append((ahead.on(given.ahead), at, _event(ahead, given, worth, yard)))
+    return tuple(event for _, _, event in sorted(found, key=lambda row: row[:2]))
+
+
+def slot_number(ahead: Ahead, on: date, kind: EventKind) -> int:
+    """Which slot of its rhythm a day is in, counted from when the first there was begun.
+
+    Two feeds of a stop lie at least a slot apart, so no two have one number.
+    """
+    begun = min(one.started_on for one in ahead.stop.grows)
+    every = DRESSED_EVERY if kind == "dress" else ahead.every
+    return (on - begun).days // every
+
+
+def _today(ahead: Ahead, found: Verdict) -> Event:
+    kind = _TODAY[found.kind]
+    fed = [one.planting for one in found.each if one.litres > 0] or [
+        one.key for one in ahead.stop.grows
+    ]
+    stages = [(g.key, g.clock.stage.key) for g in ahead.stop.grows if g.key in fed]
+    litres = found.litres
+    if found.flush is not None:
+        litres = found.flush.each_l * found.flush.goes
+    return Event(
+        stop=found.stop,
+        slot=slot_number(ahead, ahead.facts.today, kind),
+        on=ahead.facts.today,
+        kind=kind,
+        stage=_words(ahead, stages),
+        stages=tuple(stages),
+        each=found.each,
+        portion=found.recipe,
+        water=found.water if kind != "dress" else "",
+        water_name=found.water_name if kind != "dress" else "",
+        litres=litres if kind != "dress" else 0.0,
+        waterings=1,
+        why=why_today(found),
+    )
+
+
+def _words(ahead: Ahead, stages: Sequence[tuple[str, str]]) -> str:
+    named = {g.key: g.crop for g in ahead.stop.grows}
+    return ", ".join(dict.fromkeys(named[key].stage(stage).words for key, stage in stages))
+
+
+def _event(ahead: Ahead, given: Given, worth: dict[int, tuple[float, ...]], yard: Yard) -> Event:
+    slots = [day for day in worth if day <= given.ahead]
+    spoke = worth[max(slots)] if slots else ()
+    stages = [(one.grows.key, one.stage.key) for one in given.fed]
+    kind: EventKind = "feed" if given.option is not None else "dress"
+    made = given.dressing
+    if given.option is not None and given.water is not None:
+        made = portion(given.option, given.litres, given.water, yard)
+    reason = "To be fed then." if kind == "feed" else "To be dressed then."
+    return Event(
+        stop=ahead.stop.key,
+        slot=slot_number(ahead, ahead.on(given.ahead), kind),
+        on=ahead.on(given.ahead),
+        kind=kind,
+        stage=_words(ahead, stages),
+        stages=tuple(stages),
+        each=tuple(
+            Each(
+                one.grows.key,
+                one.litres_each * given.waterings if kind == "feed" else 0.0,
+                reason,
+            )
+            for one in given.fed
+        ),
+        portion=made,
+        water=given.water.key if given.water else "",
+        water_name=given.water.name if given.water else "",
+        litres=given.litres if kind == "feed" else 0.0,
+        waterings=given.waterings,
+        why=why_given(ahead, given, spoke),
+    )

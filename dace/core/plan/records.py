@@ -1,0 +1,134 @@
+"""What a plan is: events, cans, waits, what runs short, what a rhythm carries."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from datetime import date
+from typing import Literal
+
+import numpy as np
+from numpy.typing import NDArray
+
+from dace.core.verdict.records import Each, Kind, Portion, Verdict
+
+Array = NDArray[np.float64]
+EventKind = Literal["feed", "dress", "flush"]
+ShortWhy = Literal["shelf", "stock", "rhythm"]
+
+
+@dataclass(frozen=True)
+class Event:
+    """Something to be done at a stop on a day.
+
+    ``slot`` numbers it within its stop: a changed event keeps it. ``stage`` is that of what
+    is fed, in words and by planting in ``stages``. ``litres`` are of all plants together and,
+    at ``waterings`` above 1, of all the waterings that it stands for. ``why`` are sentences:
+    the day, the feed, what bound its strength, what moved it.
+    """
+
+    stop: str
+    slot: int
+    on: date
+    kind: EventKind
+    stage: str
+    stages: tuple[tuple[str, str], ...]
+    each: tuple[Each, ...]
+    portion: Portion | None
+    water: str
+    water_name: str
+    litres: float
+    waterings: int
+    why: tuple[str, ...]
+
+
+@dataclass(frozen=True)
+class Served:
+    """A stop that a can is poured at: litres in all, and what each planting gets."""
+
+    stop: str
+    litres: float
+    each: tuple[Each, ...]
+
+
+@dataclass(frozen=True)
+class CanToMix:
+    """One can of today, or several alike: what goes in, and where it is poured, in order.
+
+    ``portion`` is of all its stops together. ``why`` says what its stops have in common.
+    """
+
+    portion: Portion
+    served: tuple[Served, ...]
+    why: str
+
+
+@dataclass(frozen=True)
+class Wait:
+    """A stop that gets nothing today, why in a few words, and till when; None: for weeks."""
+
+    stop: str
+    kind: Kind
+    why: str
+    until: date | None
+
+
+@dataclass(frozen=True)
+class Short:
+    """A nutrient of which a stop will get too little in the weeks ahead.
+
+    ``share`` is how much less its plants take than at the low end of the wish; ``mg`` what
+    would make it up; ``since`` the first week of it. ``why``: nothing on the shelf brings it,
+    the stock runs out, or the rhythm and the caps cannot carry it.
+    """
+
+    stop: str
+    nutrient: str
+    share: float
+    mg: float
+    since: date
+    why: ShortWhy
+    text: str
+
+
+@dataclass(frozen=True)
+class Carried:
+    """What share of the nitrogen that its fed plants take the feeds to come bring to a stop."""
+
+    stop: str
+    share: float
+    text: str
+
+
+@dataclass(frozen=True, eq=False)
+class Course:
+    """A stop's weeks ahead, day by day: shapes (days, 5) in the order of ``NUTRIENTS`` [mg].
+
+    ``need`` is of what is fed there, ``taken`` what all plants took, ``within`` what is within
+    reach of an evening, ``strength`` [mg/L] that in a litre; ``drain`` [mS/cm] what drains.
+    """
+
+    first: date
+    need: Array
+    taken: Array
+    within: Array
+    strength: Array
+    drain: Array
+
+
+@dataclass(frozen=True, eq=False)
+class Plan:
+    """Today's verdicts and what follows from them.
+
+    ``digest`` stands for all of it: the same garden gives the same, byte for byte.
+    """
+
+    today: date
+    verdicts: tuple[Verdict, ...]
+    events: tuple[Event, ...]
+    cans: tuple[CanToMix, ...]
+    waits: tuple[Wait, ...]
+    short: tuple[Short, ...]
+    carried: tuple[Carried, ...]
+    courses: tuple[tuple[str, Course], ...]
+    stock_ends: tuple[tuple[str, date], ...]
+    digest: str

@@ -1,0 +1,57 @@
+"""What the shelf can give: sources that would run out grow dear, then are gone from a day on."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+
+from dace.core.plan.walk import Given, Walked
+from dace.core.verdict.records import Source, Verdict
+
+PASSES = 3
+_PRICE = 0.5
+_ROUNDING = 1e-9
+
+
+def left_after_today(sources: Sequence[Source], verdicts: Sequence[Verdict]) -> dict[str, float]:
+    """What is left of each source once today is done [mL or g], by key."""
+    left = {source.key: source.stock for source in sources}
+    for one in verdicts:
+        if one.recipe is not None:
+            left[one.recipe.source] -= one.recipe.amount
+    return left
+
+
+def runs_out(walked: Mapping[int, Walked], left: Mapping[str, float]) -> dict[str, int]:
+    """The first day ahead on which each over-drawn source cannot give what is asked of it."""
+    found: dict[str, int] = {}
+    drawn = dict(left)
+    for _, given in in_order(walked):
+        drawn[given.source] -= given.amount
+        if drawn[given.source] < -_ROUNDING:
+            found.setdefault(given.source, given.ahead)
+    return found
+
+
+def in_order(walked: Mapping[int, Walked]) -> list[tuple[int, Given]]:
+    """All that is given, by day and then along the path."""
+    rows = [(given.ahead, at, given) for at, one in walked.items() for given in one.given]
+    return [(at, given) for _, at, given in sorted(rows, key=lambda row: row[:2])]
+
+
+def dearer(dear: Mapping[str, float], gone: Mapping[str, int]) -> dict[str, float]:
+    """A higher price on what would run out."""
+    return {**dear, **{key: dear.get(key, 0.0) + _PRICE for key in gone}}
+
+
+def within_stock(walked: Mapping[int, Walked], left: Mapping[str, float]) -> bool:
+    """Take out what the shelf cannot give, by day and along the path; whether any was."""
+    drawn, taken_out = dict(left), False
+    for at, given in in_order(walked):
+        if given.amount > drawn[given.source] + _ROUNDING:
+            one = walked[at]
+            one.given = [kept for kept in one.given if kept is not given]
+            one.empty = [*one.empty, given.ahead]
+            taken_out = True
+            continue
+        drawn[given.source] -= given.amount
+    return taken_out

@@ -1,0 +1,109 @@
+"""A stop's slots as the solver wants them: what each can would bring, what is there without."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+
+import numpy as np
+from numpy.typing import NDArray
+
+from dace.core.matter.nutrients import NUTRIENTS
+from dace.core.plan.ahead import Ahead
+from dace.core.plan.choice import Choices
+from dace.core.plan.middle import Middle
+from dace.core.plan.problem import Problem, Slot
+from dace.core.season.need import wish_now
+
+Array = NDArray[np.float64]
+_OVER_N, _OVER_N_FLOWER, _OVER_N_NONE = 1.0, 3.0, 8.0
+_P_KEPT_FREE = 0.3
+_FRUITING = ("bud", "flower", "fruit", "ripen", "harvest")
+
+
+def problems(aheads: Sequence[Ahead], choices: Choices) -> list[Problem | None]:
+    """What each stop's weeks ask of the solver; None where nothing is ever mixed there."""
+    unfed = _Unfed(aheads)
+    return [_problem(at, ahead, choices, unfed) for at, ahead in enumerate(aheads)]
+
+
+class _Unfed:
+    """What is about the roots on each day if nothing is fed: one walk for all stops."""
+
+    def __init__(self, aheads: Sequence[Ahead]) -> None:
+        middle, count = Middle(aheads), aheads[0].count
+        shape = (count + 1, len(aheads), len(NUTRIENTS))
+        self.food, self.taken = np.zeros(shape), np.zeros(shape)
+        self.lost = np.zeros((count + 1, len(aheads)))
+        self.full = middle.full
+        self.food[0], self.taken[0] = middle.food(), middle.taken()
+        self.lost[0] = middle.bucket.water_out[:, 0]
+        for day in range(1, count + 1):
+            middle.morning(day)
+            middle.evening()
+            self.food[day], self.taken[day] = middle.food(), middle.taken()
+            self.lost[day] = middle.bucket.water_out[:, 0]
+
+    def gained(self, at: int, begin: int, end: int) -> Array:
+        """What came within reach between two days, less what drained [mg]."""
+        food = self.food[end, at] - self.food[begin, at]
+        return np.asarray(food + self.taken[end, at] - self.taken[begin, at])
+
+    def kept(self, at: int, begin: int, end: int) -> float:
+        """The share of what is dissolved that does not drain meanwhile."""
+        return float(np.exp(-(self.lost[end, at] - self.lost[begin, at]) / self.full[at]))
+
+
+def _problem(at: int, ahead: Ahead, choices: Choices, unfed: _Unfed) -> Problem | None:
+    if ahead.slow or ahead.first > ahead.count:
+        return None
+    days = list(range(ahead.first, ahead.count + 1, ahead.every))
+    found = [_slot(at, day, ahead, choices, unfed) for day in days]
+    slots = tuple(slot for slot in found if slot is not None)
+    if not any(slot.keys for slot in slots):
+        return None
+    return Problem(slots, unfed.food[ahead.first, at], _top(at, ahead, unfed))
+
+
+def _slot(at: int, day: int, ahead: Ahead, choices: Choices, unfed: _Unfed) -> Slot | None:
+    end = min(day + ahead.every, ahead.count)
+    facts = ahead.facts_on(day)
+    fed, _ = ahead.fed(facts, 1.0)
+    found = choices.of(ahead, facts, fed) if fed else None
+    several = found[1] if found else ()
+    litres = sum(one.litres for one in fed) * ahead.waterings
+    free = np.ones(len(NUTRIENTS))
+    if facts.in_bed:
+        free[NUTRIENTS.index("P")] = _P_KEPT_FREE
+    brings = [
+        [one.can.nutrient(n).value - dict(one.can.from_water)[n] for n in NUTRIENTS]
+        for one in several
+    ]
+    return Slot(
+        ahead=day,
+        keys=tuple(one.source.key for one in several),
+        ranks=tuple(one.rank for one in several),
+        brings=np.array(brings).reshape(-1, len(NUTRIENTS)) * litres * free,
+        kept=unfed.kept(at, day, end),
+        gained=unfed.gained(at, day, end),
+        need=ahead.fed_need[day:end].sum(axis=0) if end > day else np.zeros(len(NUTRIENTS)),
+        over_n=_over_n(ahead, day),
+    )
+
+
+def _over_n(ahead: Ahead, day: int) -> float:
+    """How much worse too much nitrogen is: once they flower, and where they want none."""
+    stages = [one.clock.stage for one in ahead.awake(ahead.facts_on(day))]
+    if not stages or any(stage.wish_of("N").typ <= 0 for stage in stages):
+        return _OVER_N_NONE
+    blooms = any(word in stage.key for stage in stages for word in _FRUITING)
+    return _OVER_N_FLOWER if blooms else _OVER_N
+
+
+def _top(at: int, ahead: Ahead, unfed: _Unfed) -> Array:
+    """Enough: the medium's water at the top of the wish [mg]."""
+    grows = ahead.stop.grows
+    wish = [
+        max(wish_now(one.crop, one.clock.stage, n, ahead.facts.in_bed).high for one in grows)
+        for n in NUTRIENTS
+    ]
+    return np.asarray(np.maximum(np.array(wish) * unfed.full[at], 1.0))

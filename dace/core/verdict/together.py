@@ -1,0 +1,92 @@
+"""Feeds of one day that are poured from one can: stops whose recipes hardly differ share it."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+from dace.core.verdict.records import Portion, Verdict
+
+MOST_CANS = 3
+_ALIKE = 0.06
+_MOST_LOST = 0.25
+_ROUNDING_L = 1e-9
+
+
+@dataclass(frozen=True)
+class Shared:
+    """Stops, by their place in the row, that get one strength of one source in one water."""
+
+    source: str
+    water: str
+    per_l: float
+    stops: tuple[int, ...]
+    strongest: float
+
+    def with_(self, other: Shared) -> Shared:
+        """Both at the weaker strength, so that neither gets more than it likes."""
+        return Shared(
+            self.source,
+            self.water,
+            min(self.per_l, other.per_l),
+            tuple(sorted((*self.stops, *other.stops))),
+            max(self.strongest, other.strongest),
+        )
+
+    @property
+    def lost(self) -> float:
+        """How much weaker than it might be the strongest of them is."""
+        return 1 - self.per_l / self.strongest
+
+
+def shared(found: Sequence[Verdict], largest_l: float) -> tuple[Shared, ...]:
+    """Today's recipes: each stop's own, those put together that lose least.
+
+    Two recipes of one source in one water that differ by a few percent are one. While there
+    are more than three cans to fill, the two that lose least by it are one too, where it is
+    not much and spares a can; ``largest_l`` is what the largest can holds.
+    """
+    cans = [
+        Shared(one.source, one.water, one.amount / one.litres, (at,), one.amount / one.litres)
+        for at, verdict in enumerate(found)
+        if (one := _poured(verdict)) is not None
+    ]
+    while True:
+        filled = {one.stops: len(fills(one.stops, found, largest_l)) for one in cans}
+        many = sum(filled.values()) > MOST_CANS
+        pairs = []
+        for i, a in enumerate(cans):
+            for j, b in enumerate(cans[:i]):
+                both = a.with_(b)
+                if (a.source, a.water) != (b.source, b.water) or both.lost > _MOST_LOST:
+                    continue
+                fewer = len(fills(both.stops, found, largest_l)) < filled[a.stops] + filled[b.stops]
+                if both.lost <= _ALIKE or (many and fewer):
+                    pairs.append((both.lost, j, i))
+        if not pairs:
+            return tuple(sorted(cans, key=lambda one: one.stops))
+        _, j, i = min(pairs)
+        rest = [one for turn, one in enumerate(cans) if turn not in (i, j)]
+        cans = [*rest, cans[j].with_(cans[i])]
+
+
+def fills(
+    stops: Sequence[int], found: Sequence[Verdict], largest_l: float
+) -> list[tuple[int, ...]]:
+    """Whole stops into as few cans as hold them, each into the first that has room left."""
+    made: list[tuple[float, tuple[int, ...]]] = []
+    for at in stops:
+        portion = found[at].recipe
+        litres = portion.litres if portion else 0.0
+        for turn, (held, row) in enumerate(made):
+            if held + litres <= largest_l + _ROUNDING_L:
+                made[turn] = (held + litres, (*row, at))
+                break
+        else:
+            made.append((litres, (at,)))
+    return [row for _, row in made]
+
+
+def _poured(verdict: Verdict) -> Portion | None:
+    found = verdict.recipe
+    return found if found is not None and found.can is not None and found.litres > 0 else None
