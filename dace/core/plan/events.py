@@ -14,6 +14,7 @@ from dace.core.verdict.recipe import portion
 from dace.core.verdict.records import Each, Verdict, Yard
 
 _TODAY: dict[str, EventKind] = {"feed": "feed", "dress": "dress", "flush": "flush"}
+"""What of a verdict is an event of today; a feed with nothing to feed with is none."""
 
 
 def events_of(
@@ -22,7 +23,7 @@ def events_of(
     """All events by day and then along the path."""
     found: list[tuple[date, int, Event]] = []
     for at, (ahead, done, told) in enumerate(zip(aheads, walked, solved, strict=True)):
-        if ahead.verdict.kind in _TODAY:
+        if ahead.verdict.kind == "flush" or ahead.verdict.recipe is not None:
             found.append((ahead.facts.today, at, _today(ahead, ahead.verdict)))
         worth = dict(told.worth)
         for given in done.given:

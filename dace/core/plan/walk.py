@@ -82,7 +82,7 @@ class Walked:
     given: list[Given]
     course: Course
     empty: list[int]
-    """Days ahead on which a feed was due and nothing on the shelf suited."""
+    """Days ahead, 0 for today, on which a feed was due and nothing on the shelf suited."""
 
 
 @dataclass
@@ -153,6 +153,8 @@ class Walk:
                 self._pour_portion(at, found.recipe, water)
             elif found.recipe is not None:
                 self._spread(at, found.recipe)
+            elif found.kind == "feed":
+                self.states[at].empty.append(0)
 
     def _pour_portion(self, at: int, portion: Portion, water: NamedWater) -> None:
         source = next(s for s in self.choices.yard.sources if s.key == portion.source)

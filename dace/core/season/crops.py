@@ -103,6 +103,17 @@ class Crop:
         """Whether it stops in cool weather, as those with a high base do."""
         return self.base_temp_c >= _WARM_BASE_C
 
+    @property
+    def harvested_once(self) -> bool:
+        """Whether it is taken in one go once it is ripe, not picked over weeks.
+
+        >>> [crop(key).harvested_once for key in ("melon", "onion", "chilli", "lettuce")]
+        [True, True, False, False]
+        """
+        ripens = any(stage.key == "ripening" for stage in self.stages)
+        picked = any(s.key == "harvest" and s.wish_of("N").typ > 0 for s in self.stages)
+        return ripens and not picked
+
     def uptake_of(self, nutrient: str) -> Range:
         """What one plant takes up over a season [g], fixed nitrogen included."""
         return dict(self.uptake_g)[nutrient]

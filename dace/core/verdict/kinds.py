@@ -115,6 +115,8 @@ def rest_of(facts: Facts, grows: Grows, days: Outlook) -> Part | None:
         return Part(grows, "rest", why, _next_stage(grows))
     if clock.ends_on is not None and 0 <= (clock.ends_on - facts.today).days <= _LAST_DAYS:
         return Part(grows, "rest", "Nearly over: it takes nothing more")
+    if stage.key == "ripening" and grows.crop.harvested_once:
+        return Part(grows, "rest", "Ripening: a feed now would cost taste and keeping")
     if stage.wish_of("N").typ <= 0:
         return Part(
             grows, "rest", f"{stage.words.capitalize()}: it wants no feed now", _next_stage(grows)
