@@ -5,16 +5,30 @@ from __future__ import annotations
 import math
 from functools import cache, lru_cache
 
+import numpy as np
+from numpy.typing import NDArray
 from scipy.optimize import brentq
 
-from dace.core.can.parts import IN_PURE_WATER, Part, can_ec, ec_of, feed_ec_alone
+from dace.core.can.parts import (
+    IN_PURE_WATER,
+    Part,
+    can_ec,
+    ec_of,
+    feed_ec_alone,
+    feed_ph,
+    mixed_ions,
+)
 from dace.core.can.strength import Strength
 from dace.core.errors import DaceError
 from dace.core.matter.composition import Composition
+from dace.core.matter.conductivity import ec_25
 from dace.core.matter.waters import WaterIons
 
+Array = NDArray[np.float64]
 _LEAST_PER_L = 1e-4  # mL or g in a litre
 _NEAT = 1000.0
+_GRID = np.geomspace(1e-3, _NEAT, 120)
+_NEAR_ENOUGH = 0.03
 
 
 def solve_amount(
@@ -140,11 +154,34 @@ def strongest_within(cap_ms_cm: float, feed: Composition) -> float | None:
     """
     if cap_ms_cm <= 0:
         return 0.0
-    if feed_ec_alone(1000.0, feed) <= cap_ms_cm:
+    if feed_ec_alone(_NEAT, feed) <= cap_ms_cm:
         return None
+    conducts = _conducts(feed)
+    above = int(np.searchsorted(conducts, cap_ms_cm * (1 + _NEAR_ENOUGH)))
+    below = int(np.searchsorted(conducts, cap_ms_cm * (1 - _NEAR_ENOUGH))) - 1
+    most = _GRID[above] if above < len(_GRID) else _NEAT
+    least = _GRID[below] if below >= 0 else 0.0
     return float(
-        brentq(lambda a: feed_ec_alone(a, feed) - cap_ms_cm, 0.0, 1000.0, xtol=1e-9, rtol=1e-6)
+        brentq(lambda a: feed_ec_alone(a, feed) - cap_ms_cm, least, most, xtol=1e-9, rtol=1e-6)
     )
+
+
+def clearly_within(amount_per_l: float, cap_ms_cm: float, feed: Composition) -> bool:
+    """Whether so much of a feed [mL/L or g/L] conducts well less than a cap, told quickly."""
+    return conducts_about(amount_per_l, feed) < cap_ms_cm
+
+
+def conducts_about(amount_per_l: float, feed: Composition) -> float:
+    """What so much of a feed conducts in pure water [mS/cm], told quickly and a little high."""
+    return (1 + _NEAR_ENOUGH) * float(np.interp(amount_per_l, _GRID, _conducts(feed)))
+
+
+@cache
+def _conducts(feed: Composition) -> Array:
+    """Conductivity of a feed in pure water at the amounts of ``_GRID`` [mS/cm]."""
+    ions = mixed_ions((Part(feed, 1.0),), IN_PURE_WATER, 1.0)
+    amounts = {key: np.asarray(mg * _GRID) for key, mg in ions.items()}
+    return np.maximum.accumulate(np.asarray(ec_25(amounts, feed_ph())))
 
 
 @lru_cache(maxsize=512)

@@ -7,7 +7,7 @@ from collections.abc import Collection
 from dataclasses import dataclass
 from functools import cache
 
-from dace.core.can.fitting import friendly_parts, strongest_within
+from dace.core.can.fitting import clearly_within, friendly_parts, strongest_within
 from dace.core.figures import load_table, source_words
 from dace.core.matter.composition import Composition
 from dace.core.matter.nutrients import NUTRIENT_NAMES, NUTRIENTS
@@ -193,10 +193,6 @@ def _bounds(
         if held > 0:
             what = f"the most that the stage wishes of {NUTRIENT_NAMES[nutrient]}"
             found.append((most / held, what))
-    cap = feed_cap(who.crop, who.stage, water.ec_ms_cm)
-    fits = strongest_within(cap.feed_ec_ms_cm, feed)
-    if fits is not None:
-        found.append((fits, "what the roots bear"))
     parts = usual_parts(tokens, who) if home_made or feed.unit == "mL" else None
     if parts is not None:
         found.append(
@@ -206,6 +202,11 @@ def _bounds(
             )
         )
     found.append((1000.0 * min(1.0, who.share), "neat"))
+    cap = feed_cap(who.crop, who.stage, water.ec_ms_cm).feed_ec_ms_cm
+    if not clearly_within(min(found)[0], cap, feed):
+        fits = strongest_within(cap, feed)
+        if fits is not None:
+            found.append((fits, "what the roots bear"))
     return found
 
 

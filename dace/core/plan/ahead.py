@@ -12,6 +12,7 @@ from numpy.typing import NDArray
 from dace.core.matter.nutrients import NUTRIENTS
 from dace.core.rootzone.course import course_of, needs
 from dace.core.rootzone.meaning import Comfort, comfort
+from dace.core.rootzone.mondays import Newest
 from dace.core.season.need import Span, spans
 from dace.core.season.outlook import Outlook
 from dace.core.verdict.facts import Facts, facts_of
@@ -52,7 +53,7 @@ class Ahead:
     first: int
     halved: bool
     spans: dict[str, tuple[Span, ...]]
-    mark: bytes
+    mark: bytes = b""
 
     @property
     def every(self) -> int:
@@ -110,13 +111,28 @@ class Ahead:
         return tuple(found), "" if found else why
 
 
+_KNOWN: Newest[Ahead] = Newest(400)
+
+
 def ahead_of(stop: Stop, verdict: Verdict, days: Outlook, count: int) -> Ahead:
-    """Lay out so many days of a stop from tomorrow on."""
+    """Lay out so many days of a stop from tomorrow on; the same is only looked up."""
+    grown = {one.key: spans(one.clock) for one in stop.grows}
+    mark = _mark(stop, verdict, grown, f"{days.digest} {count}")
+    known = _KNOWN.newest([mark])
+    if known is None:
+        known = _laid_out(stop, verdict, days, count, grown)
+        known.mark = mark
+        _KNOWN.keep(mark, lambda: known)
+    return known
+
+
+def _laid_out(
+    stop: Stop, verdict: Verdict, days: Outlook, count: int, grown: dict[str, tuple[Span, ...]]
+) -> Ahead:
     facts = facts_of(stop)
     root = stop.followed.root_zone
     course = course_of(root, days, count + MARGIN)
     after = slice(course.today + 1, None)
-    grown = {one.key: spans(one.clock) for one in stop.grows}
     first, halved = _first(facts, verdict, count)
     found = Ahead(
         stop=stop,
@@ -132,7 +148,6 @@ def ahead_of(stop: Stop, verdict: Verdict, days: Outlook, count: int) -> Ahead:
         first=first,
         halved=halved,
         spans=grown,
-        mark=_mark(stop, verdict, course.whole, grown),
     )
     rows = needs(root, course.first, course.count)[:, after]
     for row, growing in zip(rows, root.growing, strict=False):
@@ -142,17 +157,17 @@ def ahead_of(stop: Stop, verdict: Verdict, days: Outlook, count: int) -> Ahead:
     return found
 
 
-def _mark(stop: Stop, verdict: Verdict, whole: bytes, grown: dict[str, tuple[Span, ...]]) -> bytes:
+def _mark(stop: Stop, verdict: Verdict, grown: dict[str, tuple[Span, ...]], days: str) -> bytes:
     said = [
         (g.key, g.crop.key, g.crop.name, g.plants, g.since, g.started_on, g.control, g.looked_on,
-         g.clock.ends_on, grown[g.key])
+         g.clock.ends_on, [(span.stage.key, span.first, span.after) for span in grown[g.key]])
         for g in stop.grows
     ]  # fmt: skip
     recipe = verdict.recipe
     act = (verdict.kind, verdict.next_on, verdict.litres, verdict.flush and verdict.flush.each_l,
            recipe and (recipe.source, recipe.amount, recipe.water))  # fmt: skip
     about = replace(stop, followed=None, grows=())  # type: ignore[arg-type]
-    return hashlib.sha256(whole + repr((said, act, about)).encode()).digest()
+    return hashlib.sha256(stop.followed.whole + repr((said, act, about, days)).encode()).digest()
 
 
 def _awake_days(ahead: Ahead, one: Grows) -> Array:

@@ -37,7 +37,7 @@ class Choices:
         found = self._options(ahead, facts, fed, water)
         day = (facts.today - ahead.facts.today).days
         left = tuple(one for one in found if day < self.gone.get(one.source.key, day + 1))
-        if room < max((one.can.feed_ec for one in left), default=0.0):
+        if room < max((one.feed_ec for one in left), default=0.0):
             meal = Meal(facts, fed, self.yard, water, room)
             bound = (option_of(one.source, meal) for one in left)
             left = tuple(one for one in bound if one is not None)

@@ -104,9 +104,7 @@ def carried_of(ahead: Ahead, walked: Walked) -> Carried | None:
     need = float(walked.course.need[:, column].sum())
     if not cans or need <= _FEW_MG:
         return None
-    brought = sum(
-        given.litres * given.option.can.nutrient("N").value for given in cans if given.option
-    )
+    brought = sum(given.litres * given.option.held["N"] for given in cans if given.option)
     share = brought / need
     if share >= _ALL:
         return Carried(ahead.stop.key, share, "The feeds to come bring what they take.")

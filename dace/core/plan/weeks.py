@@ -74,10 +74,7 @@ def _slot(at: int, day: int, ahead: Ahead, choices: Choices, unfed: _Unfed) -> S
     free = np.ones(len(NUTRIENTS))
     if facts.in_bed:
         free[NUTRIENTS.index("P")] = _P_KEPT_FREE
-    brings = [
-        [one.can.nutrient(n).value - dict(one.can.from_water)[n] for n in NUTRIENTS]
-        for one in several
-    ]
+    brings = [[one.brought[n] for n in NUTRIENTS] for one in several]
     return Slot(
         ahead=day,
         keys=tuple(one.source.key for one in several),

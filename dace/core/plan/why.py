@@ -64,7 +64,7 @@ def _feed(given: Given, worth: tuple[float, ...]) -> list[str]:
 def _brings_more(option: Option, best: Option, worth: tuple[float, ...]) -> str:
     """The nutrient for which one source is worth more than the one that suits best."""
     gains = [
-        (each * (option.can.nutrient(n).value - best.can.nutrient(n).value), n)
+        (each * (option.held[n] - best.held[n]), n)
         for each, n in zip(worth, NUTRIENTS, strict=False)
     ]
     gain, nutrient = max(gains, default=(0.0, ""))

@@ -39,7 +39,8 @@ class Followed:
     25 C]. ``today`` is the index of the last day that was; the days after it are a forecast.
     ``larder`` is what food it holds and gave on each of those days, with nothing fed ahead.
     ``bucket`` and ``unknowns`` are the draws as they stand today (one fill), ``drains`` what
-    each lets drain then.
+    each lets drain then. ``whole`` stands for all that it follows from: equal digests, equal
+    root zones.
     """
 
     root_zone: RootZone
@@ -51,6 +52,7 @@ class Followed:
     bucket: Bucket
     unknowns: Unknowns
     drains: Array
+    whole: bytes = b""
 
     @property
     def now(self) -> tuple[float, float, float]:
@@ -185,6 +187,7 @@ def _run(courses: Sequence[Course], begun: Sequence[Kept]) -> list[Followed]:
             kept.bucket,
             kept.unknowns,
             drains,
+            course.whole,
         )
         for fill, (course, (kept, drains)) in enumerate(zip(courses, stood, strict=True))
     ]

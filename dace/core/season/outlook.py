@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import hashlib
 import math
 from collections.abc import Callable, Hashable
 from dataclasses import dataclass, field
@@ -121,6 +122,17 @@ class Outlook:
         """Likely low and high of each day [C]."""
         low = self._once("low", lambda: np.median(self.t_min, axis=0))
         return low, self._once("high", lambda: np.median(self.t_max, axis=0))
+
+    @property
+    def digest(self) -> str:
+        """Stands for what is likely on all its days."""
+
+        def worked() -> str:
+            rows = (*self.middle(), self.rain_mm)
+            held = b"".join(np.ascontiguousarray(row).tobytes() for row in rows)
+            return hashlib.sha256(held + f"{self.first} {self.today}".encode()).hexdigest()
+
+        return str(self._once("digest", worked))
 
     def likely_et(self) -> Array:
         """Likely reference evaporation of each day [mm]."""

@@ -87,6 +87,5 @@ CALCULATORS: dict[str, Callable[[Json], Json]] = {
     "verdict": verdict,
     "plan": plan,
     "mix": mix,
-    "plan": plan,
     "spray": spray_on_leaves,
 }

@@ -110,17 +110,21 @@ def rest_of(facts: Facts, grows: Grows, days: Outlook) -> Part | None:
         return Part(grows, "rest", "Unfed on purpose, to compare: same water, no feed")
     if lives_on(grows.crop.key) and _asleep(grows, facts, days):
         return Part(grows, "rest", "At rest until it is warmer: keep it just moist")
+    if clock.ends_on is not None and 0 <= (clock.ends_on - facts.today).days <= _LAST_DAYS:
+        return Part(grows, "rest", "Nearly over: it takes nothing more")
+    return _wants_none(grows, stage)
+
+
+def _wants_none(grows: Grows, stage: Stage) -> Part | None:
+    """A stage in which it wants no feed."""
     if stage.key == _GERMINATES:
         why = "Germinating: the seed feeds it; keep it moist"
         return Part(grows, "rest", why, _next_stage(grows))
-    if clock.ends_on is not None and 0 <= (clock.ends_on - facts.today).days <= _LAST_DAYS:
-        return Part(grows, "rest", "Nearly over: it takes nothing more")
     if stage.key == "ripening" and grows.crop.harvested_once:
         return Part(grows, "rest", "Ripening: a feed now would cost taste and keeping")
     if stage.wish_of("N").typ <= 0:
-        return Part(
-            grows, "rest", f"{stage.words.capitalize()}: it wants no feed now", _next_stage(grows)
-        )
+        why = f"{stage.words.capitalize()}: it wants no feed now"
+        return Part(grows, "rest", why, _next_stage(grows))
     return None
 
 

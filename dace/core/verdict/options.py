@@ -2,14 +2,16 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from functools import lru_cache
 
 from dace.core.advice.feeding import Feeding
 from dace.core.advice.judge import barred
+from dace.core.can.fitting import conducts_about
 from dace.core.can.miss import miss
 from dace.core.can.mixing import Mixture, fill_can
+from dace.core.can.parts import Part, water_share
 from dace.core.can.usual import Default, For, default_amount, strength_said
 from dace.core.figures import judgement
 from dace.core.matter.composition import Composition
@@ -22,7 +24,7 @@ from dace.core.verdict.records import Grows, NamedWater, Source, Yard
 
 _LEAST_SHARE = 0.05
 _AGAINST_SCHOOL = 0.6
-_TRACE = 0.02
+_TRACE, _LEAST_EC = 0.02, 1e-9
 _PICKED = ("harvest", "ripening")
 
 
@@ -43,23 +45,32 @@ class Fed:
 
 @dataclass(frozen=True)
 class Option:
-    """A source for a stop at the strength that one would say, as a can of one litre.
+    """A source for a stop at the strength that one would say: ``per_l`` mL or g a litre.
 
+    ``held`` [mg/L] is what the can holds then, ``brought`` what of it the source brings;
     ``rank`` is how little it suits: how far it misses the wish, and what else speaks against
     it. ``cap`` [mS/cm] is what the feed part may add.
     """
 
     source: Source
     chosen: Default
-    can: Mixture
+    per_l: float
+    water: WaterIons
+    held: Mapping[str, float]
+    brought: Mapping[str, float]
     miss: float
     rank: float
     cap: float
 
     @property
-    def per_l(self) -> float:
-        """ML or g in a litre of the can."""
-        return self.can.amount_per_l
+    def can(self) -> Mixture:
+        """A litre of the can."""
+        return litre_of(self.per_l, self.source.feed, self.water)
+
+    @property
+    def feed_ec(self) -> float:
+        """About what the feed part adds [mS/cm]; told quickly."""
+        return conducts_about(self.per_l, self.source.feed)
 
 
 @dataclass(frozen=True)
@@ -94,20 +105,25 @@ def option_of(source: Source, meal: Meal, at_most: float = float("inf")) -> Opti
     if any(amount is None for amount in amounts):
         return None
     chosen = min((a for a in amounts if a is not None), key=lambda a: a.per_l)
-    most = meal.room / max(_filled(1.0, 1.0, source.feed, water.ions).feed_ec, 1e-9)
-    if chosen.per_l > most:
-        chosen = Default(most, "what the medium can take before it is too salty")
+    if meal.room < conducts_about(chosen.per_l, source.feed):
+        per_unit = litre_of(1.0, source.feed, water.ions).feed_ec
+        most = meal.room / max(per_unit, _LEAST_EC)
+        if most < chosen.per_l:
+            chosen = Default(most, "what the medium can take before it is too salty")
     if chosen.per_l > at_most:
         chosen = Default(at_most, "what is left of it")
     if chosen.per_l < _LEAST_SHARE * 1e-2:
         return None
-    can = _filled(strength_said(chosen.per_l, source.feed.unit), 1.0, source.feed, water.ions)
-    off = _miss_of(can, facts, fed)
+    per_l = strength_said(chosen.per_l, source.feed.unit)
+    plain = _plain(per_l, source.feed, water.ions)
+    brought = {n: per_l * source.feed.element(n) for n in NUTRIENTS}
+    held = {n: brought[n] + plain[n] for n in NUTRIENTS}
+    off = _miss_of(held, plain, facts, fed)
     if off is None:
         return None
     cap = min(_cap(one, water.ions) for one in fed)
     rank = off + _against(source, facts.stop.approach) + _spared(source, chosen.per_l, meal.yard)
-    return Option(source, chosen, can, off, rank, cap)
+    return Option(source, chosen, per_l, water.ions, held, brought, off, rank, cap)
 
 
 def is_barred(source: Source, facts: Facts, fed: Sequence[Fed]) -> bool:
@@ -168,7 +184,16 @@ def minutes_of(source: Source) -> float:
     return judgement(f"minutes_{kind}").range.typ
 
 
-_filled = lru_cache(maxsize=4096)(fill_can)
+def _plain(per_l: float, feed: Composition, water: WaterIons) -> dict[str, float]:
+    """What the water of a can holds [mg/L]."""
+    share = water_share((Part(feed, per_l),))
+    return {n: water.of("NO3_N" if n == "N" else n) * share for n in NUTRIENTS}
+
+
+@lru_cache(maxsize=4096)
+def litre_of(per_l: float, feed: Composition, water: WaterIons) -> Mixture:
+    """A litre of a can."""
+    return fill_can(per_l, 1.0, feed, water)
 
 
 @lru_cache(maxsize=4096)
@@ -192,16 +217,16 @@ def _cap(one: Fed, water: WaterIons) -> float:
     return feed_cap(one.grows.crop, one.stage, water.ec_ms_cm).feed_ec_ms_cm
 
 
-def _miss_of(can: Mixture, facts: Facts, fed: Sequence[Fed]) -> float | None:
+def _miss_of(
+    held: Mapping[str, float], plain: Mapping[str, float], facts: Facts, fed: Sequence[Fed]
+) -> float | None:
     """How far it lies from what is wished; None where it hardly brings what is wanted."""
-    held = {name: result.value for name, result in can.nutrients}
     worst = 0.0
     for one in fed:
         wish = {
             n: wish_now(one.grows.crop, one.stage, n, facts.in_bed).scaled(one.share)
             for n in NUTRIENTS
         }
-        plain = {n: dict(can.from_water)[n] for n in NUTRIENTS}
         off = miss(held, wish)
         if off >= miss(plain, wish) - _TRACE:
             return None

@@ -8,13 +8,12 @@ from dataclasses import replace
 import numpy as np
 
 from dace.core.can.measuring import measured, strength_text, vessel_for
-from dace.core.can.mixing import Mixture, fill_can
 from dace.core.can.pouring import Ground, suggest_litres_each
 from dace.core.figures import judgement
 from dace.core.season.crops import Crop, Stage
 from dace.core.season.need import wish_now
 from dace.core.verdict.facts import Facts
-from dace.core.verdict.options import Fed, Meal, Option, option_of, options
+from dace.core.verdict.options import Fed, Meal, Option, litre_of, option_of, options
 from dace.core.verdict.records import Grows, NamedWater, Portion, Source, Yard
 
 _ANY_CAN_L = 100.0
@@ -103,7 +102,7 @@ def recipes(
 
 def measurable(one: Option, litres: float) -> bool:
     """Whether so little of a liquid can be measured as those litres want."""
-    return one.can.unit == "g" or one.per_l * litres >= _LEAST_ML
+    return one.source.feed.unit == "g" or one.per_l * litres >= _LEAST_ML
 
 
 def brings(one: Option, lacks: str, facts: Facts, fed: Sequence[Fed]) -> bool:
@@ -113,7 +112,7 @@ def brings(one: Option, lacks: str, facts: Facts, fed: Sequence[Fed]) -> bool:
     wish = min(
         each.share * wish_now(each.grows.crop, each.stage, lacks, facts.in_bed).typ for each in fed
     )
-    return one.can.nutrient(lacks).value >= _LEAST_OF_WISH * wish
+    return one.held[lacks] >= _LEAST_OF_WISH * wish
 
 
 def room_ec(facts: Facts, fed: Sequence[Fed]) -> float:
@@ -134,21 +133,21 @@ def room_of(pore_ec: float, most: float, full_l: float, fed: Sequence[Fed]) -> f
 
 def portion(one: Option, litres: float, water: NamedWater, yard: Yard) -> Portion:
     """An option as a can of so many litres, in the vessel and the measures that fit."""
-    can = fill_can(one.per_l, litres, one.source.feed, water.ions)
     bare = Portion(
         source=one.source.key,
         name=one.source.name,
-        unit=can.unit,
-        amount=can.amount,
+        unit=one.source.feed.unit,
+        amount=one.per_l * litres,
         words="",
-        strength="",
+        strength=strength_text(one.per_l, one.source.feed.unit),
         water=water.key,
         water_name=water.name,
+        can=one.can,
         cap=one.cap,
         bound_by=one.chosen.bound_by,
         miss=one.miss,
     )
-    return _in_vessel(bare, can, one.source, yard)
+    return _in_vessel(bare, litres, one.source, yard)
 
 
 def thinner(own: Portion, per_l: float, why: str, yard: Yard) -> Portion:
@@ -160,21 +159,23 @@ def whole_can(own: Portion, per_l: float, litres: float, yard: Yard) -> Portion:
     """A can of the same source and water at a strength [mL or g a litre], for so many litres."""
     source = next(one for one in yard.sources if one.key == own.source)
     water = next(one for one in yard.waters if one.key == own.water)
-    can = fill_can(per_l, litres, source.feed, water.ions)
-    return _in_vessel(own, can, source, yard)
+    thin = replace(
+        own,
+        amount=per_l * litres,
+        strength=strength_text(per_l, own.unit),
+        can=litre_of(per_l, source.feed, water.ions),
+    )
+    return _in_vessel(thin, litres, source, yard)
 
 
-def _in_vessel(own: Portion, can: Mixture, source: Source, yard: Yard) -> Portion:
-    vessel, cans = vessel_for(can.vessel_l, yard.vessels)
+def _in_vessel(own: Portion, litres: float, source: Source, yard: Yard) -> Portion:
+    vessel, cans = vessel_for(litres, yard.vessels)
     return replace(
         own,
-        amount=can.amount,
-        words=measured(can.amount / cans, can.unit, yard.owned, source.g_per_ml),
-        strength=strength_text(can.amount_per_l, can.unit),
-        litres=can.vessel_l,
+        words=measured(own.amount / cans, own.unit, yard.owned, source.g_per_ml),
+        litres=litres,
         vessel=vessel.key if vessel else "",
         vessel_name=vessel.name if vessel else "",
-        fill_l=can.vessel_l / cans,
+        fill_l=litres / cans,
         cans=cans,
-        can=can,
     )

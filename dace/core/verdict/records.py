@@ -137,7 +137,7 @@ class Portion:
     """A can, or a dressing, that suits a stop: so much of a source for so many litres.
 
     ``amount`` [mL or g] and ``litres`` are of all its plants together; ``fill_l`` what goes
-    into each of ``cans``. A dressing has no can, no water and no litres.
+    into each of ``cans``; ``can`` is a litre of it. A dressing has no can, no water and no litres.
     """
 
     source: str
