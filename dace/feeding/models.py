@@ -7,7 +7,7 @@ from django.db.models import Q
 
 from dace.garden.models import Fill, Stand, Water
 from dace.households.changes import tracked
-from dace.households.models import Kept
+from dace.households.models import Kept, Usable
 from dace.measuring.models import Subject
 from dace.shelf.models import Jar
 
@@ -185,3 +185,68 @@ class Watering(Kept):
 
     def __str__(self) -> str:
         return f"{self.litres:g} L of {self.water} on {self.fill}"
+
+
+@tracked
+class Serving(Kept):
+    """A stop that a can was mixed for: so many litres on each plant of each of its stands.
+
+    ``slot`` numbers the feed within its fill, as the plan does; ``each`` maps the ids of
+    stands to litres on each plant.
+    """
+
+    can = models.ForeignKey(Can, on_delete=models.PROTECT, related_name="servings")
+    fill = models.ForeignKey(Fill, on_delete=models.PROTECT, related_name="servings")
+    slot = models.IntegerField()
+    on = models.DateField()
+    each = models.JSONField()
+
+    class Meta:
+        indexes = [models.Index(fields=["household", "-on"], name="serving_newest_first")]
+
+    def __str__(self) -> str:
+        return f"{self.fill} from {self.can}"
+
+
+@tracked
+class Tick(Kept):
+    """What was done of a feed that was planned: all of it, half, none, her own amount, more."""
+
+    class How(models.TextChoices):
+        """How much of it."""
+
+        PLANNED = "planned", "as planned"
+        HALF = "half", "half of it"
+        NONE = "none", "left out"
+        OWN = "own", "another amount"
+        EXTRA = "extra", "some more"
+
+    fill = models.ForeignKey(Fill, on_delete=models.PROTECT, related_name="ticks")
+    serving = models.ForeignKey(Serving, null=True, on_delete=models.PROTECT, related_name="ticks")
+    slot = models.IntegerField()
+    on = models.DateField()
+    how = models.CharField(max_length=8, choices=How.choices)
+    litres = models.FloatField(default=0.0)
+
+    class Meta:
+        indexes = [
+            models.Index(fields=["household", "-on"], name="tick_newest_first"),
+            models.Index(fields=["fill", "-on"], name="tick_newest_on_a_fill"),
+        ]
+        constraints = [
+            models.CheckConstraint(condition=Q(litres__gte=0), name="tick_pours_no_less_than_none")
+        ]
+
+    def __str__(self) -> str:
+        return f"{self.fill}: {self.get_how_display()}"
+
+
+@tracked
+class CalendarLink(Usable):
+    """A private address of the plan as a calendar: of its token only the digest is kept."""
+
+    digest = models.CharField(max_length=64, unique=True)
+    member_id = models.BigIntegerField()
+
+    def __str__(self) -> str:
+        return "The calendar's address"

@@ -181,6 +181,7 @@ def _growing(row: Stand, kept: _Rows, zone: ZoneInfo) -> Growing:
         sprayed=tuple(
             (one.sprayed_at.astimezone(zone).date(), entered_mg(one)) for one in kept.sprays[row.pk]
         ),
+        aim=row.planting.aim,
     )
 
 

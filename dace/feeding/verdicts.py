@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import uuid
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import lru_cache
 from threading import Lock
 
@@ -12,6 +12,7 @@ from dace.core import api as core
 from dace.core.api import Grows, NamedWater, Source, Stop, Verdict, Vessel, Yard
 from dace.feeding.reads import jars_with_stock
 from dace.feeding.rootzones import RootRecord, root_zones
+from dace.feeding.ticks import left_out, mixed_today
 from dace.garden.clocks import shelter_of
 from dace.garden.models import Garden
 from dace.garden.reads import (
@@ -28,6 +29,7 @@ from dace.garden.reads import (
 from dace.households.scope import Scope
 from dace.households.version import Version, version_of
 from dace.measuring.models import Pen
+from dace.shelf.models import Jar
 from dace.shelf.reads import compositions_now, content_of, g_per_ml, tokens_of
 
 _one_at_a_time = Lock()
@@ -44,8 +46,21 @@ class StopVerdict:
     verdict: Verdict
 
 
+@dataclass(frozen=True)
+class Judged:
+    """A garden as the core knows it, and the verdict of each stop, in walking order."""
+
+    yard: Yard | None
+    stops: tuple[StopVerdict, ...]
+
+
 def stop_verdicts(scope: Scope) -> tuple[StopVerdict, ...]:
-    """Every fill with something growing, in walking order; worked out once for a state of things.
+    """Every fill with something growing, in walking order; see :func:`judged`."""
+    return judged(scope).stops
+
+
+def judged(scope: Scope) -> Judged:
+    """The garden and its verdicts; worked out once for a state of things.
 
     Some thirty queries where the household has changed since, one where it has not.
     """
@@ -65,19 +80,28 @@ def verdict_of(scope: Scope, fill_id: uuid.UUID) -> Verdict | None:
 
 
 @lru_cache(maxsize=32)
-def _worked_out(version: Version) -> tuple[StopVerdict, ...]:
+def _worked_out(version: Version) -> Judged:
     scope = version.scope
     garden = garden_of(scope)
     path = stops(scope)
     where = {fill_id: place for place in path for fill_id in place.fill_ids}
     grown = {fill_id: [s for s in p.stands if s.fill_id == fill_id] for fill_id, p in where.items()}
     records = root_zones(scope, garden, [fill_id for fill_id, rows in grown.items() if rows])
-    asked = [_stop(record, grown[record.fill.pk], where[record.fill.pk]) for record in records]
-    if not asked:
-        return ()
+    if not records:
+        return Judged(None, ())
+    today = records[0].known.today
+    left, mixed = left_out(scope), mixed_today(scope, today)
+    asked = [
+        replace(
+            _stop(record, grown[record.fill.pk], where[record.fill.pk]),
+            left_out=left.get(record.fill.pk),
+            mixed=mixed.get(record.fill.pk),
+        )
+        for record in records
+    ]
     yard = _yard(scope, garden, records[0], tuple(asked))
     found = {verdict.stop: verdict for verdict in core.verdicts(yard)}
-    return tuple(
+    stops_found = tuple(
         StopVerdict(
             where[record.fill.pk],
             record.fill.pk,
@@ -87,6 +111,7 @@ def _worked_out(version: Version) -> tuple[StopVerdict, ...]:
         )
         for record in records
     )
+    return Judged(yard, stops_found)
 
 
 def _yard(scope: Scope, garden: Garden, record: RootRecord, asked: tuple[Stop, ...]) -> Yard:
@@ -107,9 +132,9 @@ def _yard(scope: Scope, garden: Garden, record: RootRecord, asked: tuple[Stop, .
                 content=None if jar.dissolves else content_of(jar, feeds[jar.pk]),
                 keeps_until=jar.use_by,
                 g_per_ml=g_per_ml(jar),
+                price=_price(jar),
             )
             for jar, stock in jars
-            if stock > 0
         ),
         waters=tuple(NamedWater(str(w.pk), w.name, core_water(w)) for w in waters(scope)),
         vessels=tuple(
@@ -117,7 +142,13 @@ def _yard(scope: Scope, garden: Garden, record: RootRecord, asked: tuple[Stop, .
         ),
         owned=owned(scope),
         pen=Pen.objects.in_use(scope).exists(),
+        slider=garden.slider,
     )
+
+
+def _price(jar: Jar) -> float | None:
+    """Of a mL or g, where somebody said what the pack cost."""
+    return None if jar.price is None else jar.price / jar.holds
 
 
 def _tested_high(record: RootRecord) -> frozenset[str]:
@@ -139,7 +170,10 @@ def _stop(
         name=record.fill.name or place.name,
         followed=record.followed,
         grows=tuple(_grows(row) for row in stands),
+        rhythm=stands[0].rhythm,
         approach=stands[0].approach,
+        only=frozenset(stands[0].sources),
+        strength=stands[0].strength,
         shelter=shelter_of(place.kind, place.covered),
         area_m2=record.fill.area_m2,
         ph=record.fill.ph,
@@ -157,4 +191,6 @@ def _grows(row: StandRecord) -> Grows:
         started_on=row.started_on,
         control=not row.fed,
         looked_on=row.looked_on,
+        aim=row.aim,
+        begun=row.begun,
     )

@@ -26,16 +26,18 @@ class Clocks:
 
     def read(self, planting: Planting) -> StageReading:
         """Where a planting stands."""
-        grown = planting.grown
+        return core.stage_clock(planting.grown, self.begun(planting), self.days)
+
+    def begun(self, planting: Planting) -> Begun:
+        """How it began, and what was seen of it."""
         first, now = self.kinds.get(planting.pk, ("", ""))
-        begun = Begun(
+        return Begun(
             started_on=planting.started_on,
             looks=self.looks.get(planting.pk, ()),
-            indoors=grown.warm or first in _RAISED,
+            indoors=planting.grown.warm or first in _RAISED,
             in_tray=now == Place.Kind.TRAY,
             shelter=shelter_of(now),
         )
-        return core.stage_clock(grown, begun, self.days)
 
     def last_look(self, planting_id: uuid.UUID) -> date | None:
         """When she last looked at it."""

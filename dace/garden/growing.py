@@ -8,7 +8,7 @@ from datetime import date
 
 from django.db import transaction
 
-from dace.core.api import APPROACHES, STAGE_WORDS, DaceError, Look, out_of_order
+from dace.core.api import STAGE_WORDS, DaceError, Look, out_of_order
 from dace.garden.models import Fill, Planting, StageSeen, Stand
 from dace.garden.planting import NewPlanting, plant_rows
 from dace.garden.services import today
@@ -77,25 +77,6 @@ def _set_aside(scope: Scope, planting: Planting, look: Look, sure: bool) -> None
             )
         row.undone_at = scope.now
         row.save(update_fields=["undone_at"])
-
-
-@transaction.atomic
-def follow(scope: Scope, planting_id: uuid.UUID, approach: str) -> Planting:
-    """Which school a planting follows; empty is the garden's.
-
-    Raises
-    ------
-    DaceError
-        On ``approach``.
-    """
-    require_owner(scope)
-    if approach and approach not in APPROACHES:
-        raise DaceError("approach", f"“{approach}”", f"one of {', '.join(APPROACHES)} would do")
-    planting = Planting.objects.fetch(scope, planting_id, "planting_id")
-    with change(scope, "approach", f"{planting.grown.name}: {approach or 'as the garden'}"):
-        planting.approach = approach
-        planting.save(update_fields=["approach"])
-    return planting
 
 
 @transaction.atomic

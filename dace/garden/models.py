@@ -24,6 +24,8 @@ class Garden(Kept):
     degrees = models.CharField(max_length=1, default="C")
     climate = models.CharField(max_length=20, blank=True)
     approach = models.CharField(max_length=12, default="mixed")
+    rhythm = models.CharField(max_length=16, default="weekly")
+    slider = models.FloatField(default=0.0)
 
     class Meta:
         constraints = [
@@ -136,7 +138,12 @@ class Fill(Kept):
 
 @tracked
 class Planting(Kept):
-    """One crop, sown or planted once; ``called`` where it is only most like that crop."""
+    """One crop, sown or planted once; ``called`` where it is only most like that crop.
+
+    How it is fed, where it is not as the garden is: ``approach``, ``rhythm``, ``sources`` (ids
+    of jars, none where all may be used), ``strength`` beside the stage's wish, ``aim`` beside a
+    usual crop.
+    """
 
     garden = models.ForeignKey(Garden, on_delete=models.PROTECT, related_name="plantings")
     crop = models.CharField(max_length=40)
@@ -145,6 +152,10 @@ class Planting(Kept):
     started_on = models.DateField()
     ended_on = models.DateField(null=True, blank=True)
     approach = models.CharField(max_length=12, blank=True)
+    rhythm = models.CharField(max_length=16, blank=True, default="")
+    sources = models.JSONField(default=list, blank=True)
+    strength = models.FloatField(default=1.0)
+    aim = models.FloatField(default=1.0)
     repeat_days = models.PositiveIntegerField(null=True, blank=True)
 
     class Meta:

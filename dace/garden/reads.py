@@ -33,10 +33,15 @@ class StandRecord:
     called: str
     started_on: date
     clock: core.StageReading
+    begun: core.Begun
     looked_on: date | None
     count: int
     fed: bool
     approach: str
+    rhythm: str
+    sources: tuple[str, ...]
+    strength: float
+    aim: float
     holding_l: float | None
     area_m2: float | None
     setting: str
@@ -181,10 +186,15 @@ def _stand(row: Stand, fill: Fill, place: Place, time: Clocks) -> StandRecord:
         called=row.planting.called,
         started_on=row.planting.started_on,
         clock=time.read(row.planting),
+        begun=time.begun(row.planting),
         looked_on=time.last_look(row.planting_id),
         count=row.count,
         fed=row.fed,
         approach=row.planting.approach or row.planting.garden.approach,
+        rhythm=row.planting.rhythm or row.planting.garden.rhythm,
+        sources=tuple(row.planting.sources),
+        strength=row.planting.strength,
+        aim=row.planting.aim,
         holding_l=holding,
         area_m2=fill.area_m2,
         setting=setting_of(place),

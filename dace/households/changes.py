@@ -235,3 +235,14 @@ def _as_kept(value: Any) -> Any:
 
 def _record(found: Change) -> ChangeRecord:
     return ChangeRecord(found.pk, found.kind, found.summary, found.at, found.undone)
+
+
+def changes_of(scope: Scope, rows: Iterable[uuid.UUID]) -> dict[uuid.UUID, int]:
+    """The number of the change that wrote each of some rows and still stands; one query."""
+    wanted = [str(row_id) for row_id in rows]
+    if not wanted:
+        return {}
+    found = _own(scope).filter(undone=False, undoes__isnull=True)
+    found = found.filter(revision__version__object_id__in=wanted).order_by("id")
+    pairs = found.values_list("revision__version__object_id", "id")
+    return {uuid.UUID(row_id): number for row_id, number in pairs if row_id in wanted}

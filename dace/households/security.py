@@ -29,15 +29,19 @@ class HouseholdSession(APIKeyCookie):
         )
         if member is None:
             return None
-        owner = member.role == Membership.Role.OWNER
-        return Scope(
-            member.household_id,
-            member.user_id,
-            clock.now(),
-            owner,
-            _seen(request),
-            member.household.is_demo,
-        )
+        return scope_of(member, _seen(request))
+
+
+def scope_of(member: Membership, seen: int | None = None) -> Scope:
+    """A member asking now."""
+    return Scope(
+        member.household_id,
+        member.user_id,
+        clock.now(),
+        member.role == Membership.Role.OWNER,
+        seen,
+        member.household.is_demo,
+    )
 
 
 def _seen(request: HttpRequest) -> int | None:

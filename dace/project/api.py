@@ -13,8 +13,9 @@ from dace.desks.notebook import api_changes
 from dace.desks.path import api as path
 from dace.desks.roots import api as roots
 from dace.desks.roots import api_series
+from dace.desks.round import api as round_desk
 from dace.desks.season import api as season
-from dace.desks.season import api_dressings
+from dace.desks.season import api_dressings, api_plan
 from dace.desks.setup import api as setup
 from dace.desks.setup import api_places
 from dace.desks.shared.at_home import AtHome
@@ -42,6 +43,8 @@ for room in (
     setup,
     season,
     api_dressings,
+    api_plan,
+    round_desk,
     shelf,
     roots,
     api_series,

@@ -81,6 +81,11 @@ class Middle:
         taken = self.bucket.books["taken"][:, :, 0]
         return np.column_stack([taken[_NITROGEN].sum(axis=0), taken[_FOODS].T])
 
+    def still(self) -> Array:
+        """What slow feeds and the medium's own pool have not given yet [mg], (stops, 5)."""
+        left = self.bucket.slow.mg()[:, :, 0]
+        return np.column_stack([left[_NITROGEN].sum(axis=0), left[_FOODS].T])
+
     def coming(self, day: int, days: Array) -> Array:
         """What comes within reach in so many days [mg], shape (stops, 5).
 

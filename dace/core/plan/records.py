@@ -105,6 +105,7 @@ class Course:
 
     ``need`` is of what is fed there, ``taken`` what all plants took, ``within`` what is within
     reach of an evening, ``strength`` [mg/L] that in a litre; ``drain`` [mS/cm] what drains.
+    ``still`` [mg, 5] is what slow feeds hold at the end, to come out after it.
     """
 
     first: date
@@ -113,6 +114,7 @@ class Course:
     within: Array
     strength: Array
     drain: Array
+    still: Array
 
 
 @dataclass(frozen=True, eq=False)

@@ -16,7 +16,7 @@ def left_after_today(sources: Sequence[Source], verdicts: Sequence[Verdict]) -> 
     """What is left of each source once today is done [mL or g], by key."""
     left = {source.key: source.stock for source in sources}
     for one in verdicts:
-        if one.recipe is not None:
+        if one.recipe is not None and not one.mixed:
             left[one.recipe.source] -= one.recipe.amount
     return left
 

@@ -128,13 +128,13 @@ class Walk:
             taken[day] = self.middle.taken()
             within[day - 1], drain[day - 1] = self.middle.food(), self.middle.drains()
             strong[day - 1] = within[day - 1] / self.middle.bucket.water
-        took = np.diff(taken, axis=0)
+        took, still = np.diff(taken, axis=0), self.middle.still()
         return [
             Walked(
                 state.given,
                 Course(
                     ahead.on(1), ahead.fed_need[:count], took[:, at], within[:, at],
-                    strong[:, at], drain[:, at],
+                    strong[:, at], drain[:, at], still[at],
                 ),
                 state.empty,
             )
@@ -197,7 +197,7 @@ class Walk:
             half = "half strength after the flush"
         elif band is not None and drain > near_top(band):
             half = "half strength: salts are near the top of what suits"
-        fed, shut = ahead.fed(facts, _HALF if half else 1.0)
+        fed, shut = ahead.fed(facts, _HALF if half else ahead.stop.strength)
         if not fed:
             state.moved = state.moved or shut
             return

@@ -67,7 +67,7 @@ def _problem(at: int, ahead: Ahead, choices: Choices, unfed: _Unfed) -> Problem 
 def _slot(at: int, day: int, ahead: Ahead, choices: Choices, unfed: _Unfed) -> Slot | None:
     end = min(day + ahead.every, ahead.count)
     facts = ahead.facts_on(day)
-    fed, _ = ahead.fed(facts, 1.0)
+    fed, _ = ahead.fed(facts, ahead.stop.strength)
     found = choices.of(ahead, facts, fed) if fed else None
     several = found[1] if found else ()
     litres = sum(one.litres for one in fed) * ahead.waterings

@@ -6,13 +6,8 @@ from dace.core.matter.nutrients import NUTRIENT_NAMES, NUTRIENTS
 from dace.core.plan.ahead import Ahead
 from dace.core.plan.walk import Given
 from dace.core.verdict.options import Option
-from dace.core.verdict.records import RHYTHMS, Verdict
+from dace.core.verdict.records import RHYTHM_WORDS, Verdict
 
-_OFTEN = {
-    "weekly": "once a week",
-    "fortnightly": "every second week",
-    "every_watering": "at every watering",
-}
 _CLOSE = 0.1
 
 
@@ -41,7 +36,7 @@ def _day(ahead: Ahead, given: Given) -> str:
     lacks = NUTRIENT_NAMES[given.lacks]
     if given.dressing is not None:
         return f"From then on {lacks} within reach would not last the next weeks."
-    often = _OFTEN.get(ahead.stop.rhythm, f"every {RHYTHMS[ahead.stop.rhythm]} days")
+    often = RHYTHM_WORDS[ahead.stop.rhythm]
     return f"It is fed {often}, and {lacks} within reach would not last till the next feed."
 
 

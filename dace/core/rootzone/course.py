@@ -192,7 +192,7 @@ def needs(root: RootZone, first: date, count: int) -> Array:
         each = daily_need(one.grown, one.stages, first, count, root.is_bed)
         if not root.is_bed:
             each *= daily_room(one.grown, one.stages, first, litres_each)[:, None]
-        found[turn] = here[turn][:, None] * each
+        found[turn] = one.aim * here[turn][:, None] * each
     return found
 
 

@@ -30,7 +30,7 @@ class Growing:
     """So many plants of a crop in the fill, from a day up to another (None: still).
 
     ``key`` tells plantings apart; ``sprayed`` is what went into each plant through its leaves
-    and when [mg], in the order of ``NUTRIENTS``.
+    and when [mg], in the order of ``NUTRIENTS``; ``aim`` the crop hoped for beside a usual one.
     """
 
     grown: Crop
@@ -40,6 +40,7 @@ class Growing:
     until: date | None = None
     key: str = ""
     sprayed: tuple[tuple[date, tuple[float, ...]], ...] = ()
+    aim: float = 1.0
 
 
 @dataclass(frozen=True)

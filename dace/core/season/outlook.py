@@ -5,7 +5,7 @@ from __future__ import annotations
 import hashlib
 import math
 from collections.abc import Callable, Hashable
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 from datetime import date, timedelta
 from functools import lru_cache
 from typing import Any
@@ -142,6 +142,15 @@ class Outlook:
             return reference_et(*self.middle(), light)
 
         return self._once("evaporation", worked)
+
+    def otherwise(self, warmer_c: float, rain_times: float) -> Outlook:
+        """The same with all days after today so much warmer, and so many times as wet."""
+        low, high, rain = self.t_min.copy(), self.t_max.copy(), self.rain_mm.copy()
+        ahead = slice(self.index(self.today) + 1, None)
+        low[:, ahead] += warmer_c
+        high[:, ahead] += warmer_c
+        rain[ahead] *= rain_times
+        return replace(self, t_min=low, t_max=high, rain_mm=rain, worked_out={})
 
     def likely(self, days: int) -> Days:
         """The likely weather of so many days from the morrow on: medians of low and high."""

@@ -203,6 +203,7 @@ class _Told:
             started_on=started,
             control=bool(row.get("control", self.row.get("control", False))),
             looked_on=looks[-1].on if looks else None,
+            begun=begun,
             score=None if score is None else number(score, "plantings.leaf_score"),
         )
 

@@ -13,7 +13,7 @@ from dace.core.verdict.dressing import dressings, lack_over_weeks
 from dace.core.verdict.facts import Facts, facts_of
 from dace.core.verdict.kinds import Decided, Part, decide
 from dace.core.verdict.options import Fed
-from dace.core.verdict.recipe import litres_each, recipes, room_ec, thinner
+from dace.core.verdict.recipe import from_mixed, litres_each, recipes, room_ec, thinner
 from dace.core.verdict.records import Each, NamedWater, Portion, Stop, Verdict, Yard
 from dace.core.verdict.together import shared
 from dace.core.verdict.words import basis_of, button_of, headline_of, mark_of, reason_of, rhythm_of
@@ -49,7 +49,7 @@ def verdicts(yard: Yard) -> tuple[Verdict, ...]:
             continue
         one = _judge(stop, yard, stock)
         found.append(one)
-        if one.verdict.recipe is not None:
+        if one.verdict.recipe is not None and not one.verdict.mixed:
             stock[one.verdict.recipe.source] -= one.verdict.recipe.amount
     return _poured_together(found, yard)
 
@@ -102,7 +102,9 @@ def _judge(stop: Stop, yard: Yard, stock: dict[str, float]) -> _Judged:
     if decided.kind == "feed" and room_ec(facts, fed) < _LEAST_ROOM:
         why = "The medium can take no more food before it is too salty: plain water this time"
         decided, fed = replace(decided, kind="water", why=why), ()
-    if decided.kind == "feed":
+    if decided.kind == "feed" and stop.mixed is not None:
+        offers = _mixed_already(stop, fed, yard)
+    elif decided.kind == "feed":
         offers = recipes(facts, fed, yard, stock, decided.lacks, room_ec(facts, fed))
     plan, water = _plain(facts, decided, yard)
     litres = _litres(facts, decided, fed, plan)
@@ -126,9 +128,18 @@ def _judge(stop: Stop, yard: Yard, stock: dict[str, float]) -> _Judged:
         share=min((one.share for one in fed), default=1.0),
         question=decided.question,
         rhythm=rhythm_of(facts, decided, fed),
+        mixed=stop.mixed is not None and decided.kind == "feed" and bool(offers),
     )
     judged = _Judged(verdict, facts, decided.why)
     return replace(judged, verdict=judged.worded(verdict))
+
+
+def _mixed_already(stop: Stop, fed: Sequence[Fed], yard: Yard) -> tuple[Portion, ...]:
+    """So much of the can that stands there mixed; nothing where its jar or water are gone."""
+    can = stop.mixed
+    source = next((one for one in yard.sources if can and one.key == can.source), None)
+    found = from_mixed(source, can, fed, yard) if source and can else None
+    return (found,) if found else ()
 
 
 def _fed(facts: Facts, decided: Decided, pen: bool) -> tuple[Fed, ...]:
@@ -161,7 +172,7 @@ def _share(facts: Facts, part: Part, stage: Stage, pen: bool) -> float:
     if facts.reads_low or poor:
         wish = stage.wish_of("N")
         return max(1.0, wish.high / wish.typ) if wish.typ > 0 else 1.0
-    return 1.0
+    return facts.stop.strength
 
 
 def _plain(facts: Facts, decided: Decided, yard: Yard) -> tuple[Flush | None, NamedWater | None]:

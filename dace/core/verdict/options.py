@@ -121,7 +121,7 @@ def option_of(source: Source, meal: Meal, at_most: float = float("inf")) -> Opti
     off = _miss_of(held, plain, facts, fed)
     if off is None:
         return None
-    cap = min(_cap(one, water.ions) for one in fed)
+    cap = min(cap_of(one, water.ions) for one in fed)
     rank = off + _against(source, facts.stop.approach) + _spared(source, chosen.per_l, meal.yard)
     return Option(source, chosen, per_l, water.ions, held, brought, off, rank, cap)
 
@@ -213,7 +213,8 @@ def _default(source: Source, facts: Facts, one: Fed, water: WaterIons) -> Defaul
     return None if own and source.feed.element("N") > 0 else found
 
 
-def _cap(one: Fed, water: WaterIons) -> float:
+def cap_of(one: Fed, water: WaterIons) -> float:
+    """What the feed part of a can may add for a planting [mS/cm]."""
     return feed_cap(one.grows.crop, one.stage, water.ec_ms_cm).feed_ec_ms_cm
 
 

@@ -107,7 +107,7 @@ def need_at(grows: Grows, stage: Stage, litres_each: float, in_ground: bool) -> 
     room = 1.0 if in_ground else room_for(grows.crop, stage, litres_each)
     days = max(1.0, stage.duration_days.typ)
     each = [_taken(grows.crop, stage, n, in_ground) / days for n in NUTRIENTS]
-    return np.array(each) * grows.plants * room
+    return np.array(each) * grows.plants * grows.aim * room
 
 
 def _taken(grown: Crop, stage: Stage, nutrient: str, in_ground: bool) -> float:

@@ -13,8 +13,8 @@ from dace.core.figures import judgement
 from dace.core.season.crops import Crop, Stage
 from dace.core.season.need import wish_now
 from dace.core.verdict.facts import Facts
-from dace.core.verdict.options import Fed, Meal, Option, litre_of, option_of, options
-from dace.core.verdict.records import Grows, NamedWater, Portion, Source, Yard
+from dace.core.verdict.options import Fed, Meal, Option, cap_of, litre_of, option_of, options
+from dace.core.verdict.records import Grows, MixedCan, NamedWater, Portion, Source, Yard
 
 _ANY_CAN_L = 100.0
 _OFFERS = 3
@@ -166,6 +166,28 @@ def whole_can(own: Portion, per_l: float, litres: float, yard: Yard) -> Portion:
         can=litre_of(per_l, source.feed, water.ions),
     )
     return _in_vessel(thin, litres, source, yard)
+
+
+def from_mixed(source: Source, can: MixedCan, fed: Sequence[Fed], yard: Yard) -> Portion | None:
+    """What a stop gets of a can that stands there mixed; None where its water is gone."""
+    water = next((one for one in yard.waters if one.key == can.water), None)
+    if water is None or can.per_l <= 0:
+        return None
+    litres = sum(one.litres for one in fed)
+    poured = Portion(
+        source=source.key,
+        name=source.name,
+        unit=source.feed.unit,
+        amount=can.per_l * litres,
+        words="",
+        strength=strength_text(can.per_l, source.feed.unit),
+        water=water.key,
+        water_name=water.name,
+        can=litre_of(can.per_l, source.feed, water.ions),
+        cap=min(cap_of(one, water.ions) for one in fed),
+        bound_by="the can that is mixed for today",
+    )
+    return _in_vessel(poured, litres, source, yard)
 
 
 def _in_vessel(own: Portion, litres: float, source: Source, yard: Yard) -> Portion:

@@ -16,7 +16,7 @@ from dace.core.result import Working
 from dace.core.rootzone.flush import Flush
 from dace.core.rootzone.follow import Followed
 from dace.core.season.crops import Crop
-from dace.core.season.looks import Shelter, StageReading
+from dace.core.season.looks import Begun, Shelter, StageReading
 from dace.core.season.outlook import Outlook
 
 Kind = Literal["rest", "flush", "water", "look", "wait", "feed", "dress", "enough"]
@@ -35,6 +35,11 @@ ACTS_FIRST: tuple[Kind, ...] = (
 """The order in which they want somebody: what is to be done before what is not."""
 RHYTHMS = {"weekly": 7, "fortnightly": 14, "every_watering": 2}
 """Days between two feeds by rhythm."""
+RHYTHM_WORDS = {
+    "weekly": "once a week",
+    "fortnightly": "every second week",
+    "every_watering": "at every watering",
+}
 
 
 @dataclass(frozen=True)
@@ -78,7 +83,8 @@ class Grows:
 
     ``since`` is when they came here, ``started_on`` when they were sown or planted;
     ``control`` is whether they are kept unfed to compare; ``score`` the newest of their
-    leaves, 1 to 5, None where nobody scored.
+    leaves, 1 to 5, None where nobody scored; ``aim`` the crop hoped for beside a usual one.
+    ``begun`` is what its clock goes by, where other weather is to be tried out.
     """
 
     key: str
@@ -90,6 +96,17 @@ class Grows:
     control: bool = False
     looked_on: date | None = None
     score: float | None = None
+    aim: float = 1.0
+    begun: Begun | None = None
+
+
+@dataclass(frozen=True)
+class MixedCan:
+    """A can that was mixed from a source in a water, at so many mL or g a litre."""
+
+    source: str
+    water: str
+    per_l: float
 
 
 @dataclass(frozen=True)
@@ -97,7 +114,9 @@ class Stop:
     """A fill with something growing, followed up to today.
 
     ``left_out`` is the day of a feed that somebody chose not to give; its slot is used up.
-    ``only`` are keys of the sources that may be used there, empty where all may.
+    ``only`` are keys of the sources that may be used there, empty where all may;
+    ``strength`` is how many times the typical wish somebody wants it fed at. ``mixed`` is a
+    can that stands mixed for it today.
     """
 
     key: str
@@ -112,6 +131,8 @@ class Stop:
     tested_high: frozenset[str] = frozenset()
     left_out: date | None = None
     only: frozenset[str] = frozenset()
+    strength: float = 1.0
+    mixed: MixedCan | None = None
 
 
 @dataclass(frozen=True)
@@ -209,7 +230,7 @@ class Verdict:
     ``mark`` is that in three words, ``headline`` in one sentence, ``button`` what the green
     button says, empty where nothing is to be done. ``offers`` are up to three portions, the
     verdict's own first; ``share`` is how much of the stage's wish is right now; ``next_on``
-    the next day on which something is likely to be due.
+    the next day on which something is likely to be due; ``mixed`` whether its can stands there.
     """
 
     stop: str
@@ -231,3 +252,4 @@ class Verdict:
     share: float = 1.0
     question: Question | None = None
     rhythm: str = ""
+    mixed: bool = False

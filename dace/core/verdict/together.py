@@ -88,5 +88,5 @@ def fills(
 
 
 def _poured(verdict: Verdict) -> Portion | None:
-    found = verdict.recipe
+    found = None if verdict.mixed else verdict.recipe
     return found if found is not None and found.can is not None and found.litres > 0 else None

@@ -15,11 +15,11 @@ from dace.desks.season.planting import planting_page
 from dace.desks.season.schemas import PlantingOut, SeasonOut
 from dace.desks.shared.out import Out
 from dace.desks.shared.written import WrittenOut, written
-from dace.garden.growing import Again, follow, repeat_every, sow_again
+from dace.garden.growing import Again, repeat_every, sow_again
 from dace.garden.reads import garden_of
 from dace.garden.soil import NewSoilTest, keep_soil_test
 from dace.garden.weather import Source, Weather, keep_own_weather, weather
-from dace.households.fields import Line, Name, Number
+from dace.households.fields import Name, Number
 
 _AHEAD_SHOWN = 7
 router = Router(tags=["season"])
@@ -44,12 +44,6 @@ class WeatherOut(Out):
     ahead: list[DayOut]
     words: str
     own_days: int
-
-
-class ApproachIn(Schema):
-    """A school; empty is the garden's."""
-
-    approach: Line = ""
 
 
 class RepeatIn(Schema):
@@ -140,12 +134,6 @@ def keep_weather(request: Any, payload: OwnWeatherIn) -> Any:
     garden = garden_of(request.auth)
     row = keep_own_weather(request.auth, garden, payload.id, payload.text)
     return 201, written(request.auth, row.pk)
-
-
-@router.post("/plantings/{planting_id}/approach", response=WrittenOut, operation_id="follow")
-def approach(request: Any, planting_id: uuid.UUID, payload: ApproachIn) -> WrittenOut:
-    """Choose the school that a planting follows."""
-    return written(request.auth, follow(request.auth, planting_id, payload.approach).pk)
 
 
 @router.post("/plantings/{planting_id}/repeat", response=WrittenOut, operation_id="repeat_every")

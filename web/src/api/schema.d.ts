@@ -304,6 +304,54 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calendar": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Calendar Link
+         * @description Whether an address leads to the calendar.
+         */
+        get: operations["calendar_link"];
+        put?: never;
+        /**
+         * New Calendar Link
+         * @description A new private address; it is told this once, and any older one leads nowhere.
+         */
+        post: operations["new_calendar_link"];
+        /**
+         * Revoke Calendar Link
+         * @description No address leads to the calendar any more.
+         */
+        delete: operations["revoke_calendar_link"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calendar/{token}.ics": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * By its address
+         * @description The calendar by its private address.
+         */
+        get: operations["calendar"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/cans/{can_id}/correction": {
         parameters: {
             query?: never;
@@ -638,6 +686,26 @@ export interface paths {
          */
         put: operations["save_garden"];
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/garden/feeding": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Garden Feeding
+         * @description Choose how the garden is fed where a planting says nothing else.
+         */
+        post: operations["feed_garden_so"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1024,6 +1092,66 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/plan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * The plan
+         * @description Every feed to come with its reasons, what runs short, what to buy.
+         */
+        get: operations["plan_ahead"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plan.ics": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * The calendar
+         * @description The plan as a calendar file.
+         */
+        get: operations["calendar_file"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plan/rehearse": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Try Out
+         * @description Two futures side by side; writes nothing.
+         */
+        post: operations["rehearse"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/plantings": {
         parameters: {
             query?: never;
@@ -1084,26 +1212,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/plantings/{planting_id}/approach": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /**
-         * Approach
-         * @description Choose the school that a planting follows.
-         */
-        post: operations["follow"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/plantings/{planting_id}/end": {
         parameters: {
             query?: never;
@@ -1118,6 +1226,26 @@ export interface paths {
          * @description The crop is over.
          */
         post: operations["end_planting"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plantings/{planting_id}/feeding": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Feeding
+         * @description Choose how a planting is fed from now on.
+         */
+        post: operations["feed_so"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1298,6 +1426,66 @@ export interface paths {
         get: operations["all_roots"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/round": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * The Round
+         * @description What to do today.
+         */
+        get: operations["round"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/round/cans/{can_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Mix
+         * @description Mix one of today's cans, to read it before it is poured.
+         */
+        post: operations["mix_for_round"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/round/ticks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Tick Off
+         * @description Tick a stop off: its doses, and with the first of a can the can itself.
+         */
+        post: operations["tick"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1787,6 +1975,25 @@ export interface components {
             stand_id: string;
         };
         /**
+         * AheadOut
+         * @description Something to come: what, where, and why then.
+         */
+        AheadOut: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Name */
+            name: string;
+            /** Place Id */
+            place_id: string | null;
+            /** Text */
+            text: string;
+            /** Why */
+            why: string[];
+        };
+        /**
          * AllRootsOut
          * @description Every fill along the path.
          */
@@ -1806,17 +2013,6 @@ export interface components {
              * @enum {string}
              */
             kind: "rest" | "flush" | "water" | "look" | "wait" | "feed" | "dress" | "enough";
-        };
-        /**
-         * ApproachIn
-         * @description A school; empty is the garden's.
-         */
-        ApproachIn: {
-            /**
-             * Approach
-             * @default
-             */
-            approach: string;
         };
         /**
          * BalanceOut
@@ -2093,6 +2289,16 @@ export interface components {
             text: string;
         };
         /**
+         * CalendarOut
+         * @description Whether an address leads to the calendar; ``address`` only where it was just made.
+         */
+        CalendarOut: {
+            /** Address */
+            address: string;
+            /** There */
+            there: boolean;
+        };
+        /**
          * CanIn
          * @description A can to mix.
          */
@@ -2128,6 +2334,39 @@ export interface components {
             water_id: string;
         };
         /**
+         * CanOut
+         * @description A can to mix, or one that stands mixed: its recipe and the stops it serves.
+         */
+        CanOut: {
+            /** Change Id */
+            change_id: number | null;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Letter */
+            letter: string;
+            /** Lines */
+            lines: components["schemas"]["LineOut"][];
+            /** Mixed */
+            mixed: boolean;
+            /** Reads */
+            reads: string;
+            /** Reads Range */
+            reads_range: string;
+            /** Rows */
+            rows: components["schemas"]["RowOut"][];
+            /** Subject Id */
+            subject_id: string | null;
+            /** Vessel */
+            vessel: string;
+            /** Why */
+            why: string;
+            /** Working */
+            working: components["schemas"]["StepOut"][];
+        };
+        /**
          * CanReadOut
          * @description The correction of a can; None where it was never read, or is empty.
          */
@@ -2155,6 +2394,23 @@ export interface components {
             total_at_cap: number | null;
             /** Working */
             working: components["schemas"]["StepOut"][];
+        };
+        /**
+         * CarriedOut
+         * @description What share of the nitrogen the feeds to come bring to a stop.
+         */
+        CarriedOut: {
+            /**
+             * Fill Id
+             * Format: uuid
+             */
+            fill_id: string;
+            /** Name */
+            name: string;
+            /** Plantings */
+            plantings: string[];
+            /** Text */
+            text: string;
         };
         /**
          * ChangeOut
@@ -2297,20 +2553,18 @@ export interface components {
         };
         /**
          * DayOut
-         * @description A day foreseen: low and high [C], rain [mm].
+         * @description A day of the week ahead.
          */
         DayOut: {
+            /** Items */
+            items: components["schemas"]["AheadOut"][];
             /**
              * On
              * Format: date
              */
             on: string;
-            /** Rain Mm */
-            rain_mm: number;
-            /** T Max */
-            t_max: number;
-            /** T Min */
-            t_min: number;
+            /** Words */
+            words: string;
         };
         /**
          * DipIn
@@ -2327,6 +2581,23 @@ export interface components {
              * Format: uuid
              */
             subject_id: string;
+        };
+        /**
+         * DoneOut
+         * @description What was ticked: in words, and the change that takes it back.
+         */
+        DoneOut: {
+            /** Change Id */
+            change_id: number | null;
+            /** How */
+            how: string;
+            /**
+             * Tick Id
+             * Format: uuid
+             */
+            tick_id: string;
+            /** Words */
+            words: string;
         };
         /**
          * DoseIn
@@ -2437,6 +2708,36 @@ export interface components {
             id: string;
             /** Title */
             title: string;
+        };
+        /**
+         * DressOut
+         * @description A stop to dress: so much of something dry.
+         */
+        DressOut: {
+            /**
+             * Fill Id
+             * Format: uuid
+             */
+            fill_id: string;
+            /** Grams */
+            grams: number;
+            /** Name */
+            name: string;
+            /**
+             * Place Id
+             * Format: uuid
+             */
+            place_id: string;
+            portion: components["schemas"]["PortionOut"];
+            /** Reason */
+            reason: string;
+            /**
+             * Stand Id
+             * Format: uuid
+             */
+            stand_id: string;
+            /** Who */
+            who: string;
         };
         /**
          * DressingOut
@@ -2584,6 +2885,22 @@ export interface components {
             text: string;
         };
         /**
+         * FeedingIn
+         * @description How a planting is fed; what is left out stays, an empty word is as the garden.
+         */
+        FeedingIn: {
+            /** Aim */
+            aim?: number | null;
+            /** Approach */
+            approach?: string | null;
+            /** Rhythm */
+            rhythm?: ("" | "weekly" | "fortnightly" | "every_watering") | null;
+            /** Sources */
+            sources?: string[] | null;
+            /** Strength */
+            strength?: number | null;
+        };
+        /**
          * FieldTestIn
          * @description A pH, a nitrate strip [mg/L], or moisture by feel.
          */
@@ -2719,6 +3036,44 @@ export interface components {
             working: components["schemas"]["StepOut"][];
         };
         /**
+         * FutureOut
+         * @description A future: what it takes and what it brings; ``events`` of the stops that are meant.
+         */
+        FutureOut: {
+            /** Carried */
+            carried: string;
+            /** Events */
+            events: components["schemas"]["PlanEventOut"][];
+            /** Feeds */
+            feeds: number;
+            /** First Feed */
+            first_feed: string;
+            /** Lines */
+            lines: components["schemas"]["LinesOut"][];
+            /** Minutes */
+            minutes: number;
+            /** Money */
+            money: string;
+            /** Picked */
+            picked: string;
+            /** Short */
+            short: string[];
+            /** Strongest */
+            strongest: string;
+        };
+        /**
+         * GardenFeedingIn
+         * @description How the garden is fed; ``slider`` from -1 (spare money) to 1 (spare effort).
+         */
+        GardenFeedingIn: {
+            /** Approach */
+            approach?: string | null;
+            /** Rhythm */
+            rhythm?: ("" | "weekly" | "fortnightly" | "every_watering") | null;
+            /** Slider */
+            slider?: number | null;
+        };
+        /**
          * GardenIn
          * @description Where the garden is and how it measures.
          */
@@ -2820,6 +3175,26 @@ export interface components {
             goes: number;
             /** Read After */
             read_after: number;
+        };
+        /**
+         * HabitsOut
+         * @description How the garden is fed where a planting says nothing.
+         */
+        HabitsOut: {
+            /** Approach */
+            approach: string;
+            /** Approaches */
+            approaches: {
+                [key: string]: string;
+            };
+            /** Rhythm */
+            rhythm: string;
+            /** Rhythms */
+            rhythms: {
+                [key: string]: string;
+            };
+            /** Slider */
+            slider: number;
         };
         /**
          * HarvestIn
@@ -3165,19 +3540,36 @@ export interface components {
         };
         /**
          * LineOut
-         * @description One nutrient's books over the days of ``LedgerOut.days`` [mg a plant, summed].
+         * @description A line of a recipe: how much in large figures, of what, and the exact amount beside it.
          */
         LineOut: {
-            /** High */
-            high: number[];
-            /** Low */
-            low: number[];
+            /** Amount */
+            amount: string;
+            /** Note */
+            note: string;
+            /** What */
+            what: string;
+        };
+        /**
+         * LinesOut
+         * @description Of a stop ahead, week by week: need and what roots take [mg, summed], by nutrient.
+         *
+         *     ``low`` and ``high`` bound what is taken.
+         */
+        LinesOut: {
+            /** Days */
+            days: string[];
+            /**
+             * Fill Id
+             * Format: uuid
+             */
+            fill_id: string;
             /** Need */
-            need: number[];
-            /** Nutrient */
-            nutrient: string;
-            /** Reached */
-            reached: number[];
+            need: number[][];
+            /** Nutrients */
+            nutrients: string[];
+            /** Taken */
+            taken: number[][];
         };
         /**
          * LogsIn
@@ -3189,16 +3581,31 @@ export interface components {
         };
         /**
          * LookOut
-         * @description A look at a planting.
+         * @description Something to look at; ``first`` where nothing is fed there before it is answered.
          */
         LookOut: {
             /**
-             * On
-             * Format: date
+             * Fill Id
+             * Format: uuid
              */
-            on: string;
-            /** Words */
-            words: string;
+            fill_id: string;
+            /** First */
+            first: boolean;
+            /** Name */
+            name: string;
+            /**
+             * Place Id
+             * Format: uuid
+             */
+            place_id: string;
+            /** Planting Id */
+            planting_id: string | null;
+            question: components["schemas"]["QuestionOut"];
+            /**
+             * Subject Id
+             * Format: uuid
+             */
+            subject_id: string;
         };
         /**
          * MaterialIn
@@ -3945,6 +4352,76 @@ export interface components {
             plants: string[];
         };
         /**
+         * PlanEventOut
+         * @description Something to come at a stop: nitrogen for each plant [mg], what, and why then.
+         *
+         *     ``plantings`` are those that get of it.
+         */
+        PlanEventOut: {
+            /**
+             * Fill Id
+             * Format: uuid
+             */
+            fill_id: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "feed" | "dress" | "flush";
+            /** Name */
+            name: string;
+            /** Nitrogen Mg */
+            nitrogen_mg: number;
+            /** Nitrogen Text */
+            nitrogen_text: string;
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Plantings */
+            plantings: string[];
+            /** Stage */
+            stage: string;
+            /** Text */
+            text: string;
+            /** Why */
+            why: string[];
+        };
+        /**
+         * PlanOut
+         * @description What is to come, and how the garden is fed.
+         */
+        PlanOut: {
+            /** Carried */
+            carried: components["schemas"]["CarriedOut"][];
+            /** Digest */
+            digest: string;
+            /** Events */
+            events: components["schemas"]["PlanEventOut"][];
+            habits: components["schemas"]["HabitsOut"];
+            /** Lines */
+            lines: components["schemas"]["LinesOut"][];
+            /** Short */
+            short: components["schemas"]["ShortOut"][];
+            /** To Buy */
+            to_buy: components["schemas"]["ToBuyOut"][];
+            /** To Come */
+            to_come: components["schemas"]["ToComeOut"][];
+            /**
+             * Today
+             * Format: date
+             */
+            today: string;
+            /** Weeks */
+            weeks: number;
+        };
+        /**
          * PlantingIn
          * @description What grows: crop, count, since when, where, and the stage as she sees it.
          */
@@ -4467,6 +4944,16 @@ export interface components {
             count: number;
         };
         /**
+         * RehearsalOut
+         * @description What stands and what would be, side by side, and the difference in a sentence or two.
+         */
+        RehearsalOut: {
+            after: components["schemas"]["FutureOut"];
+            before: components["schemas"]["FutureOut"];
+            /** Said */
+            said: string[];
+        };
+        /**
          * RepeatIn
          * @description Every how many days; null ends it.
          */
@@ -4587,6 +5074,44 @@ export interface components {
             working: components["schemas"]["StepOut"][];
         };
         /**
+         * RoundOut
+         * @description Today's round.
+         *
+         *     ``title`` says what there is to do, ``leaves`` when leaves may be sprayed, empty where no
+         *     sprayer is owned; ``left`` and ``done`` count stops.
+         */
+        RoundOut: {
+            /** Ahead */
+            ahead: components["schemas"]["DayOut"][];
+            /** Cans */
+            cans: components["schemas"]["CanOut"][];
+            /** Digest */
+            digest: string;
+            /** Done */
+            done: number;
+            /** Dressings */
+            dressings: components["schemas"]["DressOut"][];
+            /** Flushes */
+            flushes: components["schemas"]["FlushOut"][];
+            /** Leaves */
+            leaves: string;
+            /** Left */
+            left: number;
+            /** Looks */
+            looks: components["schemas"]["LookOut"][];
+            /** Shed */
+            shed: components["schemas"]["ShedOut"][];
+            /** Title */
+            title: string;
+            /**
+             * Today
+             * Format: date
+             */
+            today: string;
+            /** Waits */
+            waits: components["schemas"]["WaitOut"][];
+        };
+        /**
          * RouteHoursOut
          * @description The hours of one way of feeding, and how it stands now in a sentence.
          */
@@ -4611,6 +5136,46 @@ export interface components {
              * Format: uuid
              */
             id: string;
+        };
+        /**
+         * RowOut
+         * @description A stop that a can serves: ``amount`` such as ``4 × 1 L``; ``done`` once it is ticked.
+         *
+         *     ``now`` is False where its verdict asks for something else by now; ``mark`` says what.
+         */
+        RowOut: {
+            /** Amount */
+            amount: string;
+            /** Done */
+            done: components["schemas"]["DoneOut"][];
+            /**
+             * Fill Id
+             * Format: uuid
+             */
+            fill_id: string;
+            /** Litres */
+            litres: number;
+            /** Litres Each */
+            litres_each: number;
+            /** Look */
+            look: string;
+            /** Mark */
+            mark: string;
+            /** Name */
+            name: string;
+            /** Now */
+            now: boolean;
+            /**
+             * Place Id
+             * Format: uuid
+             */
+            place_id: string;
+            /** Plants */
+            plants: number;
+            /** Slot */
+            slot: number;
+            /** Who */
+            who: string;
         };
         /**
          * SaidIn
@@ -4778,6 +5343,21 @@ export interface components {
             waters: components["schemas"]["OwnWaterOut"][];
         };
         /**
+         * ShedOut
+         * @description A brew with something to do today.
+         */
+        ShedOut: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Name */
+            name: string;
+            /** Steps */
+            steps: string[];
+        };
+        /**
          * ShelfBrewOut
          * @description A brew on its way, with its strength and what is next.
          */
@@ -4847,6 +5427,30 @@ export interface components {
             jars: components["schemas"]["ShelfJarOut"][];
             /** Past */
             past: components["schemas"]["PastBrewOut"][];
+        };
+        /**
+         * ShortOut
+         * @description A nutrient that a stop will be short of.
+         */
+        ShortOut: {
+            /**
+             * Fill Id
+             * Format: uuid
+             */
+            fill_id: string;
+            /** Name */
+            name: string;
+            /** Nutrient */
+            nutrient: string;
+            /** Plantings */
+            plantings: string[];
+            /**
+             * Since
+             * Format: date
+             */
+            since: string;
+            /** Text */
+            text: string;
         };
         /**
          * ShownOut
@@ -5476,6 +6080,62 @@ export interface components {
             id: string;
         };
         /**
+         * TickIn
+         * @description What was done of a stop's feed; ``litres_each`` of her own amount, or of more.
+         */
+        TickIn: {
+            /** Can Id */
+            can_id?: string | null;
+            /**
+             * Fill Id
+             * Format: uuid
+             */
+            fill_id: string;
+            /**
+             * How
+             * @default planned
+             * @enum {string}
+             */
+            how: "planned" | "half" | "none" | "own" | "extra";
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Litres Each */
+            litres_each?: number | null;
+            /** Slot */
+            slot: number;
+        };
+        /**
+         * ToBuyOut
+         * @description What would fill what the shelf lacks.
+         */
+        ToBuyOut: {
+            /** Amount */
+            amount: string;
+            /** Cost */
+            cost: string;
+            /** Text */
+            text: string;
+            /** Where */
+            where: string;
+        };
+        /**
+         * ToComeOut
+         * @description Sowing again, potting on, planting out, and what slow feeds still give next year.
+         */
+        ToComeOut: {
+            /** Name */
+            name: string;
+            /** On */
+            on: string | null;
+            /** Planting Id */
+            planting_id: string | null;
+            /** Text */
+            text: string;
+        };
+        /**
          * ToldOut
          * @description The dose in one way.
          */
@@ -5484,6 +6144,47 @@ export interface components {
             kind: string;
             /** Text */
             text: string;
+        };
+        /**
+         * TrialIn
+         * @description What is tried out: habits, shelf, weather; of some fills or, with none named, of all.
+         */
+        TrialIn: {
+            /**
+             * Approach
+             * @default
+             */
+            approach: string;
+            /**
+             * Fills
+             * @default []
+             */
+            fills: string[];
+            /**
+             * Home Made
+             * @default false
+             */
+            home_made: boolean;
+            /**
+             * Rain Times
+             * @default 1
+             */
+            rain_times: number;
+            /**
+             * Rhythm
+             * @default
+             * @enum {string}
+             */
+            rhythm: "" | "weekly" | "fortnightly" | "every_watering";
+            /** Slider */
+            slider?: number | null;
+            /** Strength */
+            strength?: number | null;
+            /**
+             * Warmer C
+             * @default 0
+             */
+            warmer_c: number;
         };
         /**
          * UndoIn
@@ -5581,6 +6282,30 @@ export interface components {
             litres: number;
             /** Unit */
             unit: string;
+        };
+        /**
+         * WaitOut
+         * @description A stop that gets nothing today, and why.
+         */
+        WaitOut: {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "rest" | "flush" | "water" | "look" | "wait" | "feed" | "dress" | "enough";
+            /** Mark */
+            mark: string;
+            /** Name */
+            name: string;
+            /**
+             * Place Id
+             * Format: uuid
+             */
+            place_id: string;
+            /** Who */
+            who: string;
+            /** Why */
+            why: string;
         };
         /**
          * WaterIn
@@ -6128,6 +6853,86 @@ export interface operations {
             };
         };
     };
+    calendar_link: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CalendarOut"];
+                };
+            };
+        };
+    };
+    new_calendar_link: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CalendarOut"];
+                };
+            };
+        };
+    };
+    revoke_calendar_link: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CalendarOut"];
+                };
+            };
+        };
+    };
+    calendar: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                token: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     correction: {
         parameters: {
             query?: never;
@@ -6512,6 +7317,30 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["GardenIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+        };
+    };
+    feed_garden_so: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["GardenFeedingIn"];
             };
         };
         responses: {
@@ -6984,6 +7813,68 @@ export interface operations {
             };
         };
     };
+    plan_ahead: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanOut"];
+                };
+            };
+        };
+    };
+    calendar_file: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    rehearse: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TrialIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RehearsalOut"];
+                };
+            };
+        };
+    };
     plant: {
         parameters: {
             query?: never;
@@ -7060,7 +7951,7 @@ export interface operations {
             };
         };
     };
-    follow: {
+    end_planting: {
         parameters: {
             query?: never;
             header?: never;
@@ -7069,11 +7960,7 @@ export interface operations {
             };
             cookie?: never;
         };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["ApproachIn"];
-            };
-        };
+        requestBody?: never;
         responses: {
             /** @description OK */
             200: {
@@ -7086,7 +7973,7 @@ export interface operations {
             };
         };
     };
-    end_planting: {
+    feed_so: {
         parameters: {
             query?: never;
             header?: never;
@@ -7095,7 +7982,11 @@ export interface operations {
             };
             cookie?: never;
         };
-        requestBody?: never;
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FeedingIn"];
+            };
+        };
         responses: {
             /** @description OK */
             200: {
@@ -7318,6 +8209,72 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["AllRootsOut"];
+                };
+            };
+        };
+    };
+    round: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RoundOut"];
+                };
+            };
+        };
+    };
+    mix_for_round: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                can_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+        };
+    };
+    tick: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TickIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
                 };
             };
         };

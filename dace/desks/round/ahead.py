@@ -1,0 +1,42 @@
+"""What comes in the days after today."""
+
+from __future__ import annotations
+
+from datetime import date, timedelta
+
+from dace.core import api as core
+from dace.core.api import Event
+from dace.desks.round.schemas import AheadOut, DayOut
+from dace.desks.shared.events import event_words, stop_name
+from dace.feeding.plans import Planned, event_id
+from dace.households.scope import Scope
+
+_DAYS = 8
+
+
+def days_ahead(scope: Scope, found: Planned) -> list[DayOut]:
+    """The week after today, day by day; days without anything are left out."""
+    plan = found.plan
+    if plan is None:
+        return []
+    by_day: dict[date, list[Event]] = {}
+    for event in found.ahead():
+        if event.on <= plan.today + timedelta(days=_DAYS):
+            by_day.setdefault(event.on, []).append(event)
+    return [
+        DayOut(
+            on=on,
+            words=core.day_words(on, plan.today),
+            items=[
+                AheadOut(
+                    id=event_id(scope.household_id, event),
+                    place_id=found.stops[event.stop].place.id,
+                    name=stop_name(found.stops[event.stop]),
+                    text=event_words(event),
+                    why=list(event.why),
+                )
+                for event in events
+            ],
+        )
+        for on, events in sorted(by_day.items())
+    ]

@@ -1,0 +1,177 @@
+"""Today's cans: those that stand mixed with what was ticked, then those still to mix."""
+
+from __future__ import annotations
+
+import uuid
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+from itertools import groupby
+
+from dace.core import api as core
+from dace.core.api import CanToMix, shown
+from dace.desks.round.schemas import CanOut, DoneOut, LineOut, RowOut
+from dace.desks.shared.figures import steps_out
+from dace.feeding.models import Serving
+from dace.feeding.plans import Planned, can_id
+from dace.feeding.ticks import Done
+from dace.feeding.verdicts import StopVerdict
+from dace.households.scope import Scope
+
+_LETTERS = "ABCDEFGHIJKLMNOPQRSTUVWXYZ"
+
+
+@dataclass(frozen=True)
+class CansNow:
+    """The plan, whom today's cans were mixed for, what was ticked, and changes by row."""
+
+    found: Planned
+    served: Sequence[Serving]
+    done: Mapping[uuid.UUID, Done]
+    changes: Mapping[uuid.UUID, int]
+
+
+def cans_shown(scope: Scope, now: CansNow) -> list[CanOut]:
+    """Cans in the order in which they were mixed, then along the path."""
+    mixed = [_mixed(list(rows), now) for _, rows in groupby(now.served, key=lambda one: one.can_id)]
+    plan = now.found.plan
+    to_mix = []
+    if plan is not None:
+        to_mix = [_to_mix(can_id(scope.household_id, plan, can), can, now) for can in plan.cans]
+    return [
+        one.model_copy(update={"letter": _LETTERS[turn % len(_LETTERS)]})
+        for turn, one in enumerate([*mixed, *to_mix])
+    ]
+
+
+def _to_mix(block_id: uuid.UUID, can: CanToMix, now: CansNow) -> CanOut:
+    portion, stops = can.portion, now.found.stops
+    slots = {event.stop: event.slot for event in now.found.today() if event.kind == "feed"}
+    ec = portion.can.ec if portion.can else None
+    return CanOut(
+        id=block_id,
+        letter="",
+        lines=[
+            _amount_line(portion.words, portion.name, portion.cans),
+            LineOut(
+                amount=_filled(portion.fill_l, portion.cans),
+                what=portion.water_name,
+                note=portion.strength,
+            ),
+        ],
+        reads=shown.ec(ec.value, 1) if ec else "",
+        reads_range=shown.ec_span(ec.low, ec.high) if ec else "",
+        vessel=portion.vessel_name,
+        mixed=False,
+        subject_id=None,
+        change_id=None,
+        why=can.why,
+        working=steps_out(tuple(s for _, r in portion.can.nutrients for s in r.working))
+        if portion.can
+        else [],
+        rows=[
+            _row(
+                stops[one.stop],
+                slots.get(one.stop, 0),
+                {each.planting: each.litres for each in one.each if each.litres > 0},
+                now,
+            )
+            for one in can.served
+        ],
+    )
+
+
+def _amount_line(words: str, name: str, cans: int) -> LineOut:
+    """``3.1 g`` large, and the spoons or the stock that it comes to beside it."""
+    exact, _, rest = words.partition(" (")
+    if not rest:
+        exact, _, rest = words.partition(": ")
+    each = " in each" if cans > 1 else ""
+    return LineOut(amount=exact, what=f"{name}{each}", note=rest.removesuffix(")"))
+
+
+def _filled(litres: float, cans: int) -> str:
+    times = f"{cans} × " if cans > 1 else "to "
+    return f"{times}{shown.litres(litres, 2)}"
+
+
+def _mixed(rows: list[Serving], now: CansNow) -> CanOut:
+    can, stops = rows[0].can, now.found.stops
+    parts = list(can.parts.all())
+    return CanOut(
+        id=can.pk,
+        letter="",
+        lines=[
+            *(
+                LineOut(
+                    amount=core.amount_words(part.amount, _unit(part.jar.form)),
+                    what=part.jar.name,
+                    note="",
+                )
+                for part in parts
+            ),
+            LineOut(
+                amount=f"to {shown.litres(can.vessel_l, 2)}", what=can.water.name, note=can.ratio
+            ),
+        ],
+        reads=shown.ec(can.ec_likely, 1),
+        reads_range=shown.ec_span(can.ec_low, can.ec_high),
+        vessel="",
+        mixed=True,
+        subject_id=can.subject_id,
+        change_id=now.changes.get(can.pk),
+        why="",
+        working=[],
+        rows=[
+            _row(stops[str(one.fill_id)], one.slot, one.each, now)
+            for one in rows
+            if str(one.fill_id) in stops
+        ],
+    )
+
+
+def _unit(form: str) -> str:
+    return "mL" if form == "liquid" else "g"
+
+
+def _row(one: StopVerdict, slot: int, each: Mapping[str, float], now: CansNow) -> RowOut:
+    done = now.done.get(one.fill_id)
+    poured = [(stand, each[str(stand.id)]) for stand in one.stands if str(stand.id) in each]
+    litres = sum(stand.count * amount for stand, amount in poured)
+    plants = sum(stand.count for stand, _ in poured)
+    question = one.verdict.question
+    return RowOut(
+        fill_id=one.fill_id,
+        place_id=one.place.id,
+        slot=slot,
+        name=one.root.fill.name or one.place.name,
+        who=", ".join(f"{s.crop.counted(s.count)}, {s.stage.words}" for s, _ in poured),
+        amount=" and ".join(f"{s.count} × {shown.litres(amount, 2)}" for s, amount in poured),
+        litres=round(litres, 3),
+        litres_each=round(litres / plants, 4) if plants else 0.0,
+        plants=plants,
+        look=question.what if question and not done else "",
+        now=bool(done) or one.verdict.kind == "feed",
+        mark=one.verdict.mark,
+        done=[
+            DoneOut(
+                tick_id=tick.pk,
+                how=tick.how,
+                words=_words(tick.how, tick.litres),
+                change_id=now.changes.get(tick.pk),
+            )
+            for tick in (done.ticks if done else ())
+        ],
+    )
+
+
+_DONE = {
+    "planned": "{} poured",
+    "half": "half, {} poured",
+    "none": "left out",
+    "own": "{} poured",
+    "extra": "{} more",
+}
+
+
+def _words(how: str, litres: float) -> str:
+    return _DONE[how].format(shown.litres(litres, 2))

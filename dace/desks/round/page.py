@@ -1,0 +1,166 @@
+"""Today's round as it stands: cans mixed and to mix, flushes, dressings, looks, waits."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from dace.core import api as core
+from dace.desks.round.ahead import days_ahead
+from dace.desks.round.cans import CansNow, cans_shown
+from dace.desks.round.schemas import DressOut, FlushOut, LookOut, RoundOut, ShedOut, WaitOut
+from dace.desks.shared.leaves import leaves_now
+from dace.desks.shared.verdicts import VerdictOut, verdict_out
+from dace.feeding.plans import planned
+from dace.feeding.ticks import done_today, servings
+from dace.feeding.verdicts import StopVerdict
+from dace.garden.reads import garden_of
+from dace.garden.services import today
+from dace.households.changes import changes_of
+from dace.households.scope import Scope
+from dace.shelf.brews import brews
+
+_WAITS: tuple[core.Kind, ...] = ("wait", "enough", "rest")
+
+
+def round_page(scope: Scope) -> RoundOut:
+    """The whole round; some fifty queries where something changed, fifteen where not."""
+    garden = garden_of(scope)
+    on, found = today(scope, garden), planned(scope)
+    served, done = servings(scope, on), done_today(scope, on)
+    ids = [tick.pk for one in done.values() for tick in one.ticks]
+    changes = changes_of(scope, [*ids, *{one.can_id for one in served}])
+    cans = cans_shown(scope, CansNow(found, served, done, changes))
+    out = [(one, verdict_out(one.verdict)) for one in found.judged.stops]
+    shed = [
+        ShedOut(id=r.brew.pk, name=r.brew.name, steps=[step.words for step in r.due])
+        for r in brews(scope)
+        if r.due
+    ]
+    flushes = [_flush(one, said) for one, said in out if one.verdict.kind in ("flush", "water")]
+    dressings = [d for one, said in out if (d := _dress(one, said)) is not None]
+    rows = [row for can in cans for row in can.rows]
+    ticked = {row.fill_id for row in rows if row.done}
+    looks = [look for one, said in out if (look := _look(one, said)) is not None]
+    left = sum(not row.done and row.now for row in rows) + len(flushes) + len(dressings)
+    left += sum(look.first for look in looks)
+    todo = _Todo(
+        cans=sum(any(row.now and not row.done for row in can.rows) for can in cans),
+        flushes=len(flushes),
+        looks=sum(look.first for look in looks),
+        dressings=len(dressings),
+    )
+    return RoundOut(
+        today=on,
+        title=_title(todo, grows=found.plan is not None),
+        left=left,
+        done=len({row.fill_id for row in rows if row.done} | set(done)),
+        cans=cans,
+        flushes=flushes,
+        dressings=dressings,
+        looks=looks,
+        shed=shed,
+        waits=[
+            _wait(one, said)
+            for one, said in out
+            if one.verdict.kind in _WAITS and one.fill_id not in ticked
+        ],
+        leaves=leaves_now(scope, garden),
+        ahead=days_ahead(scope, found),
+        digest=found.plan.digest if found.plan else "",
+    )
+
+
+@dataclass(frozen=True)
+class _Todo:
+    cans: int
+    flushes: int
+    looks: int
+    dressings: int
+
+
+def _title(todo: _Todo, grows: bool) -> str:
+    """What there is to do, in one line."""
+    named = (
+        (todo.cans, "one can", "cans"),
+        (todo.flushes, "a flush", "flushes"),
+        (todo.dressings, "a dressing", "dressings"),
+        (todo.looks, "a look", "looks"),
+    )
+    parts = [one if n == 1 else f"{core.number_word(n)} {many}" for n, one, many in named if n]
+    if not parts:
+        return "Nothing to feed today" if grows else "Nothing grows here yet"
+    said = parts[0] if len(parts) == 1 else f"{', '.join(parts[:-1])} and {parts[-1]}"
+    return f"{said[0].upper()}{said[1:]} today"
+
+
+def _name(one: StopVerdict) -> str:
+    return one.root.fill.name or one.place.name
+
+
+def who(one: StopVerdict) -> str:
+    """What grows in a fill, in a few words."""
+    return ", ".join(f"{s.crop.counted(s.count)}, {s.stage.words}" for s in one.stands)
+
+
+def _flush(one: StopVerdict, said: VerdictOut) -> FlushOut:
+    return FlushOut(
+        fill_id=one.fill_id,
+        place_id=one.place.id,
+        subject_id=one.root.fill.subject_id,
+        name=_name(one),
+        who=who(one),
+        headline=said.headline,
+        reason=said.reason,
+        button=said.button,
+        water_id=said.water_id,
+        water=said.water,
+        plan=said.flush,
+        litres=said.litres,
+        flushes=said.kind == "flush",
+        working=said.working,
+    )
+
+
+def _dress(one: StopVerdict, said: VerdictOut) -> DressOut | None:
+    if said.kind != "dress" or said.portion is None or one.verdict.recipe is None:
+        return None
+    return DressOut(
+        fill_id=one.fill_id,
+        place_id=one.place.id,
+        stand_id=one.stands[0].id,
+        name=_name(one),
+        who=who(one),
+        portion=said.portion,
+        grams=round(one.verdict.recipe.amount, 2),
+        reason=said.reason,
+    )
+
+
+def _look(one: StopVerdict, said: VerdictOut) -> LookOut | None:
+    if said.question is None:
+        return None
+    asked = said.question.stand_id
+    planting = next((s.planting_id for s in one.stands if s.id == asked), None)
+    return LookOut(
+        fill_id=one.fill_id,
+        place_id=one.place.id,
+        subject_id=one.root.fill.subject_id,
+        planting_id=planting,
+        name=_name(one),
+        question=said.question,
+        first=said.kind == "look",
+    )
+
+
+def _wait(one: StopVerdict, said: VerdictOut) -> WaitOut:
+    why = said.reason
+    if said.kind == "wait" and one.verdict.each:
+        why = one.verdict.each[0].reason
+    return WaitOut(
+        place_id=one.place.id,
+        name=_name(one),
+        who=who(one),
+        kind=said.kind,
+        mark=said.mark,
+        why=why,
+    )

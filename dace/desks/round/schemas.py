@@ -1,0 +1,169 @@
+"""What the Round shows."""
+
+from __future__ import annotations
+
+import uuid
+from datetime import date
+
+from dace.core import api as core
+from dace.desks.shared.figures import StepOut
+from dace.desks.shared.out import Out
+from dace.desks.shared.verdicts import GoOut, PortionOut, QuestionOut
+
+
+class LineOut(Out):
+    """A line of a recipe: how much in large figures, of what, and the exact amount beside it."""
+
+    amount: str
+    what: str
+    note: str
+
+
+class DoneOut(Out):
+    """What was ticked: in words, and the change that takes it back."""
+
+    tick_id: uuid.UUID
+    how: str
+    words: str
+    change_id: int | None
+
+
+class RowOut(Out):
+    """A stop that a can serves: ``amount`` such as ``4 × 1 L``; ``done`` once it is ticked.
+
+    ``now`` is False where its verdict asks for something else by now; ``mark`` says what.
+    """
+
+    fill_id: uuid.UUID
+    place_id: uuid.UUID
+    slot: int
+    name: str
+    who: str
+    amount: str
+    litres: float
+    litres_each: float
+    plants: int
+    look: str
+    now: bool
+    mark: str
+    done: list[DoneOut]
+
+
+class CanOut(Out):
+    """A can to mix, or one that stands mixed: its recipe and the stops it serves."""
+
+    id: uuid.UUID
+    letter: str
+    lines: list[LineOut]
+    reads: str
+    reads_range: str
+    vessel: str
+    mixed: bool
+    subject_id: uuid.UUID | None
+    change_id: int | None
+    why: str
+    working: list[StepOut]
+    rows: list[RowOut]
+
+
+class FlushOut(Out):
+    """A pot to flush: its pours, those that are done, and when it is read."""
+
+    fill_id: uuid.UUID
+    place_id: uuid.UUID
+    subject_id: uuid.UUID
+    name: str
+    who: str
+    headline: str
+    reason: str
+    button: str
+    water_id: uuid.UUID | None
+    water: str
+    plan: GoOut | None
+    litres: float
+    flushes: bool
+    working: list[StepOut]
+
+
+class DressOut(Out):
+    """A stop to dress: so much of something dry."""
+
+    fill_id: uuid.UUID
+    place_id: uuid.UUID
+    stand_id: uuid.UUID
+    name: str
+    who: str
+    portion: PortionOut
+    grams: float
+    reason: str
+
+
+class LookOut(Out):
+    """Something to look at; ``first`` where nothing is fed there before it is answered."""
+
+    fill_id: uuid.UUID
+    place_id: uuid.UUID
+    subject_id: uuid.UUID
+    planting_id: uuid.UUID | None
+    name: str
+    question: QuestionOut
+    first: bool
+
+
+class ShedOut(Out):
+    """A brew with something to do today."""
+
+    id: uuid.UUID
+    name: str
+    steps: list[str]
+
+
+class WaitOut(Out):
+    """A stop that gets nothing today, and why."""
+
+    place_id: uuid.UUID
+    name: str
+    who: str
+    kind: core.Kind
+    mark: str
+    why: str
+
+
+class AheadOut(Out):
+    """Something to come: what, where, and why then."""
+
+    id: uuid.UUID
+    place_id: uuid.UUID | None
+    name: str
+    text: str
+    why: list[str]
+
+
+class DayOut(Out):
+    """A day of the week ahead."""
+
+    on: date
+    words: str
+    items: list[AheadOut]
+
+
+class RoundOut(Out):
+    """Today's round.
+
+    ``title`` says what there is to do, ``leaves`` when leaves may be sprayed, empty where no
+    sprayer is owned; ``left`` and ``done`` count stops.
+    """
+
+    today: date
+    title: str
+    left: int
+    done: int
+    cans: list[CanOut]
+    flushes: list[FlushOut]
+    dressings: list[DressOut]
+    looks: list[LookOut]
+    shed: list[ShedOut]
+    waits: list[WaitOut]
+    leaves: str
+    ahead: list[DayOut]
+    digest: str

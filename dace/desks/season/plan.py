@@ -1,0 +1,216 @@
+"""The plan as the Season shows it."""
+
+from __future__ import annotations
+
+import uuid
+from collections.abc import Sequence
+from datetime import date, timedelta
+
+from dace.core import api as core
+from dace.core.api import NUTRIENTS, Course, Event, Plan, say, shown
+from dace.desks.season.schemas_plan import (
+    CarriedOut,
+    HabitsOut,
+    LinesOut,
+    PlanEventOut,
+    PlanOut,
+    ShortOut,
+    ToBuyOut,
+    ToComeOut,
+)
+from dace.desks.shared.events import event_words, stop_name
+from dace.feeding.plans import WEEKS, Planned, event_id, planned
+from dace.feeding.verdicts import StopVerdict
+from dace.garden.models import Garden, Place, Planting
+from dace.garden.reads import garden_of
+from dace.households.scope import Scope
+
+_WEEK = 7
+_LEAST_STILL_MG = 100.0
+
+
+def plan_page(scope: Scope) -> PlanOut:
+    """The plan; queries as for the verdicts, and one for what is sown again."""
+    garden, found = garden_of(scope), planned(scope)
+    habits = habits_out(garden)
+    if found.plan is None or found.judged.yard is None:
+        today = scope.now.date()
+        return PlanOut(
+            today=today, weeks=WEEKS, habits=habits, events=[], short=[], carried=[], to_buy=[],
+            to_come=[], lines=[], digest="",
+        )  # fmt: skip
+    plan, stops = found.plan, found.stops
+    return PlanOut(
+        today=plan.today,
+        weeks=WEEKS,
+        habits=habits,
+        events=events_out(scope, plan.events, stops),
+        short=[
+            ShortOut(
+                fill_id=stops[one.stop].fill_id,
+                plantings=_plantings(stops[one.stop]),
+                name=stop_name(stops[one.stop]),
+                nutrient=one.nutrient,
+                text=one.text,
+                since=one.since,
+            )
+            for one in plan.short
+        ],
+        carried=[
+            CarriedOut(
+                fill_id=stops[one.stop].fill_id,
+                plantings=_plantings(stops[one.stop]),
+                name=stop_name(stops[one.stop]),
+                text=one.text,
+            )
+            for one in plan.carried
+        ],
+        to_buy=_to_buy(found),
+        to_come=_to_come(scope, found, plan),
+        lines=[lines_out(stops[key].fill_id, course) for key, course in plan.courses],
+        digest=plan.digest,
+    )
+
+
+def habits_out(garden: Garden) -> HabitsOut:
+    """How the garden is fed."""
+    return HabitsOut(
+        approach=garden.approach,
+        rhythm=garden.rhythm,
+        slider=garden.slider,
+        approaches=core.APPROACHES,
+        rhythms=core.RHYTHM_WORDS,
+    )
+
+
+def _plantings(one: StopVerdict) -> list[uuid.UUID]:
+    return [stand.planting_id for stand in one.stands]
+
+
+def events_out(
+    scope: Scope, events: Sequence[Event], stops: dict[str, StopVerdict]
+) -> list[PlanEventOut]:
+    """Events with whom they are for and how much nitrogen each plant gets."""
+    return [_event(scope, event, stops[event.stop]) for event in events]
+
+
+def _event(scope: Scope, event: Event, one: StopVerdict) -> PlanEventOut:
+    fed = {planting for planting, _ in event.stages}
+    stands = [stand for stand in one.stands if str(stand.id) in fed] or list(one.stands)
+    nitrogen = _nitrogen(event, sum(stand.count for stand in stands))
+    return PlanEventOut(
+        id=event_id(scope.household_id, event),
+        on=event.on,
+        kind=event.kind,
+        fill_id=one.fill_id,
+        plantings=[stand.planting_id for stand in stands],
+        name=stop_name(one),
+        stage=event.stage,
+        text=event_words(event),
+        nitrogen_mg=round(nitrogen[1], 1),
+        nitrogen_text=(
+            f"{say(nitrogen[1], 2)} mg of nitrogen a plant "
+            f"({say(nitrogen[0], 2)} to {say(nitrogen[2], 2)})"
+            if nitrogen[1]
+            else ""
+        ),
+        why=list(event.why),
+    )
+
+
+def _nitrogen(event: Event, plants: int) -> tuple[float, float, float]:
+    """Nitrogen for each plant [mg]: low, likely, high."""
+    can = event.portion.can if event.portion else None
+    if can is None or not plants:
+        return 0.0, 0.0, 0.0
+    held = can.nutrient("N")
+    litres = event.litres / plants
+    return held.low * litres, held.value * litres, held.high * litres
+
+
+def lines_out(fill_id: uuid.UUID, course: Course) -> LinesOut:
+    """Need and what is taken, summed week by week."""
+    weeks = range(_WEEK, len(course.need) + 1, _WEEK)
+
+    def summed(rows: object, column: int) -> list[float]:
+        return [round(float(rows[:end, column].sum()), 1) for end in weeks]  # type: ignore[index]
+
+    return LinesOut(
+        fill_id=fill_id,
+        days=[course.first + timedelta(days=end - 1) for end in weeks],
+        nutrients=list(NUTRIENTS),
+        need=[summed(course.need, column) for column in range(len(NUTRIENTS))],
+        taken=[summed(course.taken, column) for column in range(len(NUTRIENTS))],
+    )
+
+
+def _to_buy(found: Planned) -> list[ToBuyOut]:
+    assert found.plan is not None
+    assert found.judged.yard is not None
+    return [
+        ToBuyOut(
+            text=one.text,
+            amount=shown.grams(one.grams, 2),
+            cost=f"about {one.cost:.2f}" if one.cost is not None else "price not known",
+            where=", ".join(stop_name(found.stops[key]) for key in one.stops),
+        )
+        for one in core.to_buy(found.plan, found.judged.yard)
+    ]
+
+
+def _to_come(scope: Scope, found: Planned, plan: Plan) -> list[ToComeOut]:
+    """Sowing again, potting on, and what slow feeds still give after the plan, by day."""
+    rows = [*_again(scope, plan.today), *_potting(found, plan.today)]
+    rows.sort(key=lambda row: row.on or date.max)
+    return [*rows, *_next_year(found, plan)]
+
+
+def _again(scope: Scope, today: date) -> list[ToComeOut]:
+    sown = Planting.objects.of(scope).filter(repeat_days__isnull=False, ended_on__isnull=True)
+    rows = []
+    for planting in sown.order_by("started_on", "id"):
+        on = planting.started_on + timedelta(days=planting.repeat_days or 0)
+        due = "due now" if on <= today else f"about {core.day_words(on, today)}"
+        text = f"Sow the next {planting.count}: {due}"
+        rows.append(ToComeOut(planting_id=planting.pk, on=on, name=planting.grown.name, text=text))
+    return rows
+
+
+def _potting(found: Planned, today: date) -> list[ToComeOut]:
+    """Seedlings in trays that outgrow them: the first stage that is no seedling's."""
+    rows = []
+    for one in found.judged.stops:
+        if one.place.kind != Place.Kind.TRAY:
+            continue
+        for stand in one.stands:
+            starts = [s for s in stand.clock.starts if not s.stage.is_seedling and s.likely]
+            ahead = [s for s in starts if s.likely and s.likely > today and s.stage.order > 1]
+            if not stand.clock.stage.is_seedling or not ahead:
+                continue
+            first = ahead[0]
+            low, high = first.low or first.likely, first.high or first.likely
+            text = (
+                f"Pot on or plant out about {first.likely:%-d %B} ({low:%-d %b} to {high:%-d %b})"
+            )
+            rows.append(
+                ToComeOut(
+                    planting_id=stand.planting_id,
+                    on=first.likely,
+                    name=stand.crop.counted(stand.count),
+                    text=text,
+                )
+            )
+    return rows
+
+
+def _next_year(found: Planned, plan: Plan) -> list[ToComeOut]:
+    rows = []
+    for key, course in plan.courses:
+        one, still = found.stops[key], float(course.still[0])
+        if one.root.fill.area_m2 is None or still < _LEAST_STILL_MG:
+            continue
+        until = plan.today + timedelta(days=len(course.need))
+        grams = shown.grams(still / 1000, 2)
+        text = f"Slow feeds still hold {grams} of nitrogen after {until:%-d %B}, for what follows"
+        rows.append(ToComeOut(planting_id=None, on=None, name=stop_name(one), text=text))
+    return rows

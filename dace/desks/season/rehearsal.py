@@ -1,0 +1,95 @@
+"""Trying a plan out: what stands beside what would be."""
+
+from __future__ import annotations
+
+from dace.core import api as core
+from dace.core.api import DaceError, Plan, Tally, Trial, Yard
+from dace.desks.season.plan import events_out, lines_out
+from dace.desks.season.schemas_plan import FutureOut, RehearsalOut
+from dace.desks.shared.events import stop_name
+from dace.feeding.plans import WEEKS, Planned, planned
+from dace.households.scope import Scope
+
+_FEW_MINUTES, _MUCH = 10, 0.05
+
+
+def rehearsal(scope: Scope, trial: Trial) -> RehearsalOut:
+    """Two futures of the stops that are meant; writes nothing.
+
+    Raises
+    ------
+    DaceError
+        If nothing grows there, or on what cannot be tried.
+    """
+    found = planned(scope)
+    plan, yard = found.plan, found.judged.yard
+    if plan is None or yard is None:
+        raise DaceError("fills", "a garden in which nothing grows", "plant something first")
+    if trial.approach is not None and trial.approach not in core.APPROACHES:
+        would_do = f"one of {', '.join(core.APPROACHES)} would do"
+        raise DaceError("approach", f"“{trial.approach}”", would_do)
+    if not trial.stops <= set(found.stops):
+        raise DaceError("fills", "an id of nothing that grows here", "choose a stop of the path")
+    tried = core.rehearse(yard, trial, WEEKS)
+    before = _future(scope, found, trial, plan, yard)
+    after = _future(scope, found, trial, tried.plan, tried.yard)
+    tallies = _tally(plan, yard, trial), _tally(tried.plan, tried.yard, trial)
+    return RehearsalOut(before=before, after=after, said=_said(*tallies, before, after))
+
+
+def _tally(plan: Plan, yard: Yard, trial: Trial) -> Tally:
+    return core.tally(plan, yard, trial.stops)
+
+
+def _future(scope: Scope, found: Planned, trial: Trial, plan: Plan, yard: Yard) -> FutureOut:
+    meant = trial.stops or frozenset(found.stops)
+    events = [event for event in plan.events if event.stop in meant]
+    told = _tally(plan, yard, trial)
+    cans = [e.portion for e in events if e.portion is not None and e.portion.can is not None]
+    strongest = max(cans, key=lambda one: one.can.ec.value if one.can else 0.0, default=None)
+    money = f"{told.money:.2f}{' and what has no price' if told.unpriced else ''}"
+    return FutureOut(
+        feeds=told.feeds,
+        money=money if told.money or not told.unpriced else "no prices known",
+        minutes=round(told.minutes),
+        carried="" if told.carried is None else f"{told.carried:.0%}",
+        picked="" if told.picked_on is None else f"{told.picked_on:%-d %B}",
+        short=[
+            f"{stop_name(found.stops[one.stop])}: {one.text}"
+            for one in plan.short
+            if one.stop in meant and one.why != "rhythm"
+        ],
+        first_feed=f"{events[0].on:%-d %B}" if events else "",
+        strongest=f"{strongest.strength} of {strongest.name}" if strongest else "",
+        events=events_out(scope, events, found.stops),
+        lines=[
+            lines_out(found.stops[key].fill_id, course)
+            for key, course in plan.courses
+            if key in meant
+        ],
+    )
+
+
+def _said(was: Tally, will: Tally, before: FutureOut, after: FutureOut) -> list[str]:
+    """The difference, thing by thing; what is the same is not said."""
+    said = []
+    if was.feeds != will.feeds:
+        more = will.feeds - was.feeds
+        said.append(f"{abs(more)} {'more' if more > 0 else 'fewer'} feeds in {WEEKS} weeks.")
+    if was.carried is not None and will.carried is not None:
+        gain = will.carried - was.carried
+        if abs(gain) > _MUCH:
+            said.append(f"They bring {after.carried} of the nitrogen, not {before.carried}.")
+    elif was.carried is not None:
+        said.append("No can is poured any more.")
+    if abs(will.minutes - was.minutes) >= _FEW_MINUTES:
+        more_minutes = will.minutes - was.minutes
+        word = "more" if more_minutes > 0 else "less"
+        said.append(f"About {abs(more_minutes):.0f} minutes {word} work.")
+    if was.picked_on != will.picked_on and was.picked_on and will.picked_on:
+        days = (will.picked_on - was.picked_on).days
+        word = "later" if days > 0 else "sooner"
+        said.append(f"The first picking comes {abs(days)} days {word}.")
+    fresh = [one for one in after.short if one not in before.short]
+    said += [f"Then short: {one}." for one in fresh[:3]]
+    return said or ["It comes to the same."]

@@ -1,0 +1,25 @@
+"""What is planned, as one says it in a line."""
+
+from __future__ import annotations
+
+from dace.core.api import Event, shown
+from dace.feeding.verdicts import StopVerdict
+
+
+def stop_name(one: StopVerdict) -> str:
+    """As the stop is called."""
+    return one.root.fill.name or one.place.name
+
+
+def event_words(event: Event) -> str:
+    """``11.5 mL of fruiting liquid in 6 L of hard tap``."""
+    if event.portion is None:
+        return f"{shown.litres(event.litres, 2)} of {event.water_name}, to flush"
+    amount = event.portion.words
+    if event.portion.can is None:
+        return f"{amount} of {event.portion.name}, dry"
+    times = f", over {event.waterings} waterings" if event.waterings > 1 else ""
+    litres = shown.litres(event.litres, 2)
+    cans = event.portion.cans
+    each = f" in each of {cans} cans" if cans > 1 else ""
+    return f"{amount} of {event.portion.name}{each} for {litres} of {event.water_name}{times}"

@@ -1,0 +1,83 @@
+"""The plan of a household's garden: worked out once for a state of things."""
+
+from __future__ import annotations
+
+import uuid
+from collections.abc import Sequence
+from dataclasses import dataclass
+from functools import lru_cache
+from threading import Lock
+
+from dace.core import api as core
+from dace.core.api import CanToMix, Event, Plan
+from dace.feeding.verdicts import Judged, StopVerdict, judged
+from dace.households.scope import Scope
+from dace.households.version import Version, version_of
+
+WEEKS = 20
+_one_at_a_time = Lock()
+
+
+@dataclass(frozen=True)
+class Planned:
+    """A garden, its verdicts and its plan; no plan where nothing grows."""
+
+    judged: Judged
+    plan: Plan | None
+
+    @property
+    def stops(self) -> dict[str, StopVerdict]:
+        """Its stops by the keys that the plan knows them by."""
+        return {str(one.fill_id): one for one in self.judged.stops}
+
+    def today(self) -> tuple[Event, ...]:
+        """What is to be done today."""
+        plan = self.plan
+        return tuple(e for e in plan.events if e.on == plan.today) if plan else ()
+
+    def ahead(self) -> tuple[Event, ...]:
+        """What is to be done after today."""
+        plan = self.plan
+        return tuple(e for e in plan.events if e.on > plan.today) if plan else ()
+
+
+def planned(scope: Scope) -> Planned:
+    """The plan as it stands now; queries as for the verdicts."""
+    version = version_of(scope)
+    found = judged(scope)
+    with _one_at_a_time:
+        return _worked_out(version, found)
+
+
+@lru_cache(maxsize=32)
+def _known(version: Version) -> dict[str, Planned]:
+    return {}
+
+
+def _worked_out(version: Version, found: Judged) -> Planned:
+    kept = _known(version)
+    if "plan" not in kept:
+        plan = None
+        if found.yard is not None:
+            verdicts = [one.verdict for one in found.stops]
+            plan = core.make_plan(found.yard, WEEKS, verdicts)
+        kept["plan"] = Planned(found, plan)
+    return kept["plan"]
+
+
+def event_id(household: uuid.UUID, event: Event) -> uuid.UUID:
+    """One id for an event, whatever day it is moved to."""
+    return uuid.uuid5(household, f"{event.stop} {event.kind} {event.slot}")
+
+
+def can_id(household: uuid.UUID, plan: Plan, can: CanToMix) -> uuid.UUID:
+    """One id for a can of a day: what goes in, and whom it is for."""
+    portion, stops = can.portion, " ".join(one.stop for one in can.served)
+    said = f"{plan.today} {portion.source} {portion.water} {portion.strength} {stops}"
+    return uuid.uuid5(household, said)
+
+
+def events_of(found: Planned, keys: Sequence[str]) -> tuple[Event, ...]:
+    """What is to be done at some stops, today and after."""
+    plan = found.plan
+    return tuple(e for e in plan.events if e.stop in keys) if plan else ()

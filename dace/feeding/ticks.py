@@ -1,0 +1,74 @@
+"""What was ticked off a round, and the cans that stand mixed for one."""
+
+from __future__ import annotations
+
+import uuid
+from collections import defaultdict
+from dataclasses import dataclass
+from datetime import date
+
+from django.db.models import Max
+
+from dace.core.api import MixedCan
+from dace.feeding.models import Serving, Tick
+from dace.households.scope import Scope
+
+
+def left_out(scope: Scope) -> dict[uuid.UUID, date]:
+    """The day of the last feed that was left out, by fill; one query."""
+    rows = Tick.objects.of(scope).filter(how=Tick.How.NONE).order_by().values("fill_id")
+    return {row["fill_id"]: row["last"] for row in rows.annotate(last=Max("on"))}
+
+
+def mixed_today(scope: Scope, today: date) -> dict[uuid.UUID, MixedCan]:
+    """The can that stands mixed for each fill that was not ticked yet; three queries."""
+    served = servings(scope, today)
+    done = {tick.fill_id for tick in ticks(scope, today)}
+    found = {}
+    for one in served:
+        parts = list(one.can.parts.all())
+        if one.fill_id in done or len(parts) != 1:
+            continue
+        (part,) = parts
+        found[one.fill_id] = MixedCan(
+            str(part.jar_id), str(one.can.water_id), part.amount / one.can.vessel_l
+        )
+    return found
+
+
+def servings(scope: Scope, today: date) -> list[Serving]:
+    """Who today's cans were mixed for, can by can; two queries."""
+    rows = Serving.objects.of(scope).filter(on=today, can__undone_at__isnull=True)
+    rows = rows.select_related("can__water", "fill__place").prefetch_related("can__parts__jar")
+    return list(rows.order_by("can__mixed_at", "created_at", "id"))
+
+
+def ticks(scope: Scope, today: date) -> list[Tick]:
+    """What was ticked today; one query."""
+    rows = Tick.objects.of(scope).filter(on=today).select_related("fill__place")
+    return list(rows.order_by("created_at", "id"))
+
+
+@dataclass(frozen=True)
+class Done:
+    """What was done of one stop's feed today."""
+
+    ticks: tuple[Tick, ...]
+
+    @property
+    def litres(self) -> float:
+        """All that was poured [L]."""
+        return sum(tick.litres for tick in self.ticks)
+
+    @property
+    def words(self) -> str:
+        """In a few words."""
+        return ", ".join(tick.get_how_display() for tick in self.ticks)
+
+
+def done_today(scope: Scope, today: date) -> dict[uuid.UUID, Done]:
+    """What was ticked today, by fill; one query."""
+    by_fill: dict[uuid.UUID, list[Tick]] = defaultdict(list)
+    for tick in ticks(scope, today):
+        by_fill[tick.fill_id].append(tick)
+    return {fill_id: Done(tuple(rows)) for fill_id, rows in by_fill.items()}
