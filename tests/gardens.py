@@ -15,7 +15,7 @@ from django.contrib.contenttypes.models import ContentType
 from django.db import connection
 
 from dace.desks.bench.laid_out import laid_out
-from dace.feeding.verdicts import forget
+from dace.feeding.plans import forget
 
 _kept: dict[str, Path] = {}
 

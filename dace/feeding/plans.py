@@ -11,6 +11,7 @@ from threading import Lock
 from dace.core import api as core
 from dace.core.api import CanToMix, Event, Plan
 from dace.feeding.verdicts import Judged, StopVerdict, judged
+from dace.feeding.verdicts import forget as forget_verdicts
 from dace.households.scope import Scope
 from dace.households.version import Version, version_of
 
@@ -63,6 +64,12 @@ def _worked_out(version: Version, found: Judged) -> Planned:
             plan = core.make_plan(found.yard, WEEKS, verdicts)
         kept["plan"] = Planned(found, plan)
     return kept["plan"]
+
+
+def forget() -> None:
+    """Forget what was worked out: for tests, which give numbers of changes out again."""
+    forget_verdicts()
+    _known.cache_clear()
 
 
 def event_id(household: uuid.UUID, event: Event) -> uuid.UUID:

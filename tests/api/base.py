@@ -12,7 +12,7 @@ from django.test import Client, TestCase
 from dace.demo import weir_yard
 from dace.demo.weir_yard import key
 from dace.desks.bench.laid_out import laid_out
-from dace.feeding.verdicts import forget
+from dace.feeding.plans import forget
 from tests.gardens import nothing, stand_in
 
 

@@ -1,0 +1,141 @@
+"""The round of a day: its cans, its ticks, and what they do to stock, path and plan."""
+
+from __future__ import annotations
+
+from dace.feeding.models import CanPart, Dose, Tick
+from tests.api.base import WeirYardCase, new_id
+
+
+class Rounds(WeirYardCase):
+    def round(self):
+        reply = self.asking.get("/api/round")
+        self.assertEqual(reply.status_code, 200, reply.content[:500])
+        return reply.json()
+
+    def can(self):
+        return next(can for can in self.round()["cans"] if len(can["rows"]) > 1)
+
+    def tick(self, can, row, **more):
+        asked = {"id": new_id(), "fill_id": row["fill_id"], "slot": row["slot"]}
+        return self.asking.post("/api/round/ticks", asked | {"can_id": can["id"]} | more)
+
+    def row_now(self, fill_id):
+        rows = [row for can in self.round()["cans"] for row in can["rows"]]
+        return next(row for row in rows if row["fill_id"] == fill_id)
+
+    def verdict(self, fill_id):
+        spots = [
+            spot for stop in self.asking.get("/api/path").json()["stops"] for spot in stop["spots"]
+        ]
+        return next(spot["verdict"] for spot in spots if spot["fill_id"] == fill_id)
+
+    def test_cans_stand_in_walking_order_and_say_what_the_path_says(self):
+        found = self.round()
+        order = [stop["id"] for stop in self.asking.get("/api/path").json()["stops"]]
+        firsts = [order.index(can["rows"][0]["place_id"]) for can in found["cans"]]
+        self.assertEqual(firsts, sorted(firsts))
+        self.assertEqual([can["letter"] for can in found["cans"]], list("ABCDEF")[: len(firsts)])
+        for can in found["cans"]:
+            for row in can["rows"]:
+                said = self.verdict(row["fill_id"])
+                self.assertEqual(said["kind"], "feed")
+                self.assertAlmostEqual(said["litres"], row["litres"], 3)
+                self.assertIn(can["lines"][-1]["note"], said["headline"])
+
+    def test_a_tick_logs_the_dose_draws_stock_and_moves_the_next_feed(self):
+        can = self.can()
+        first, second = can["rows"][:2]
+        before = self.asking.get("/api/plan").json()
+        self.assertEqual(self.tick(can, first).status_code, 201)
+        dose = Dose.objects.get(fill_id=first["fill_id"], poured_at__date="2026-07-14")
+        self.assertAlmostEqual(dose.litres, first["litres"], 3)
+        part = CanPart.objects.get(can_id=can["id"])
+        self.assertAlmostEqual(dose.can.vessel_l, sum(r["litres"] for r in can["rows"]), 3)
+        self.assertGreater(part.amount, 0)
+        self.assertEqual(self.row_now(first["fill_id"])["done"][0]["how"], "planned")
+        self.assertEqual(self.row_now(second["fill_id"])["done"], [])
+        self.assertIn(self.verdict(first["fill_id"])["kind"], ("wait", "enough"))
+        mixed = next(one for one in self.round()["cans"] if one["id"] == can["id"])
+        self.assertTrue(mixed["mixed"])
+        said = self.verdict(second["fill_id"])
+        self.assertEqual(said["portion"]["strength"], can["lines"][-1]["note"])
+        after = self.asking.get("/api/plan").json()
+
+        def days(plan):
+            return [e["on"] for e in plan["events"] if e["fill_id"] == first["fill_id"]]
+
+        self.assertIn("2026-07-14", days(before))
+        self.assertNotIn("2026-07-14", days(after))
+        self.assertGreaterEqual(min(days(after)), "2026-07-21")
+
+    def test_half_none_own_and_more(self):
+        can = self.can()
+        first, second = can["rows"][:2]
+        self.assertEqual(self.tick(can, first, how="half").status_code, 201)
+        self.assertAlmostEqual(
+            Tick.objects.get(fill_id=first["fill_id"]).litres, first["litres"] / 2, 3
+        )
+        self.assertEqual(self.tick(can, first, how="extra", litres_each=0.1).status_code, 201)
+        self.assertEqual(len(self.row_now(first["fill_id"])["done"]), 2)
+        self.assertEqual(self.tick(can, second, how="none", can_id=None).status_code, 201)
+        self.assertFalse(
+            Dose.objects.filter(fill_id=second["fill_id"], poured_at__date="2026-07-14").exists()
+        )
+        said = self.verdict(second["fill_id"])
+        self.assertEqual((said["kind"], said["next_on"]), ("wait", "2026-07-21"))
+        self.assertIn("Left out", said["reason"] + said["each"][0]["reason"])
+
+    def test_a_slip_is_undone_and_the_can_keeps_standing(self):
+        can = self.can()
+        row = can["rows"][0]
+        change = self.tick(can, row).json()["change_id"]
+        self.assertEqual(self.asking.post("/api/undo", {"change_id": change}).status_code, 200)
+        now = self.row_now(row["fill_id"])
+        self.assertEqual((now["done"], now["now"]), ([], True))
+        self.assertEqual(self.tick(can, row).status_code, 201)
+        self.assertEqual(CanPart.objects.filter(can_id=can["id"]).count(), 1)
+
+    def test_twice_sent_is_once_written_and_twice_ticked_is_refused(self):
+        can = self.can()
+        row = can["rows"][0]
+        said = {"id": new_id(), "fill_id": row["fill_id"], "slot": row["slot"], "can_id": can["id"]}
+        replies = [self.asking.post("/api/round/ticks", said) for _ in range(2)]
+        self.assertEqual([reply.status_code for reply in replies], [201, 201])
+        self.assertEqual(Tick.objects.filter(fill_id=row["fill_id"]).count(), 1)
+        again = self.tick(can, row)
+        self.assert_refused(again, 409, "fill_id")
+
+    def test_refusals_name_the_field(self):
+        can = self.can()
+        row = can["rows"][0]
+        for more, status, field in (
+            ({"can_id": new_id()}, 409, "can_id"),
+            ({"can_id": None}, 422, "can_id"),
+            ({"how": "own"}, 422, "litres_each"),
+            ({"how": "own", "litres_each": 500}, 422, "litres_each"),
+            ({"how": "own", "litres_each": 150}, 422, "litres_each"),
+            ({"fill_id": new_id()}, 404, "fill_id"),
+        ):
+            reply = self.tick(can, row, **more)
+            self.assert_refused(reply, status, field)
+        self.assertEqual(Tick.objects.count(), 0)
+
+    def test_what_waits_says_why_and_what_comes_is_dated(self):
+        found = self.round()
+        waits = {wait["name"]: wait for wait in found["waits"]}
+        self.assertIn("Fed 4 days ago", waits["Loft sill, lettuce tray"]["why"])
+        self.assertIn("same water", waits["Step, unfed pots"]["mark"])
+        self.assertEqual(found["flushes"][0]["name"], "Quay tub 2")
+        self.assertTrue(found["leaves"])
+        self.assertTrue(all(day["on"] > found["today"] for day in found["ahead"]))
+        self.assertTrue(all(item["why"] for day in found["ahead"] for item in day["items"]))
+
+    def test_a_can_is_mixed_to_be_read_first(self):
+        can = self.can()
+        for _ in range(2):
+            reply = self.asking.post(f"/api/round/cans/{can['id']}")
+            self.assertEqual(reply.status_code, 201)
+        mixed = next(one for one in self.round()["cans"] if one["id"] == can["id"])
+        self.assertTrue(mixed["mixed"] and mixed["subject_id"])
+        self.assertEqual([row["done"] for row in mixed["rows"]], [[]] * len(can["rows"]))
+        self.assertEqual(CanPart.objects.filter(can_id=can["id"]).count(), 1)
