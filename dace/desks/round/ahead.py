@@ -6,7 +6,7 @@ from datetime import date, timedelta
 
 from dace.core import api as core
 from dace.core.api import Event
-from dace.desks.round.schemas import AheadOut, DayOut
+from dace.desks.round.schemas import RoundAheadOut, RoundDayOut
 from dace.desks.shared.events import event_words, stop_name
 from dace.feeding.plans import Planned, event_id
 from dace.households.scope import Scope
@@ -14,7 +14,7 @@ from dace.households.scope import Scope
 _DAYS = 8
 
 
-def days_ahead(scope: Scope, found: Planned) -> list[DayOut]:
+def days_ahead(scope: Scope, found: Planned) -> list[RoundDayOut]:
     """The week after today, day by day; days without anything are left out."""
     plan = found.plan
     if plan is None:
@@ -24,11 +24,11 @@ def days_ahead(scope: Scope, found: Planned) -> list[DayOut]:
         if event.on <= plan.today + timedelta(days=_DAYS):
             by_day.setdefault(event.on, []).append(event)
     return [
-        DayOut(
+        RoundDayOut(
             on=on,
             words=core.day_words(on, plan.today),
             items=[
-                AheadOut(
+                RoundAheadOut(
                     id=event_id(scope.household_id, event),
                     place_id=found.stops[event.stop].place.id,
                     name=stop_name(found.stops[event.stop]),

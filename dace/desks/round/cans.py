@@ -9,7 +9,7 @@ from itertools import groupby
 
 from dace.core import api as core
 from dace.core.api import CanToMix, shown
-from dace.desks.round.schemas import CanOut, DoneOut, LineOut, RowOut
+from dace.desks.round.schemas import RoundCanOut, RoundDoneOut, RoundLineOut, RoundRowOut
 from dace.desks.shared.figures import steps_out
 from dace.feeding.models import Serving
 from dace.feeding.plans import Planned, can_id
@@ -30,29 +30,31 @@ class CansNow:
     changes: Mapping[uuid.UUID, int]
 
 
-def cans_shown(scope: Scope, now: CansNow) -> list[CanOut]:
-    """Cans in the order in which they were mixed, then along the path."""
+def cans_shown(scope: Scope, now: CansNow) -> list[RoundCanOut]:
+    """Cans in the order in which one walks."""
     mixed = [_mixed(list(rows), now) for _, rows in groupby(now.served, key=lambda one: one.can_id)]
     plan = now.found.plan
     to_mix = []
     if plan is not None:
         to_mix = [_to_mix(can_id(scope.household_id, plan, can), can, now) for can in plan.cans]
+    ordered = sorted([*mixed, *to_mix], key=lambda one: one.at)
     return [
         one.model_copy(update={"letter": _LETTERS[turn % len(_LETTERS)]})
-        for turn, one in enumerate([*mixed, *to_mix])
+        for turn, one in enumerate(ordered)
     ]
 
 
-def _to_mix(block_id: uuid.UUID, can: CanToMix, now: CansNow) -> CanOut:
+def _to_mix(block_id: uuid.UUID, can: CanToMix, now: CansNow) -> RoundCanOut:
     portion, stops = can.portion, now.found.stops
     slots = {event.stop: event.slot for event in now.found.today() if event.kind == "feed"}
     ec = portion.can.ec if portion.can else None
-    return CanOut(
+    return RoundCanOut(
         id=block_id,
+        at=_at(now, [one.stop for one in can.served]),
         letter="",
         lines=[
             _amount_line(portion.words, portion.name, portion.cans),
-            LineOut(
+            RoundLineOut(
                 amount=_filled(portion.fill_l, portion.cans),
                 what=portion.water_name,
                 note=portion.strength,
@@ -80,13 +82,19 @@ def _to_mix(block_id: uuid.UUID, can: CanToMix, now: CansNow) -> CanOut:
     )
 
 
-def _amount_line(words: str, name: str, cans: int) -> LineOut:
+def _at(now: CansNow, stops: Sequence[str]) -> int:
+    """Where along the path the first of some stops is."""
+    order = list(now.found.stops)
+    return min((order.index(stop) for stop in stops if stop in order), default=len(order))
+
+
+def _amount_line(words: str, name: str, cans: int) -> RoundLineOut:
     """``3.1 g`` large, and the spoons or the stock that it comes to beside it."""
     exact, _, rest = words.partition(" (")
     if not rest:
         exact, _, rest = words.partition(": ")
     each = " in each" if cans > 1 else ""
-    return LineOut(amount=exact, what=f"{name}{each}", note=rest.removesuffix(")"))
+    return RoundLineOut(amount=exact, what=f"{name}{each}", note=rest.removesuffix(")"))
 
 
 def _filled(litres: float, cans: int) -> str:
@@ -94,22 +102,23 @@ def _filled(litres: float, cans: int) -> str:
     return f"{times}{shown.litres(litres, 2)}"
 
 
-def _mixed(rows: list[Serving], now: CansNow) -> CanOut:
+def _mixed(rows: list[Serving], now: CansNow) -> RoundCanOut:
     can, stops = rows[0].can, now.found.stops
     parts = list(can.parts.all())
-    return CanOut(
+    return RoundCanOut(
         id=can.pk,
+        at=_at(now, [str(one.fill_id) for one in rows]),
         letter="",
         lines=[
             *(
-                LineOut(
+                RoundLineOut(
                     amount=core.amount_words(part.amount, _unit(part.jar.form)),
                     what=part.jar.name,
                     note="",
                 )
                 for part in parts
             ),
-            LineOut(
+            RoundLineOut(
                 amount=f"to {shown.litres(can.vessel_l, 2)}", what=can.water.name, note=can.ratio
             ),
         ],
@@ -133,13 +142,13 @@ def _unit(form: str) -> str:
     return "mL" if form == "liquid" else "g"
 
 
-def _row(one: StopVerdict, slot: int, each: Mapping[str, float], now: CansNow) -> RowOut:
+def _row(one: StopVerdict, slot: int, each: Mapping[str, float], now: CansNow) -> RoundRowOut:
     done = now.done.get(one.fill_id)
     poured = [(stand, each[str(stand.id)]) for stand in one.stands if str(stand.id) in each]
     litres = sum(stand.count * amount for stand, amount in poured)
     plants = sum(stand.count for stand, _ in poured)
     question = one.verdict.question
-    return RowOut(
+    return RoundRowOut(
         fill_id=one.fill_id,
         place_id=one.place.id,
         slot=slot,
@@ -153,7 +162,7 @@ def _row(one: StopVerdict, slot: int, each: Mapping[str, float], now: CansNow) -
         now=bool(done) or one.verdict.kind == "feed",
         mark=one.verdict.mark,
         done=[
-            DoneOut(
+            RoundDoneOut(
                 tick_id=tick.pk,
                 how=tick.how,
                 words=_words(tick.how, tick.litres),

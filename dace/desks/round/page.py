@@ -7,7 +7,14 @@ from dataclasses import dataclass
 from dace.core import api as core
 from dace.desks.round.ahead import days_ahead
 from dace.desks.round.cans import CansNow, cans_shown
-from dace.desks.round.schemas import DressOut, FlushOut, LookOut, RoundOut, ShedOut, WaitOut
+from dace.desks.round.schemas import (
+    RoundDressOut,
+    RoundFlushOut,
+    RoundLookOut,
+    RoundOut,
+    RoundShedOut,
+    RoundWaitOut,
+)
 from dace.desks.shared.leaves import leaves_now
 from dace.desks.shared.verdicts import VerdictOut, verdict_out
 from dace.feeding.plans import planned
@@ -30,17 +37,17 @@ def round_page(scope: Scope) -> RoundOut:
     ids = [tick.pk for one in done.values() for tick in one.ticks]
     changes = changes_of(scope, [*ids, *{one.can_id for one in served}])
     cans = cans_shown(scope, CansNow(found, served, done, changes))
-    out = [(one, verdict_out(one.verdict)) for one in found.judged.stops]
+    out = [_Shown(at, one, verdict_out(one.verdict)) for at, one in enumerate(found.judged.stops)]
     shed = [
-        ShedOut(id=r.brew.pk, name=r.brew.name, steps=[step.words for step in r.due])
+        RoundShedOut(id=r.brew.pk, name=r.brew.name, steps=[step.words for step in r.due])
         for r in brews(scope)
         if r.due
     ]
-    flushes = [_flush(one, said) for one, said in out if one.verdict.kind in ("flush", "water")]
-    dressings = [d for one, said in out if (d := _dress(one, said)) is not None]
+    flushes = [_flush(row) for row in out if row.said.kind in ("flush", "water")]
+    dressings = [dress for row in out if (dress := _dress(row)) is not None]
     rows = [row for can in cans for row in can.rows]
     ticked = {row.fill_id for row in rows if row.done}
-    looks = [look for one, said in out if (look := _look(one, said)) is not None]
+    looks = [look for row in out if (look := _look(row)) is not None]
     left = sum(not row.done and row.now for row in rows) + len(flushes) + len(dressings)
     left += sum(look.first for look in looks)
     todo = _Todo(
@@ -60,14 +67,19 @@ def round_page(scope: Scope) -> RoundOut:
         looks=looks,
         shed=shed,
         waits=[
-            _wait(one, said)
-            for one, said in out
-            if one.verdict.kind in _WAITS and one.fill_id not in ticked
+            _wait(row) for row in out if row.said.kind in _WAITS and row.one.fill_id not in ticked
         ],
         leaves=leaves_now(scope, garden),
         ahead=days_ahead(scope, found),
         digest=found.plan.digest if found.plan else "",
     )
+
+
+@dataclass(frozen=True)
+class _Shown:
+    at: int
+    one: StopVerdict
+    said: VerdictOut
 
 
 @dataclass(frozen=True)
@@ -102,8 +114,10 @@ def who(one: StopVerdict) -> str:
     return ", ".join(f"{s.crop.counted(s.count)}, {s.stage.words}" for s in one.stands)
 
 
-def _flush(one: StopVerdict, said: VerdictOut) -> FlushOut:
-    return FlushOut(
+def _flush(row: _Shown) -> RoundFlushOut:
+    one, said = row.one, row.said
+    return RoundFlushOut(
+        at=row.at,
         fill_id=one.fill_id,
         place_id=one.place.id,
         subject_id=one.root.fill.subject_id,
@@ -121,10 +135,12 @@ def _flush(one: StopVerdict, said: VerdictOut) -> FlushOut:
     )
 
 
-def _dress(one: StopVerdict, said: VerdictOut) -> DressOut | None:
+def _dress(row: _Shown) -> RoundDressOut | None:
+    one, said = row.one, row.said
     if said.kind != "dress" or said.portion is None or one.verdict.recipe is None:
         return None
-    return DressOut(
+    return RoundDressOut(
+        at=row.at,
         fill_id=one.fill_id,
         place_id=one.place.id,
         stand_id=one.stands[0].id,
@@ -136,12 +152,14 @@ def _dress(one: StopVerdict, said: VerdictOut) -> DressOut | None:
     )
 
 
-def _look(one: StopVerdict, said: VerdictOut) -> LookOut | None:
+def _look(row: _Shown) -> RoundLookOut | None:
+    one, said = row.one, row.said
     if said.question is None:
         return None
     asked = said.question.stand_id
     planting = next((s.planting_id for s in one.stands if s.id == asked), None)
-    return LookOut(
+    return RoundLookOut(
+        at=row.at,
         fill_id=one.fill_id,
         place_id=one.place.id,
         subject_id=one.root.fill.subject_id,
@@ -152,11 +170,12 @@ def _look(one: StopVerdict, said: VerdictOut) -> LookOut | None:
     )
 
 
-def _wait(one: StopVerdict, said: VerdictOut) -> WaitOut:
+def _wait(row: _Shown) -> RoundWaitOut:
+    one, said = row.one, row.said
     why = said.reason
     if said.kind == "wait" and one.verdict.each:
         why = one.verdict.each[0].reason
-    return WaitOut(
+    return RoundWaitOut(
         place_id=one.place.id,
         name=_name(one),
         who=who(one),

@@ -11,7 +11,7 @@ from dace.desks.shared.out import Out
 from dace.desks.shared.verdicts import GoOut, PortionOut, QuestionOut
 
 
-class LineOut(Out):
+class RoundLineOut(Out):
     """A line of a recipe: how much in large figures, of what, and the exact amount beside it."""
 
     amount: str
@@ -19,7 +19,7 @@ class LineOut(Out):
     note: str
 
 
-class DoneOut(Out):
+class RoundDoneOut(Out):
     """What was ticked: in words, and the change that takes it back."""
 
     tick_id: uuid.UUID
@@ -28,7 +28,7 @@ class DoneOut(Out):
     change_id: int | None
 
 
-class RowOut(Out):
+class RoundRowOut(Out):
     """A stop that a can serves: ``amount`` such as ``4 × 1 L``; ``done`` once it is ticked.
 
     ``now`` is False where its verdict asks for something else by now; ``mark`` says what.
@@ -46,15 +46,19 @@ class RowOut(Out):
     look: str
     now: bool
     mark: str
-    done: list[DoneOut]
+    done: list[RoundDoneOut]
 
 
-class CanOut(Out):
-    """A can to mix, or one that stands mixed: its recipe and the stops it serves."""
+class RoundCanOut(Out):
+    """A can to mix, or one that stands mixed: its recipe and the stops it serves.
+
+    ``at`` is where along the path its first stop is, here and in what follows.
+    """
 
     id: uuid.UUID
+    at: int
     letter: str
-    lines: list[LineOut]
+    lines: list[RoundLineOut]
     reads: str
     reads_range: str
     vessel: str
@@ -63,12 +67,13 @@ class CanOut(Out):
     change_id: int | None
     why: str
     working: list[StepOut]
-    rows: list[RowOut]
+    rows: list[RoundRowOut]
 
 
-class FlushOut(Out):
+class RoundFlushOut(Out):
     """A pot to flush: its pours, those that are done, and when it is read."""
 
+    at: int
     fill_id: uuid.UUID
     place_id: uuid.UUID
     subject_id: uuid.UUID
@@ -85,9 +90,10 @@ class FlushOut(Out):
     working: list[StepOut]
 
 
-class DressOut(Out):
+class RoundDressOut(Out):
     """A stop to dress: so much of something dry."""
 
+    at: int
     fill_id: uuid.UUID
     place_id: uuid.UUID
     stand_id: uuid.UUID
@@ -98,9 +104,10 @@ class DressOut(Out):
     reason: str
 
 
-class LookOut(Out):
+class RoundLookOut(Out):
     """Something to look at; ``first`` where nothing is fed there before it is answered."""
 
+    at: int
     fill_id: uuid.UUID
     place_id: uuid.UUID
     subject_id: uuid.UUID
@@ -110,7 +117,7 @@ class LookOut(Out):
     first: bool
 
 
-class ShedOut(Out):
+class RoundShedOut(Out):
     """A brew with something to do today."""
 
     id: uuid.UUID
@@ -118,7 +125,7 @@ class ShedOut(Out):
     steps: list[str]
 
 
-class WaitOut(Out):
+class RoundWaitOut(Out):
     """A stop that gets nothing today, and why."""
 
     place_id: uuid.UUID
@@ -129,7 +136,7 @@ class WaitOut(Out):
     why: str
 
 
-class AheadOut(Out):
+class RoundAheadOut(Out):
     """Something to come: what, where, and why then."""
 
     id: uuid.UUID
@@ -139,12 +146,12 @@ class AheadOut(Out):
     why: list[str]
 
 
-class DayOut(Out):
+class RoundDayOut(Out):
     """A day of the week ahead."""
 
     on: date
     words: str
-    items: list[AheadOut]
+    items: list[RoundAheadOut]
 
 
 class RoundOut(Out):
@@ -158,12 +165,12 @@ class RoundOut(Out):
     title: str
     left: int
     done: int
-    cans: list[CanOut]
-    flushes: list[FlushOut]
-    dressings: list[DressOut]
-    looks: list[LookOut]
-    shed: list[ShedOut]
-    waits: list[WaitOut]
+    cans: list[RoundCanOut]
+    flushes: list[RoundFlushOut]
+    dressings: list[RoundDressOut]
+    looks: list[RoundLookOut]
+    shed: list[RoundShedOut]
+    waits: list[RoundWaitOut]
     leaves: str
-    ahead: list[DayOut]
+    ahead: list[RoundDayOut]
     digest: str

@@ -11,6 +11,8 @@ from dace.desks.season.page import bands, sow_again_on
 from dace.desks.season.schemas import (
     BalanceOut,
     EventOut,
+    HowFedOut,
+    JarChoiceOut,
     LedgerOut,
     LineOut,
     LookOut,
@@ -21,7 +23,8 @@ from dace.desks.shared.figures import figure, rough
 from dace.desks.shared.situation import harvest_in
 from dace.desks.shared.verdicts import verdict_out
 from dace.feeding.books import Books, books
-from dace.garden.models import Fill, Stand
+from dace.feeding.reads import jars_with_stock
+from dace.garden.models import Fill, Planting, Stand
 from dace.households.scope import Scope
 
 _EVERY_DAYS = 3
@@ -59,13 +62,32 @@ def planting_page(scope: Scope, planting_id: uuid.UUID) -> PlantingOut:
         looked_on=_looks(found)[-1].on if _looks(found) else None,
         ledger=_ledger(found),
         verdict=verdict_out(found.verdict) if found.verdict else None,
-        approach=planting.approach or planting.garden.approach,
-        approaches=core.APPROACHES,
+        fed=_how_fed(scope, planting),
         repeat_days=planting.repeat_days,
         sow_again_on=sow_again_on(planting),
         soil_test=_test(found),
         events=_events(found),
         advice=_school(planting.approach or planting.garden.approach),
+    )
+
+
+def _how_fed(scope: Scope, planting: Planting) -> HowFedOut:
+    garden = planting.garden
+    return HowFedOut(
+        approach=planting.approach,
+        rhythm=planting.rhythm,
+        strength=planting.strength,
+        aim=planting.aim,
+        sources=[uuid.UUID(jar_id) for jar_id in planting.sources],
+        garden_approach=garden.approach,
+        garden_rhythm=garden.rhythm,
+        approaches=core.APPROACHES,
+        rhythms=core.RHYTHM_WORDS,
+        jars=[
+            JarChoiceOut(id=jar.pk, name=jar.name)
+            for jar, _ in jars_with_stock(scope)
+            if jar.made_from_id is None
+        ],
     )
 
 

@@ -40,6 +40,32 @@ class LookOut(Out):
     words: str
 
 
+class JarChoiceOut(Out):
+    """A jar that a planting may be fed from."""
+
+    id: uuid.UUID
+    name: str
+
+
+class HowFedOut(Out):
+    """How a planting is fed: empty words are as the garden is, whose own stand beside them.
+
+    ``sources`` are the jars that may be used, none where all may; ``strength`` is beside the
+    stage's wish, ``aim`` beside a usual crop.
+    """
+
+    approach: str
+    rhythm: str
+    strength: float
+    aim: float
+    sources: list[uuid.UUID]
+    garden_approach: str
+    garden_rhythm: str
+    approaches: dict[str, str]
+    rhythms: dict[str, str]
+    jars: list[JarChoiceOut]
+
+
 class StripOut(Out):
     """One planting over the weeks."""
 
@@ -152,8 +178,7 @@ class PlantingOut(Out):
     looked_on: date | None
     ledger: LedgerOut
     verdict: VerdictOut | None
-    approach: str
-    approaches: dict[str, str]
+    fed: HowFedOut
     repeat_days: int | None
     sow_again_on: date | None
     soil_test: str

@@ -1975,25 +1975,6 @@ export interface components {
             stand_id: string;
         };
         /**
-         * AheadOut
-         * @description Something to come: what, where, and why then.
-         */
-        AheadOut: {
-            /**
-             * Id
-             * Format: uuid
-             */
-            id: string;
-            /** Name */
-            name: string;
-            /** Place Id */
-            place_id: string | null;
-            /** Text */
-            text: string;
-            /** Why */
-            why: string[];
-        };
-        /**
          * AllRootsOut
          * @description Every fill along the path.
          */
@@ -2334,39 +2315,6 @@ export interface components {
             water_id: string;
         };
         /**
-         * CanOut
-         * @description A can to mix, or one that stands mixed: its recipe and the stops it serves.
-         */
-        CanOut: {
-            /** Change Id */
-            change_id: number | null;
-            /**
-             * Id
-             * Format: uuid
-             */
-            id: string;
-            /** Letter */
-            letter: string;
-            /** Lines */
-            lines: components["schemas"]["LineOut"][];
-            /** Mixed */
-            mixed: boolean;
-            /** Reads */
-            reads: string;
-            /** Reads Range */
-            reads_range: string;
-            /** Rows */
-            rows: components["schemas"]["RowOut"][];
-            /** Subject Id */
-            subject_id: string | null;
-            /** Vessel */
-            vessel: string;
-            /** Why */
-            why: string;
-            /** Working */
-            working: components["schemas"]["StepOut"][];
-        };
-        /**
          * CanReadOut
          * @description The correction of a can; None where it was never read, or is empty.
          */
@@ -2553,18 +2501,20 @@ export interface components {
         };
         /**
          * DayOut
-         * @description A day of the week ahead.
+         * @description A day foreseen: low and high [C], rain [mm].
          */
         DayOut: {
-            /** Items */
-            items: components["schemas"]["AheadOut"][];
             /**
              * On
              * Format: date
              */
             on: string;
-            /** Words */
-            words: string;
+            /** Rain Mm */
+            rain_mm: number;
+            /** T Max */
+            t_max: number;
+            /** T Min */
+            t_min: number;
         };
         /**
          * DipIn
@@ -2581,23 +2531,6 @@ export interface components {
              * Format: uuid
              */
             subject_id: string;
-        };
-        /**
-         * DoneOut
-         * @description What was ticked: in words, and the change that takes it back.
-         */
-        DoneOut: {
-            /** Change Id */
-            change_id: number | null;
-            /** How */
-            how: string;
-            /**
-             * Tick Id
-             * Format: uuid
-             */
-            tick_id: string;
-            /** Words */
-            words: string;
         };
         /**
          * DoseIn
@@ -2708,36 +2641,6 @@ export interface components {
             id: string;
             /** Title */
             title: string;
-        };
-        /**
-         * DressOut
-         * @description A stop to dress: so much of something dry.
-         */
-        DressOut: {
-            /**
-             * Fill Id
-             * Format: uuid
-             */
-            fill_id: string;
-            /** Grams */
-            grams: number;
-            /** Name */
-            name: string;
-            /**
-             * Place Id
-             * Format: uuid
-             */
-            place_id: string;
-            portion: components["schemas"]["PortionOut"];
-            /** Reason */
-            reason: string;
-            /**
-             * Stand Id
-             * Format: uuid
-             */
-            stand_id: string;
-            /** Who */
-            who: string;
         };
         /**
          * DressingOut
@@ -3262,6 +3165,39 @@ export interface components {
             source: string;
         };
         /**
+         * HowFedOut
+         * @description How a planting is fed: empty words are as the garden is, whose own stand beside them.
+         *
+         *     ``sources`` are the jars that may be used, none where all may; ``strength`` is beside the
+         *     stage's wish, ``aim`` beside a usual crop.
+         */
+        HowFedOut: {
+            /** Aim */
+            aim: number;
+            /** Approach */
+            approach: string;
+            /** Approaches */
+            approaches: {
+                [key: string]: string;
+            };
+            /** Garden Approach */
+            garden_approach: string;
+            /** Garden Rhythm */
+            garden_rhythm: string;
+            /** Jars */
+            jars: components["schemas"]["JarChoiceOut"][];
+            /** Rhythm */
+            rhythm: string;
+            /** Rhythms */
+            rhythms: {
+                [key: string]: string;
+            };
+            /** Sources */
+            sources: string[];
+            /** Strength */
+            strength: number;
+        };
+        /**
          * IngredientOut
          * @description Something in a recipe; ``own_id`` where it is a material of her own.
          */
@@ -3301,6 +3237,19 @@ export interface components {
             spot: string;
             /** Text */
             text: string;
+        };
+        /**
+         * JarChoiceOut
+         * @description A jar that a planting may be fed from.
+         */
+        JarChoiceOut: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Name */
+            name: string;
         };
         /**
          * JarIn
@@ -3540,15 +3489,19 @@ export interface components {
         };
         /**
          * LineOut
-         * @description A line of a recipe: how much in large figures, of what, and the exact amount beside it.
+         * @description One nutrient's books over the days of ``LedgerOut.days`` [mg a plant, summed].
          */
         LineOut: {
-            /** Amount */
-            amount: string;
-            /** Note */
-            note: string;
-            /** What */
-            what: string;
+            /** High */
+            high: number[];
+            /** Low */
+            low: number[];
+            /** Need */
+            need: number[];
+            /** Nutrient */
+            nutrient: string;
+            /** Reached */
+            reached: number[];
         };
         /**
          * LinesOut
@@ -3581,31 +3534,16 @@ export interface components {
         };
         /**
          * LookOut
-         * @description Something to look at; ``first`` where nothing is fed there before it is answered.
+         * @description A look at a planting.
          */
         LookOut: {
             /**
-             * Fill Id
-             * Format: uuid
+             * On
+             * Format: date
              */
-            fill_id: string;
-            /** First */
-            first: boolean;
-            /** Name */
-            name: string;
-            /**
-             * Place Id
-             * Format: uuid
-             */
-            place_id: string;
-            /** Planting Id */
-            planting_id: string | null;
-            question: components["schemas"]["QuestionOut"];
-            /**
-             * Subject Id
-             * Format: uuid
-             */
-            subject_id: string;
+            on: string;
+            /** Words */
+            words: string;
         };
         /**
          * MaterialIn
@@ -4465,12 +4403,6 @@ export interface components {
         PlantingOut: {
             /** Advice */
             advice: components["schemas"]["AdviceOut"][];
-            /** Approach */
-            approach: string;
-            /** Approaches */
-            approaches: {
-                [key: string]: string;
-            };
             /** Chance */
             chance: string;
             /** Counted */
@@ -4483,6 +4415,7 @@ export interface components {
             ended_on: string | null;
             /** Events */
             events: components["schemas"]["EventOut"][];
+            fed: components["schemas"]["HowFedOut"];
             /** Fill Id */
             fill_id: string | null;
             /**
@@ -5074,6 +5007,212 @@ export interface components {
             working: components["schemas"]["StepOut"][];
         };
         /**
+         * RoundAheadOut
+         * @description Something to come: what, where, and why then.
+         */
+        RoundAheadOut: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Name */
+            name: string;
+            /** Place Id */
+            place_id: string | null;
+            /** Text */
+            text: string;
+            /** Why */
+            why: string[];
+        };
+        /**
+         * RoundCanOut
+         * @description A can to mix, or one that stands mixed: its recipe and the stops it serves.
+         *
+         *     ``at`` is where along the path its first stop is, here and in what follows.
+         */
+        RoundCanOut: {
+            /** At */
+            at: number;
+            /** Change Id */
+            change_id: number | null;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Letter */
+            letter: string;
+            /** Lines */
+            lines: components["schemas"]["RoundLineOut"][];
+            /** Mixed */
+            mixed: boolean;
+            /** Reads */
+            reads: string;
+            /** Reads Range */
+            reads_range: string;
+            /** Rows */
+            rows: components["schemas"]["RoundRowOut"][];
+            /** Subject Id */
+            subject_id: string | null;
+            /** Vessel */
+            vessel: string;
+            /** Why */
+            why: string;
+            /** Working */
+            working: components["schemas"]["StepOut"][];
+        };
+        /**
+         * RoundDayOut
+         * @description A day of the week ahead.
+         */
+        RoundDayOut: {
+            /** Items */
+            items: components["schemas"]["RoundAheadOut"][];
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Words */
+            words: string;
+        };
+        /**
+         * RoundDoneOut
+         * @description What was ticked: in words, and the change that takes it back.
+         */
+        RoundDoneOut: {
+            /** Change Id */
+            change_id: number | null;
+            /** How */
+            how: string;
+            /**
+             * Tick Id
+             * Format: uuid
+             */
+            tick_id: string;
+            /** Words */
+            words: string;
+        };
+        /**
+         * RoundDressOut
+         * @description A stop to dress: so much of something dry.
+         */
+        RoundDressOut: {
+            /** At */
+            at: number;
+            /**
+             * Fill Id
+             * Format: uuid
+             */
+            fill_id: string;
+            /** Grams */
+            grams: number;
+            /** Name */
+            name: string;
+            /**
+             * Place Id
+             * Format: uuid
+             */
+            place_id: string;
+            portion: components["schemas"]["PortionOut"];
+            /** Reason */
+            reason: string;
+            /**
+             * Stand Id
+             * Format: uuid
+             */
+            stand_id: string;
+            /** Who */
+            who: string;
+        };
+        /**
+         * RoundFlushOut
+         * @description A pot to flush: its pours, those that are done, and when it is read.
+         */
+        RoundFlushOut: {
+            /** At */
+            at: number;
+            /** Button */
+            button: string;
+            /**
+             * Fill Id
+             * Format: uuid
+             */
+            fill_id: string;
+            /** Flushes */
+            flushes: boolean;
+            /** Headline */
+            headline: string;
+            /** Litres */
+            litres: number;
+            /** Name */
+            name: string;
+            /**
+             * Place Id
+             * Format: uuid
+             */
+            place_id: string;
+            plan: components["schemas"]["GoOut"] | null;
+            /** Reason */
+            reason: string;
+            /**
+             * Subject Id
+             * Format: uuid
+             */
+            subject_id: string;
+            /** Water */
+            water: string;
+            /** Water Id */
+            water_id: string | null;
+            /** Who */
+            who: string;
+            /** Working */
+            working: components["schemas"]["StepOut"][];
+        };
+        /**
+         * RoundLineOut
+         * @description A line of a recipe: how much in large figures, of what, and the exact amount beside it.
+         */
+        RoundLineOut: {
+            /** Amount */
+            amount: string;
+            /** Note */
+            note: string;
+            /** What */
+            what: string;
+        };
+        /**
+         * RoundLookOut
+         * @description Something to look at; ``first`` where nothing is fed there before it is answered.
+         */
+        RoundLookOut: {
+            /** At */
+            at: number;
+            /**
+             * Fill Id
+             * Format: uuid
+             */
+            fill_id: string;
+            /** First */
+            first: boolean;
+            /** Name */
+            name: string;
+            /**
+             * Place Id
+             * Format: uuid
+             */
+            place_id: string;
+            /** Planting Id */
+            planting_id: string | null;
+            question: components["schemas"]["QuestionOut"];
+            /**
+             * Subject Id
+             * Format: uuid
+             */
+            subject_id: string;
+        };
+        /**
          * RoundOut
          * @description Today's round.
          *
@@ -5082,25 +5221,25 @@ export interface components {
          */
         RoundOut: {
             /** Ahead */
-            ahead: components["schemas"]["DayOut"][];
+            ahead: components["schemas"]["RoundDayOut"][];
             /** Cans */
-            cans: components["schemas"]["CanOut"][];
+            cans: components["schemas"]["RoundCanOut"][];
             /** Digest */
             digest: string;
             /** Done */
             done: number;
             /** Dressings */
-            dressings: components["schemas"]["DressOut"][];
+            dressings: components["schemas"]["RoundDressOut"][];
             /** Flushes */
-            flushes: components["schemas"]["FlushOut"][];
+            flushes: components["schemas"]["RoundFlushOut"][];
             /** Leaves */
             leaves: string;
             /** Left */
             left: number;
             /** Looks */
-            looks: components["schemas"]["LookOut"][];
+            looks: components["schemas"]["RoundLookOut"][];
             /** Shed */
-            shed: components["schemas"]["ShedOut"][];
+            shed: components["schemas"]["RoundShedOut"][];
             /** Title */
             title: string;
             /**
@@ -5109,45 +5248,19 @@ export interface components {
              */
             today: string;
             /** Waits */
-            waits: components["schemas"]["WaitOut"][];
+            waits: components["schemas"]["RoundWaitOut"][];
         };
         /**
-         * RouteHoursOut
-         * @description The hours of one way of feeding, and how it stands now in a sentence.
-         */
-        RouteHoursOut: {
-            /** Hours */
-            hours: components["schemas"]["HourOut"][];
-            /**
-             * Route
-             * @enum {string}
-             */
-            route: "leaves" | "roots" | "dry";
-            /** Text */
-            text: string;
-        };
-        /**
-         * RowIn
-         * @description An id for what is written.
-         */
-        RowIn: {
-            /**
-             * Id
-             * Format: uuid
-             */
-            id: string;
-        };
-        /**
-         * RowOut
+         * RoundRowOut
          * @description A stop that a can serves: ``amount`` such as ``4 × 1 L``; ``done`` once it is ticked.
          *
          *     ``now`` is False where its verdict asks for something else by now; ``mark`` says what.
          */
-        RowOut: {
+        RoundRowOut: {
             /** Amount */
             amount: string;
             /** Done */
-            done: components["schemas"]["DoneOut"][];
+            done: components["schemas"]["RoundDoneOut"][];
             /**
              * Fill Id
              * Format: uuid
@@ -5176,6 +5289,71 @@ export interface components {
             slot: number;
             /** Who */
             who: string;
+        };
+        /**
+         * RoundShedOut
+         * @description A brew with something to do today.
+         */
+        RoundShedOut: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Name */
+            name: string;
+            /** Steps */
+            steps: string[];
+        };
+        /**
+         * RoundWaitOut
+         * @description A stop that gets nothing today, and why.
+         */
+        RoundWaitOut: {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "rest" | "flush" | "water" | "look" | "wait" | "feed" | "dress" | "enough";
+            /** Mark */
+            mark: string;
+            /** Name */
+            name: string;
+            /**
+             * Place Id
+             * Format: uuid
+             */
+            place_id: string;
+            /** Who */
+            who: string;
+            /** Why */
+            why: string;
+        };
+        /**
+         * RouteHoursOut
+         * @description The hours of one way of feeding, and how it stands now in a sentence.
+         */
+        RouteHoursOut: {
+            /** Hours */
+            hours: components["schemas"]["HourOut"][];
+            /**
+             * Route
+             * @enum {string}
+             */
+            route: "leaves" | "roots" | "dry";
+            /** Text */
+            text: string;
+        };
+        /**
+         * RowIn
+         * @description An id for what is written.
+         */
+        RowIn: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
         };
         /**
          * SaidIn
@@ -5341,21 +5519,6 @@ export interface components {
             vessels: components["schemas"]["OwnVesselOut"][];
             /** Waters */
             waters: components["schemas"]["OwnWaterOut"][];
-        };
-        /**
-         * ShedOut
-         * @description A brew with something to do today.
-         */
-        ShedOut: {
-            /**
-             * Id
-             * Format: uuid
-             */
-            id: string;
-            /** Name */
-            name: string;
-            /** Steps */
-            steps: string[];
         };
         /**
          * ShelfBrewOut
@@ -6282,30 +6445,6 @@ export interface components {
             litres: number;
             /** Unit */
             unit: string;
-        };
-        /**
-         * WaitOut
-         * @description A stop that gets nothing today, and why.
-         */
-        WaitOut: {
-            /**
-             * Kind
-             * @enum {string}
-             */
-            kind: "rest" | "flush" | "water" | "look" | "wait" | "feed" | "dress" | "enough";
-            /** Mark */
-            mark: string;
-            /** Name */
-            name: string;
-            /**
-             * Place Id
-             * Format: uuid
-             */
-            place_id: string;
-            /** Who */
-            who: string;
-            /** Why */
-            why: string;
         };
         /**
          * WaterIn

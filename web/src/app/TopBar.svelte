@@ -11,7 +11,7 @@
   import WeatherAhead from './WeatherAhead.svelte';
 
   const here = $derived(
-    route.pathname === '/' ? '/bench' : route.pathname.replace(/^(\/[a-z]+)\/.*/, '$1'),
+    route.pathname === '/' ? '/round' : route.pathname.replace(/^(\/[a-z]+)\/.*/, '$1'),
   );
   const today = $derived(garden.path ? dayInWords(garden.path.now, garden.path.zone) : '');
   follow(
@@ -21,7 +21,7 @@
 </script>
 
 <header>
-  <a class="mark" href="/bench{garden.search}">
+  <a class="mark" href="/round{garden.search}">
     <Fish />
     <span><b>Dace</b> <small>{garden.path?.garden ?? session.info?.household}</small></span>
   </a>

@@ -1,13 +1,13 @@
 import { createRouter } from 'sv-router';
 import { useWay } from './way';
 import BenchPage from '../desks/bench/BenchPage.svelte';
-import ComingDesk from '../desks/coming/ComingDesk.svelte';
 import NowherePage from '../desks/coming/NowherePage.svelte';
+import RoundPage from '../desks/round/RoundPage.svelte';
 import NotebookPage from '../desks/notebook/NotebookPage.svelte';
 
 const { navigate, route } = createRouter({
-  '/': BenchPage,
-  '/round': ComingDesk,
+  '/': RoundPage,
+  '/round': RoundPage,
   '/bench': BenchPage,
   '/shelf': () => import('../desks/shelf/ShelfPage.svelte'),
   '/shelf/begin': () => import('../desks/shelf/StartBrew.svelte'),

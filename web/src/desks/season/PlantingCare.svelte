@@ -5,6 +5,7 @@
   import Button from '../../ui/Button.svelte';
   import Choice from '../../ui/Choice.svelte';
   import Message from '../../ui/Message.svelte';
+  import HowFed from './HowFed.svelte';
   import SoilTestSheet from './SoilTestSheet.svelte';
   import { dateShort } from './strips';
 
@@ -17,16 +18,6 @@
   let ending = $state(false);
   const write = new Write();
   const params = $derived({ path: { planting_id: page.id } });
-  const NAMES: Record<string, string> = {
-    mixed: 'Both',
-    soil_first: 'Soil first',
-    soluble: 'Soluble',
-  };
-
-  const follow = (approach: string) =>
-    write.send(() =>
-      ask(client.POST('/api/plantings/{planting_id}/approach', { params, body: { approach } })),
-    );
 
   const repeat = (days: string) => {
     const body = { days: days ? Number(days) : null };
@@ -51,16 +42,7 @@
 <div class="care">
   <Message problem={write.problem} />
   {#if session.owner}
-    <Choice
-      label="How it is fed"
-      labelled
-      value={page.approach}
-      options={Object.entries(page.approaches).map(([value, words]) => ({
-        value,
-        name: `${NAMES[value] ?? value}: ${words}`,
-      }))}
-      onchange={follow}
-    />
+    <HowFed {page} />
     <Choice
       label="Sow the same again"
       labelled

@@ -1,0 +1,87 @@
+<script lang="ts">
+  import { garden } from '../../app/garden.svelte';
+  import { follow } from '../../app/resource.svelte';
+  import { weather } from '../../app/weather.svelte';
+  import Button from '../../ui/Button.svelte';
+  import ButtonLink from '../../ui/ButtonLink.svelte';
+  import Page from '../../ui/Page.svelte';
+  import ComingDays from './ComingDays.svelte';
+  import DressBlock from './DressBlock.svelte';
+  import FlushBlock from './FlushBlock.svelte';
+  import LookBlock from './LookBlock.svelte';
+  import { remind } from './remind.svelte';
+  import RemindSwitch from './RemindSwitch.svelte';
+  import { blocksOf, round } from './round.svelte';
+  import RoundCan from './RoundCan.svelte';
+  import Shed from './Shed.svelte';
+  import Waits from './Waits.svelte';
+
+  const data = $derived(round.today.data);
+  const blocks = $derived(data ? blocksOf(data) : []);
+  const beside = $derived(data?.looks.filter((look) => !look.first) ?? []);
+  const sub = $derived.by(() => {
+    if (!data) return '';
+    const left = `${data.left} ${data.left === 1 ? 'stop' : 'stops'} to go`;
+    return data.left + data.done === 0 ? '' : `${left} · ${data.done} done`;
+  });
+
+  follow(
+    () => garden.version,
+    () => void round.load(),
+  );
+  $effect(() => {
+    if (data) remind.told(data);
+  });
+</script>
+
+<Page title={data?.title ?? 'Today'} {sub} of={round.today} waiting="Working out the round…">
+  {#snippet acts()}
+    <RemindSwitch />
+    <Button onclick={() => print()}>Print</Button>
+  {/snippet}
+  {#if data}
+    {#each blocks as block (block.key)}
+      {#if block.kind === 'can'}
+        <RoundCan can={block.can} />
+      {:else if block.kind === 'flush'}
+        <FlushBlock flush={block.flush} />
+      {:else if block.kind === 'dress'}
+        <DressBlock dress={block.dress} />
+      {:else}
+        <LookBlock look={block.look} />
+      {/if}
+    {:else}
+      <div class="calm">
+        <p>
+          {#if garden.stops.length === 0}
+            Say what stands where, and the day's cans stand here.
+          {:else}
+            Everything has what it needs for now{weather.data?.words
+              ? `: ${weather.data.words}`
+              : ''}. Water what is dry.
+          {/if}
+        </p>
+        {#if garden.stops.length === 0}
+          <ButtonLink look="go" href="/setup">Set up the garden</ButtonLink>
+        {/if}
+      </div>
+    {/each}
+    <Shed shed={data.shed} />
+    {#each beside as look (look.fill_id)}<LookBlock {look} />{/each}
+    <Waits waits={data.waits} leaves={data.leaves} />
+    <ComingDays days={data.ahead} />
+  {/if}
+</Page>
+
+<style>
+  .calm {
+    display: grid;
+    gap: var(--space-3);
+    justify-items: start;
+    padding: var(--space-6);
+    border: 1px solid var(--color-line);
+    border-radius: var(--radius);
+    background: var(--color-panel-low);
+    font-size: var(--text-l);
+  }
+</style>

@@ -1,0 +1,182 @@
+<!-- A stop that a can serves: the whole row ticks; beside it another amount. -->
+<script lang="ts">
+  import { undo } from '../../app/undo.svelte';
+  import Message from '../../ui/Message.svelte';
+  import AmountSheet from './AmountSheet.svelte';
+  import { round, type RoundCan, type RoundRow } from './round.svelte';
+
+  interface Props {
+    can: RoundCan;
+    row: RoundRow;
+  }
+  const { can, row }: Props = $props();
+  let other = $state(false);
+  const write = $derived(round.write(row.fill_id));
+  const done = $derived(row.done.length > 0);
+  const last = $derived(row.done.at(-1));
+
+  /** Pressed once it is done, pressed again it is taken back. */
+  function press() {
+    if (!done) void round.tick(can, row);
+    else if (last?.change_id) void undo.take(last.change_id);
+  }
+</script>
+
+<li class:done class:later={!row.now}>
+  <button
+    type="button"
+    class="tick"
+    aria-pressed={done}
+    disabled={write.busy || (!done && !row.now)}
+    onclick={press}
+  >
+    <svg width="34" height="34" viewBox="0 0 34 34" aria-hidden="true">
+      <rect x="2" y="2" width="30" height="30" rx="7" />
+      {#if done}<path d="m9 17 6 6 11-13" />{/if}
+    </svg>
+    <span class="who">
+      <b>{row.name}</b>
+      <span>{row.who}</span>
+      {#if !row.now}<span class="care">not now: {row.mark}</span>{/if}
+      {#if row.look}<span class="care">{row.look}</span>{/if}
+    </span>
+    <b class="amount">
+      {done ? row.done.map((one) => one.words).join(', ') : row.amount}
+    </b>
+  </button>
+  <button type="button" class="other" disabled={write.busy} onclick={() => (other = true)}>
+    {done ? 'change' : 'other amount'}
+    <span class="unseen">for {row.name}</span>
+  </button>
+</li>
+{#if write.problem}<li class="trouble"><Message problem={write.problem} /></li>{/if}
+<AmountSheet {can} {row} bind:open={other} />
+
+<style>
+  li {
+    display: grid;
+    grid-template-columns: minmax(0, 1fr) auto;
+    gap: var(--space-2);
+    align-items: center;
+    padding-right: var(--space-4);
+    border-top: 1px solid var(--color-line);
+  }
+
+  li:first-child {
+    border-top: 0;
+  }
+
+  .trouble {
+    display: block;
+    padding: var(--space-2) var(--space-4);
+  }
+
+  .tick {
+    display: grid;
+    grid-template-columns: 34px minmax(0, 1fr) auto;
+    gap: var(--space-4);
+    align-items: center;
+    width: 100%;
+    min-height: 60px;
+    padding: var(--space-2) 0 var(--space-2) var(--space-4);
+    border: 0;
+    background: none;
+    color: inherit;
+    text-align: left;
+    cursor: pointer;
+  }
+
+  .tick:disabled {
+    cursor: default;
+  }
+
+  rect {
+    fill: var(--color-field);
+    stroke: var(--color-text);
+    stroke-width: 2;
+  }
+
+  path {
+    fill: none;
+    stroke: var(--color-on-go);
+    stroke-width: 3.5;
+    stroke-linecap: round;
+    stroke-linejoin: round;
+  }
+
+  .done rect {
+    fill: var(--color-go);
+    stroke: var(--color-go);
+  }
+
+  .who {
+    line-height: 1.3;
+  }
+
+  .who b,
+  .who span {
+    display: block;
+  }
+
+  .who span {
+    color: var(--color-text-soft);
+    font-size: var(--text-s);
+  }
+
+  .who .care {
+    color: var(--color-care);
+  }
+
+  .amount {
+    font: 700 1.25rem / 1.2 var(--face-head);
+    text-align: right;
+  }
+
+  .done .amount {
+    color: var(--color-text-soft);
+    font-size: var(--text-m);
+  }
+
+  .other {
+    min-width: 124px;
+    min-height: var(--touch);
+    padding: 0 var(--space-3);
+    border: 1px solid var(--color-edge);
+    border-radius: var(--radius);
+    background: none;
+    cursor: pointer;
+  }
+
+  @media print {
+    .other {
+      display: none;
+    }
+  }
+
+  @media (width <= 700px) {
+    li {
+      padding-right: var(--space-2);
+    }
+
+    .tick {
+      grid-template-columns: 34px minmax(0, 1fr);
+      gap: var(--space-1) var(--space-3);
+      padding-left: var(--space-3);
+    }
+
+    svg {
+      grid-row: 1 / 3;
+    }
+
+    .amount {
+      grid-column: 2;
+      text-align: left;
+    }
+
+    .other {
+      min-width: 0;
+      max-width: 92px;
+      min-height: 52px;
+    }
+  }
+</style>

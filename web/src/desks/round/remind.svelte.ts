@@ -1,0 +1,44 @@
+import type { Schemas } from '../../api/client';
+
+const STORED = 'dace.remind';
+const TOLD = 'dace.reminded';
+/** Nobody is reminded in these hours of the night. */
+export const QUIET = { from: 21, to: 7 } as const;
+
+/** Whether an hour of the day is one of the quiet ones. */
+export const isQuiet = (hour: number): boolean => hour >= QUIET.from || hour < QUIET.to;
+
+/** What is said of a round; nothing where there is nothing to do. */
+export function reminderOf(round: Pick<Schemas['RoundOut'], 'title' | 'left'>): string {
+  return round.left > 0 ? `${round.title}: ${round.left} to go.` : '';
+}
+
+/** The browser's own notifications of today's round: once a day, off until they are asked for. */
+class Remind {
+  on = $state(localStorage.getItem(STORED) === 'on');
+  refused = $state(false);
+
+  get possible(): boolean {
+    return 'Notification' in window;
+  }
+
+  async turn(on: boolean): Promise<void> {
+    this.refused = false;
+    if (on && this.possible) {
+      this.refused = (await Notification.requestPermission()) !== 'granted';
+    }
+    this.on = on && this.possible && !this.refused;
+    localStorage.setItem(STORED, this.on ? 'on' : 'off');
+  }
+
+  /** The round was read: say once a day what there is to do, never in quiet hours. */
+  told(round: Schemas['RoundOut'], hour = new Date().getHours()): void {
+    const words = reminderOf(round);
+    if (!this.on || !words || isQuiet(hour) || localStorage.getItem(TOLD) === round.today) return;
+    if (!document.hidden) return; // whoever looks at it needs no reminder
+    localStorage.setItem(TOLD, round.today);
+    new Notification('Dace', { body: words, tag: 'dace-round' });
+  }
+}
+
+export const remind = new Remind();

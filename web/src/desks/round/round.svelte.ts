@@ -1,0 +1,69 @@
+import { ask, client, type Schemas } from '../../api/client';
+import { Resource } from '../../app/resource.svelte';
+import { Write } from '../../app/write.svelte';
+
+export type RoundCan = Schemas['RoundCanOut'];
+export type RoundRow = Schemas['RoundRowOut'];
+export type How = Schemas['TickIn']['how'];
+
+/** One thing to do, in the order in which one walks. */
+export type Block =
+  | { kind: 'can'; at: number; key: string; can: RoundCan }
+  | { kind: 'flush'; at: number; key: string; flush: Schemas['RoundFlushOut'] }
+  | { kind: 'dress'; at: number; key: string; dress: Schemas['RoundDressOut'] }
+  | { kind: 'look'; at: number; key: string; look: Schemas['RoundLookOut'] };
+
+/** Cans, flushes, dressings and what is looked at first, as one walks past them. */
+export function blocksOf(round: Schemas['RoundOut']): Block[] {
+  const blocks: Block[] = [
+    ...round.cans.map((can) => ({ kind: 'can' as const, at: can.at, key: can.id, can })),
+    ...round.flushes.map((flush) => ({
+      kind: 'flush' as const,
+      at: flush.at,
+      key: `flush ${flush.fill_id}`,
+      flush,
+    })),
+    ...round.dressings.map((dress) => ({
+      kind: 'dress' as const,
+      at: dress.at,
+      key: `dress ${dress.fill_id}`,
+      dress,
+    })),
+    ...round.looks
+      .filter((look) => look.first)
+      .map((look) => ({ kind: 'look' as const, at: look.at, key: `look ${look.fill_id}`, look })),
+  ];
+  return blocks.sort((one, other) => one.at - other.at);
+}
+
+/** Today's round, and ticking it. */
+class Round {
+  readonly today = new Resource<Schemas['RoundOut']>();
+  /** One for each row: two presses at once are two writes. */
+  private readonly writes = new Map<string, Write>();
+
+  load(): Promise<void> {
+    return this.today.load((signal) => ask(client.GET('/api/round', { signal })));
+  }
+
+  write(fillId: string): Write {
+    const found = this.writes.get(fillId) ?? new Write();
+    this.writes.set(fillId, found);
+    return found;
+  }
+
+  tick(can: RoundCan, row: RoundRow, how: How = 'planned', litres_each: number | null = null) {
+    const write = this.write(row.fill_id);
+    const { fill_id, slot } = row;
+    const can_id = how === 'none' ? null : can.id;
+    const body = { id: write.id(), fill_id, slot, how, can_id, litres_each };
+    return write.send(() => ask(client.POST('/api/round/ticks', { body })));
+  }
+
+  mix(can: RoundCan) {
+    const params = { path: { can_id: can.id } };
+    return this.write(can.id).send(() => ask(client.POST('/api/round/cans/{can_id}', { params })));
+  }
+}
+
+export const round = new Round();
