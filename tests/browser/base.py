@@ -104,9 +104,13 @@ class BrowserCase(StaticLiveServerTestCase):
         self.press(f"More: {of}")
         self.press(f"{act}: {of}")
 
-    def look_round(self) -> None:
+    def look_round(self, desk: str = "bench") -> None:
+        """In at the door, and to a desk."""
         self.press("Look round Weir Yard")
         expect(self.page.get_by_role("button", name="Quay tub 2")).to_be_visible()
+        self.page.goto(f"{self.live_server_url}/{desk}")
+        path = self.page.get_by_label("Along the path")
+        expect(path.get_by_role("button", name="Quay tub 2")).to_be_visible()
 
     def choose(self, stop: str) -> None:
         self.page.get_by_label("Along the path").get_by_role("button", name=stop).click()

@@ -24,13 +24,16 @@ from dace.core.matter.nutrients import NUTRIENTS
 Array = NDArray[np.float64]
 WEIGHTS = np.array([1.0, 0.6, 1.0, 0.6, 0.5])
 _UNMET, _OVER = 3.0, 1.0
-_RANK, _TIE = 4.0, 1e-6
+_RANK, _TIE = 12.0, 1e-6
 _FEW_MG = 1e-6
 
 
 @dataclass(frozen=True, eq=False)
 class Slot:
     """One slot of a stop: ``ahead`` its day, ``brings`` mg by source of a full can, (sources, 5).
+
+    ``ranks`` are how much less each suits than what the verdict would take on that day: it
+    takes much to leave that, so that the plan and the verdicts to come do not disagree.
 
     ``kept`` is the share of the pool that is still there at the next slot, ``gained`` [mg, 5]
     what comes meanwhile, ``need`` [mg, 5] what is taken. ``over_n`` is how much worse too much

@@ -52,7 +52,7 @@ class Served:
 
 @dataclass(frozen=True)
 class CanToMix:
-    """One can of today, or several alike: what goes in, and where it is poured, in order.
+    """A can of today, filled once or several times alike: what goes in, where it is poured.
 
     ``portion`` is of all its stops together. ``why`` says what its stops have in common.
     """
@@ -105,7 +105,8 @@ class Course:
 
     ``need`` is of what is fed there, ``taken`` what all plants took, ``within`` what is within
     reach of an evening, ``strength`` [mg/L] that in a litre; ``drain`` [mS/cm] what drains.
-    ``still`` [mg, 5] is what slow feeds hold at the end, to come out after it.
+    ``still`` [mg, 5] is what slow feeds hold at the end, to come out after it. ``spread`` are
+    the factors that bound what is taken: nobody knows how greedy the roots are.
     """
 
     first: date
@@ -115,6 +116,7 @@ class Course:
     strength: Array
     drain: Array
     still: Array
+    spread: tuple[float, float]
 
 
 @dataclass(frozen=True, eq=False)

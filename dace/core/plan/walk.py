@@ -128,13 +128,15 @@ class Walk:
             taken[day] = self.middle.taken()
             within[day - 1], drain[day - 1] = self.middle.food(), self.middle.drains()
             strong[day - 1] = within[day - 1] / self.middle.bucket.water
+        pace = judgement("uptake_pace").range
+        spread = (pace.low / pace.typ, pace.high / pace.typ)
         took, still = np.diff(taken, axis=0), self.middle.still()
         return [
             Walked(
                 state.given,
                 Course(
                     ahead.on(1), ahead.fed_need[:count], took[:, at], within[:, at],
-                    strong[:, at], drain[:, at], still[at],
+                    strong[:, at], drain[:, at], still[at], spread,
                 ),
                 state.empty,
             )

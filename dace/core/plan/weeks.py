@@ -78,7 +78,7 @@ def _slot(at: int, day: int, ahead: Ahead, choices: Choices, unfed: _Unfed) -> S
     return Slot(
         ahead=day,
         keys=tuple(one.source.key for one in several),
-        ranks=tuple(one.rank for one in several),
+        ranks=tuple(one.rank - several[0].rank for one in several),
         brings=np.array(brings).reshape(-1, len(NUTRIENTS)) * litres * free,
         kept=unfed.kept(at, day, end),
         gained=unfed.gained(at, day, end),

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Sequence
 from dataclasses import dataclass
 
@@ -9,8 +10,8 @@ from dace.core.verdict.records import Portion, Verdict
 
 MOST_CANS = 3
 _ALIKE = 0.06
-_MOST_LOST = 0.25
-_ROUNDING_L = 1e-9
+_MOST_LOST = 0.15
+_ROUNDING = 1e-9
 
 
 @dataclass(frozen=True)
@@ -52,7 +53,7 @@ def shared(found: Sequence[Verdict], largest_l: float) -> tuple[Shared, ...]:
         if (one := _poured(verdict)) is not None
     ]
     while True:
-        filled = {one.stops: len(fills(one.stops, found, largest_l)) for one in cans}
+        filled = {one.stops: fills(one.stops, found, largest_l) for one in cans}
         many = sum(filled.values()) > MOST_CANS
         pairs = []
         for i, a in enumerate(cans):
@@ -60,7 +61,7 @@ def shared(found: Sequence[Verdict], largest_l: float) -> tuple[Shared, ...]:
                 both = a.with_(b)
                 if (a.source, a.water) != (b.source, b.water) or both.lost > _MOST_LOST:
                     continue
-                fewer = len(fills(both.stops, found, largest_l)) < filled[a.stops] + filled[b.stops]
+                fewer = fills(both.stops, found, largest_l) < filled[a.stops] + filled[b.stops]
                 if both.lost <= _ALIKE or (many and fewer):
                     pairs.append((both.lost, j, i))
         if not pairs:
@@ -70,21 +71,11 @@ def shared(found: Sequence[Verdict], largest_l: float) -> tuple[Shared, ...]:
         cans = [*rest, cans[j].with_(cans[i])]
 
 
-def fills(
-    stops: Sequence[int], found: Sequence[Verdict], largest_l: float
-) -> list[tuple[int, ...]]:
-    """Whole stops into as few cans as hold them, each into the first that has room left."""
-    made: list[tuple[float, tuple[int, ...]]] = []
-    for at in stops:
-        portion = found[at].recipe
-        litres = portion.litres if portion else 0.0
-        for turn, (held, row) in enumerate(made):
-            if held + litres <= largest_l + _ROUNDING_L:
-                made[turn] = (held + litres, (*row, at))
-                break
-        else:
-            made.append((litres, (at,)))
-    return [row for _, row in made]
+def fills(stops: Sequence[int], found: Sequence[Verdict], largest_l: float) -> int:
+    """How often the largest can is filled for some stops together."""
+    portions = (found[at].recipe for at in stops)
+    litres = sum(portion.litres for portion in portions if portion)
+    return max(1, math.ceil(litres / largest_l - _ROUNDING)) if largest_l > 0 else 1
 
 
 def _poured(verdict: Verdict) -> Portion | None:

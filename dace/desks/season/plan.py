@@ -6,8 +6,12 @@ import uuid
 from collections.abc import Sequence
 from datetime import date, timedelta
 
+import numpy as np
+from numpy.typing import NDArray
+
 from dace.core import api as core
 from dace.core.api import NUTRIENTS, Course, Event, Plan, say, shown
+from dace.desks.season.schemas import LineOut
 from dace.desks.season.schemas_plan import (
     CarriedOut,
     HabitsOut,
@@ -19,6 +23,7 @@ from dace.desks.season.schemas_plan import (
     ToComeOut,
 )
 from dace.desks.shared.events import event_words, stop_name
+from dace.desks.shared.figures import StepOut, steps_out
 from dace.feeding.plans import WEEKS, Planned, event_id, planned
 from dace.feeding.verdicts import StopVerdict
 from dace.garden.models import Garden, Place, Planting
@@ -115,7 +120,14 @@ def _event(scope: Scope, event: Event, one: StopVerdict) -> PlanEventOut:
             else ""
         ),
         why=list(event.why),
+        working=_working(event),
     )
+
+
+def _working(event: Event) -> list[StepOut]:
+    """How the nitrogen of its can was got; nothing of a dressing."""
+    can = event.portion.can if event.portion else None
+    return steps_out(can.nutrient("N").working) if can else []
 
 
 def _nitrogen(event: Event, plants: int) -> tuple[float, float, float]:
@@ -132,15 +144,23 @@ def lines_out(fill_id: uuid.UUID, course: Course) -> LinesOut:
     """Need and what is taken, summed week by week."""
     weeks = range(_WEEK, len(course.need) + 1, _WEEK)
 
-    def summed(rows: object, column: int) -> list[float]:
-        return [round(float(rows[:end, column].sum()), 1) for end in weeks]  # type: ignore[index]
+    def summed(rows: NDArray[np.float64], column: int, times: float = 1.0) -> list[float]:
+        return [round(times * float(rows[:end, column].sum()), 1) for end in weeks]
 
+    low, high = course.spread
     return LinesOut(
         fill_id=fill_id,
         days=[course.first + timedelta(days=end - 1) for end in weeks],
-        nutrients=list(NUTRIENTS),
-        need=[summed(course.need, column) for column in range(len(NUTRIENTS))],
-        taken=[summed(course.taken, column) for column in range(len(NUTRIENTS))],
+        lines=[
+            LineOut(
+                nutrient=nutrient,
+                need=summed(course.need, column),
+                reached=summed(course.taken, column),
+                low=summed(course.taken, column, low),
+                high=summed(course.taken, column, high),
+            )
+            for column, nutrient in enumerate(NUTRIENTS)
+        ],
     )
 
 

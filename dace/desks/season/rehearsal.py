@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+import uuid
+
 from dace.core import api as core
 from dace.core.api import DaceError, Plan, Tally, Trial, Yard
 from dace.desks.season.plan import events_out, lines_out
@@ -34,7 +36,12 @@ def rehearsal(scope: Scope, trial: Trial) -> RehearsalOut:
     before = _future(scope, found, trial, plan, yard)
     after = _future(scope, found, trial, tried.plan, tried.yard)
     tallies = _tally(plan, yard, trial), _tally(tried.plan, tried.yard, trial)
-    return RehearsalOut(before=before, after=after, said=_said(*tallies, before, after))
+    return RehearsalOut(
+        before=before,
+        after=after,
+        said=_said(*tallies, before, after),
+        home_made=[uuid.UUID(one.key) for one in yard.sources if one.home_made],
+    )
 
 
 def _tally(plan: Plan, yard: Yard, trial: Trial) -> Tally:
@@ -54,11 +61,7 @@ def _future(scope: Scope, found: Planned, trial: Trial, plan: Plan, yard: Yard) 
         minutes=round(told.minutes),
         carried="" if told.carried is None else f"{told.carried:.0%}",
         picked="" if told.picked_on is None else f"{told.picked_on:%-d %B}",
-        short=[
-            f"{stop_name(found.stops[one.stop])}: {one.text}"
-            for one in plan.short
-            if one.stop in meant and one.why != "rhythm"
-        ],
+        short=_short(found, plan, meant),
         first_feed=f"{events[0].on:%-d %B}" if events else "",
         strongest=f"{strongest.strength} of {strongest.name}" if strongest else "",
         events=events_out(scope, events, found.stops),
@@ -68,6 +71,21 @@ def _future(scope: Scope, found: Planned, trial: Trial, plan: Plan, yard: Yard) 
             if key in meant
         ],
     )
+
+
+def _short(found: Planned, plan: Plan, meant: frozenset[str]) -> dict[str, list[str]]:
+    """What the shelf leaves short, by stop."""
+    rows: dict[str, list[str]] = {}
+    for one in plan.short:
+        if one.stop in meant and one.why != "rhythm":
+            rows.setdefault(stop_name(found.stops[one.stop]), []).append(
+                core.NUTRIENT_NAMES[one.nutrient]
+            )
+    return rows
+
+
+def _listed(words: list[str]) -> str:
+    return words[0] if len(words) == 1 else f"{', '.join(words[:-1])} and {words[-1]}"
 
 
 def _said(was: Tally, will: Tally, before: FutureOut, after: FutureOut) -> list[str]:
@@ -90,6 +108,9 @@ def _said(was: Tally, will: Tally, before: FutureOut, after: FutureOut) -> list[
         days = (will.picked_on - was.picked_on).days
         word = "later" if days > 0 else "sooner"
         said.append(f"The first picking comes {abs(days)} days {word}.")
-    fresh = [one for one in after.short if one not in before.short]
-    said += [f"Then short: {one}." for one in fresh[:3]]
+    fresh = {
+        name: [n for n in row if n not in before.short.get(name, [])]
+        for name, row in after.short.items()
+    }
+    said += [f"Then {name} runs short of {_listed(row)}." for name, row in fresh.items() if row]
     return said or ["It comes to the same."]

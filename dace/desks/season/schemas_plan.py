@@ -6,6 +6,8 @@ import uuid
 from datetime import date
 from typing import Literal
 
+from dace.desks.season.schemas import LineOut
+from dace.desks.shared.figures import StepOut
 from dace.desks.shared.out import Out
 
 
@@ -26,6 +28,7 @@ class PlanEventOut(Out):
     nitrogen_mg: float
     nitrogen_text: str
     why: list[str]
+    working: list[StepOut]
 
 
 class ShortOut(Out):
@@ -67,16 +70,11 @@ class ToComeOut(Out):
 
 
 class LinesOut(Out):
-    """Of a stop ahead, week by week: need and what roots take [mg, summed], by nutrient.
-
-    ``low`` and ``high`` bound what is taken.
-    """
+    """Of a stop ahead, week by week: need and what roots take [mg, summed], by nutrient."""
 
     fill_id: uuid.UUID
     days: list[date]
-    nutrients: list[str]
-    need: list[list[float]]
-    taken: list[list[float]]
+    lines: list[LineOut]
 
 
 class HabitsOut(Out):
@@ -105,14 +103,17 @@ class PlanOut(Out):
 
 
 class FutureOut(Out):
-    """A future: what it takes and what it brings; ``events`` of the stops that are meant."""
+    """A future: what it takes and what it brings; ``events`` of the stops that are meant.
+
+    ``short`` are nutrients that the shelf leaves short, by stop.
+    """
 
     feeds: int
     money: str
     minutes: int
     carried: str
     picked: str
-    short: list[str]
+    short: dict[str, list[str]]
     first_feed: str
     strongest: str
     events: list[PlanEventOut]
@@ -120,11 +121,15 @@ class FutureOut(Out):
 
 
 class RehearsalOut(Out):
-    """What stands and what would be, side by side, and the difference in a sentence or two."""
+    """What stands and what would be, side by side, and the difference in a sentence or two.
+
+    ``home_made`` are the jars of one's own, to be kept to where that was tried out.
+    """
 
     before: FutureOut
     after: FutureOut
     said: list[str]
+    home_made: list[uuid.UUID]
 
 
 class CalendarOut(Out):

@@ -2941,6 +2941,8 @@ export interface components {
         /**
          * FutureOut
          * @description A future: what it takes and what it brings; ``events`` of the stops that are meant.
+         *
+         *     ``short`` are nutrients that the shelf leaves short, by stop.
          */
         FutureOut: {
             /** Carried */
@@ -2960,7 +2962,9 @@ export interface components {
             /** Picked */
             picked: string;
             /** Short */
-            short: string[];
+            short: {
+                [key: string]: string[];
+            };
             /** Strongest */
             strongest: string;
         };
@@ -3506,8 +3510,6 @@ export interface components {
         /**
          * LinesOut
          * @description Of a stop ahead, week by week: need and what roots take [mg, summed], by nutrient.
-         *
-         *     ``low`` and ``high`` bound what is taken.
          */
         LinesOut: {
             /** Days */
@@ -3517,12 +3519,8 @@ export interface components {
              * Format: uuid
              */
             fill_id: string;
-            /** Need */
-            need: number[][];
-            /** Nutrients */
-            nutrients: string[];
-            /** Taken */
-            taken: number[][];
+            /** Lines */
+            lines: components["schemas"]["LineOut"][];
         };
         /**
          * LogsIn
@@ -4330,6 +4328,8 @@ export interface components {
             text: string;
             /** Why */
             why: string[];
+            /** Working */
+            working: components["schemas"]["StepOut"][];
         };
         /**
          * PlanOut
@@ -4879,10 +4879,14 @@ export interface components {
         /**
          * RehearsalOut
          * @description What stands and what would be, side by side, and the difference in a sentence or two.
+         *
+         *     ``home_made`` are the jars of one's own, to be kept to where that was tried out.
          */
         RehearsalOut: {
             after: components["schemas"]["FutureOut"];
             before: components["schemas"]["FutureOut"];
+            /** Home Made */
+            home_made: string[];
             /** Said */
             said: string[];
         };

@@ -11,14 +11,17 @@
   import LookBlock from './LookBlock.svelte';
   import { remind } from './remind.svelte';
   import RemindSwitch from './RemindSwitch.svelte';
-  import { blocksOf, round } from './round.svelte';
+  import { blocksOf, placesOf, round } from './round.svelte';
   import RoundCan from './RoundCan.svelte';
   import Shed from './Shed.svelte';
   import Waits from './Waits.svelte';
 
   const data = $derived(round.today.data);
-  const blocks = $derived(data ? blocksOf(data) : []);
-  const beside = $derived(data?.looks.filter((look) => !look.first) ?? []);
+  /** The chosen stop narrows the round to it; nothing chosen is all of it. */
+  const here = (placeId: string) => !garden.stop || garden.stop.id === placeId;
+  const blocks = $derived((data ? blocksOf(data) : []).filter((b) => placesOf(b).some(here)));
+  const beside = $derived(data?.looks.filter((look) => !look.first && here(look.place_id)) ?? []);
+  const waits = $derived(data?.waits.filter((wait) => here(wait.place_id)) ?? []);
   const sub = $derived.by(() => {
     if (!data) return '';
     const left = `${data.left} ${data.left === 1 ? 'stop' : 'stops'} to go`;
@@ -34,8 +37,14 @@
   });
 </script>
 
-<Page title={data?.title ?? 'Today'} {sub} of={round.today} waiting="Working out the round…">
+<Page
+  title="{data?.title ?? 'Today'}{garden.stop ? `: ${garden.stop.name}` : ''}"
+  {sub}
+  of={round.today}
+  waiting="Working out the round…"
+>
   {#snippet acts()}
+    {#if garden.stop}<Button onclick={() => garden.choose(null)}>The whole round</Button>{/if}
     <RemindSwitch />
     <Button onclick={() => print()}>Print</Button>
   {/snippet}
@@ -55,6 +64,8 @@
         <p>
           {#if garden.stops.length === 0}
             Say what stands where, and the day's cans stand here.
+          {:else if garden.stop}
+            Nothing to do at {garden.stop.name} today.
           {:else}
             Everything has what it needs for now{weather.data?.words
               ? `: ${weather.data.words}`
@@ -66,14 +77,27 @@
         {/if}
       </div>
     {/each}
-    <Shed shed={data.shed} />
+    {#if !garden.stop}<Shed shed={data.shed} />{/if}
     {#each beside as look (look.fill_id)}<LookBlock {look} />{/each}
-    <Waits waits={data.waits} leaves={data.leaves} />
+    <Waits {waits} leaves={garden.stop ? '' : data.leaves} />
     <ComingDays days={data.ahead} />
+    <p class="roots"><a href="/roots{garden.search}">What the roots say</a></p>
   {/if}
 </Page>
 
 <style>
+  .roots a {
+    display: inline-block;
+    min-height: var(--touch);
+    padding-top: 10px;
+  }
+
+  @media print {
+    .roots {
+      display: none;
+    }
+  }
+
   .calm {
     display: grid;
     gap: var(--space-3);

@@ -86,10 +86,6 @@
     cursor: pointer;
   }
 
-  .tick:disabled {
-    cursor: default;
-  }
-
   rect {
     fill: var(--color-field);
     stroke: var(--color-text);

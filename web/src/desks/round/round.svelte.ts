@@ -36,6 +36,13 @@ export function blocksOf(round: Schemas['RoundOut']): Block[] {
   return blocks.sort((one, other) => one.at - other.at);
 }
 
+/** The places that a block is about. */
+export function placesOf(block: Block): string[] {
+  if (block.kind === 'can') return block.can.rows.map((row) => row.place_id);
+  if (block.kind === 'flush') return [block.flush.place_id];
+  return [block.kind === 'dress' ? block.dress.place_id : block.look.place_id];
+}
+
 /** Today's round, and ticking it. */
 class Round {
   readonly today = new Resource<Schemas['RoundOut']>();

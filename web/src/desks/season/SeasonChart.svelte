@@ -6,17 +6,20 @@
   import SeasonAxis from './SeasonAxis.svelte';
   import SeasonKey from './SeasonKey.svelte';
   import StripRow from './StripRow.svelte';
-  import { seasonTable, type Strip } from './strips';
+  import { comingOf, seasonTable, type Coming, type Strip } from './strips';
   import WeatherRow from './WeatherRow.svelte';
 
   interface Props {
     data: Schemas['SeasonOut'];
     strips: Strip[];
+    /** What is to come. */
+    coming: Coming[];
+    onwhy: (event: Coming) => void;
     chosen: string;
     onchoose: (strip: Strip) => void;
   }
-  let { data, strips, chosen, onchoose }: Props = $props();
-  const table = $derived(seasonTable(strips, data.weeks));
+  let { data, strips, coming, onwhy, chosen, onchoose }: Props = $props();
+  const table = $derived(seasonTable(strips, data.weeks, coming));
   let room = $state(0);
   let list: HTMLUListElement | undefined = $state();
   const narrow = $derived(room < 640);
@@ -24,7 +27,11 @@
   const x = $derived(dayScale(data.first, data.last, width));
   const today = $derived(x(data.today));
   const most = $derived(
-    Math.max(1, ...data.strips.flatMap((strip) => strip.drops.map((drop) => drop.nitrogen_mg))),
+    Math.max(
+      1,
+      ...data.strips.flatMap((strip) => strip.drops.map((drop) => drop.nitrogen_mg)),
+      ...coming.map((event) => event.nitrogen_mg),
+    ),
   );
 
   /** Up and down walk the strips; one of them is in the order of tabs. */
@@ -57,7 +64,14 @@
               <b>{strip.crop}</b>
               <span>{strip.place}{strip.question ? ' · look?' : ''}</span>
             </span>
-            <StripRow {strip} {x} {width} {most} />
+            <StripRow
+              {strip}
+              coming={comingOf(strip.planting_id, coming, data.today)}
+              {onwhy}
+              {x}
+              {width}
+              {most}
+            />
           </button>
         </li>
       {/each}
@@ -67,7 +81,7 @@
       <WeatherRow weeks={data.weeks} {x} {width} />
     </div>
     <svg class="line" {width} height="100%" aria-hidden="true">
-      <line class="today" x1={today} x2={today} y1="0" y2="100%" />
+      <line x1={today} x2={today} y1="0" y2="100%" />
     </svg>
   </div>
   <SeasonKey />
@@ -80,8 +94,8 @@
     overflow: hidden;
   }
 
-  .axis {
-    display: block;
+  .axis,
+  .line {
     margin-left: 150px;
   }
 
@@ -139,11 +153,6 @@
     white-space: nowrap;
   }
 
-  .name b {
-    font-size: 0.9375rem;
-    font-weight: 600;
-  }
-
   .name span {
     color: var(--color-text-soft);
   }
@@ -151,8 +160,6 @@
   .narrow .name {
     display: flex;
     gap: var(--space-2);
-    align-items: baseline;
-    padding-left: 10px;
   }
 
   .weather {
@@ -164,11 +171,10 @@
     top: 40px;
     left: 0;
     height: calc(100% - 40px);
-    margin-left: 150px;
     pointer-events: none;
   }
 
-  .today {
+  line {
     stroke: var(--color-stop);
     stroke-width: 2;
   }

@@ -6,7 +6,7 @@
 <p>
   <span><i class="edge"></i> start seen</span>
   <span><i class="whisker"></i> start expected, 8 in 10</span>
-  <span>drop: a feed, sized by its nitrogen</span>
+  <span>drop: a feed, sized by its nitrogen; hollow: to come, press it to see why</span>
   <span>dish: a dry feed</span>
 </p>
 

@@ -7,7 +7,11 @@
   import Message from '../../ui/Message.svelte';
   import Page from '../../ui/Page.svelte';
   import LedgerPanel from './LedgerPanel.svelte';
+  import CalendarSheet from './CalendarSheet.svelte';
+  import { explainComing } from './explain';
+  import PlanPanel from './PlanPanel.svelte';
   import PlantingSummary from './PlantingSummary.svelte';
+  import RehearseSheet from './RehearseSheet.svelte';
   import { season } from './season.svelte';
   import SeasonChart from './SeasonChart.svelte';
   import type { Strip } from './strips';
@@ -16,6 +20,9 @@
   const FURTHEST = 24;
   let chosen = $state('');
   let weatherOpen = $state(false);
+  let tryOpen = $state(false);
+  let calendarOpen = $state(false);
+  const plan = $derived(season.plan.data);
   const data = $derived(season.strips.data);
   const strips = $derived(
     (data?.strips ?? []).filter((one) => !garden.stop || one.place_id === garden.stop.id),
@@ -29,6 +36,11 @@
   follow(
     () => [season.ahead, garden.version] as const,
     ([ahead]) => void season.load(ahead),
+  );
+
+  follow(
+    () => garden.version,
+    () => void season.loadPlan(),
   );
 
   follow(
@@ -61,6 +73,8 @@
     {#if garden.stop}<Button onclick={() => garden.choose(null)}>The whole garden</Button>{/if}
     <Button disabled={season.ahead <= 4} onclick={() => (season.ahead -= 4)}>Earlier</Button>
     <Button disabled={season.ahead >= FURTHEST} onclick={() => (season.ahead += 4)}>Later</Button>
+    <Button onclick={() => (tryOpen = true)}>Try it out first</Button>
+    <Button onclick={() => (calendarOpen = true)}>Calendar</Button>
     {#if session.owner}<Button onclick={() => (weatherOpen = true)}>Own weather</Button>{/if}
     <Button onclick={() => print()}>Print</Button>
   {/snippet}
@@ -73,7 +87,16 @@
   {:else if data}
     <div class="split" class:whole={!strip}>
       <div class="strips">
-        <SeasonChart {data} {strips} chosen={strip?.planting_id ?? ''} onchoose={choose} />
+        <SeasonChart
+          {data}
+          {strips}
+          coming={plan?.events ?? []}
+          onwhy={explainComing}
+          chosen={strip?.planting_id ?? ''}
+          onchoose={choose}
+        />
+        {#if plan}<PlanPanel {plan} {strip} />{/if}
+        <Message problem={season.plan.problem} again={season.plan.again} />
       </div>
       {#if strip && planting?.id === strip.planting_id}
         <div class="side"><PlantingSummary page={planting} /></div>
@@ -91,6 +114,8 @@
   {/if}
 </Page>
 <WeatherSheet bind:open={weatherOpen} />
+<RehearseSheet bind:open={tryOpen} />
+<CalendarSheet bind:open={calendarOpen} />
 
 <style>
   .soft {

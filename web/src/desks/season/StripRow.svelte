@@ -1,15 +1,18 @@
 <script lang="ts">
-  import { bandsOf, dropSize, type Strip } from './strips';
+  import { bandsOf, dateShort, dropSize, type Coming, type Strip } from './strips';
 
   interface Props {
     strip: Strip;
+    /** What is to come, drawn hollow; pressed, it says why. */
+    coming: Coming[];
+    onwhy: (event: Coming) => void;
     /** Where a day lies [px], and how wide the axis is. */
     x: (date: string) => number;
     width: number;
     /** The most nitrogen that any gift carries [mg a plant]. */
     most: number;
   }
-  let { strip, x, width, most }: Props = $props();
+  let { strip, coming, onwhy, x, width, most }: Props = $props();
   const bands = $derived(bandsOf(strip.stages, strip.ended_on ?? null, x, width));
   const gifts = $derived(strip.drops.filter((drop) => x(drop.on) >= 0));
 </script>
@@ -41,6 +44,22 @@
         <path class="drop" d="M0 -12c4 6 6 9 6 12a6 6 0 0 1-12 0c0-3 2-6 6-12Z" />
       {:else}
         <path class="grain" d="M-7 6 -4 -4H4L7 6Z" />
+      {/if}
+    </g>
+  {/each}
+  {#each coming as event (event.id)}
+    <!-- the same stands in a list of buttons beside the chart -->
+    <!-- svelte-ignore a11y_click_events_have_key_events, a11y_no_static_element_interactions -->
+    <g
+      class="coming"
+      transform="translate({x(event.on)} 40) scale({dropSize(event.nitrogen_mg, most)})"
+      onclick={() => onwhy(event)}
+    >
+      <title>{dateShort(event.on)}: {event.text}</title>
+      {#if event.kind === 'dress'}
+        <path class="hollow" d="M-7 6 -4 -4H4L7 6Z" />
+      {:else}
+        <path class="hollow" d="M0 -12c4 6 6 9 6 12a6 6 0 0 1-12 0c0-3 2-6 6-12Z" />
       {/if}
     </g>
   {/each}
@@ -98,6 +117,16 @@
 
   .drop {
     fill: var(--color-rim);
+  }
+
+  .coming {
+    cursor: pointer;
+  }
+
+  .hollow {
+    fill: var(--color-panel);
+    stroke: var(--color-rim);
+    stroke-width: 1.75;
   }
 
   .grain {

@@ -109,13 +109,25 @@ export function dropSize(nitrogen: number, most: number): number {
   return 0.6 + 0.8 * Math.sqrt(most > 0 ? Math.max(0, nitrogen) / most : 0);
 }
 
+/** What is to come of a planting, by the plan. */
+export type Coming = Schemas['PlanEventOut'];
+
+/** The events that a planting gets something of, after today. */
+export function comingOf(planting: string, events: Coming[], today: string): Coming[] {
+  return events.filter((event) => event.on > today && event.plantings.includes(planting));
+}
+
 /** Whole days from one date to another. */
 export function daysBetween(from: string, to: string): number {
   return dayNumber(to) - dayNumber(from);
 }
 
 /** Stages, feeds and weeks of weather, a row each. */
-export function seasonTable(strips: Strip[], weeks: Schemas['WeekOut'][]): Table {
+export function seasonTable(
+  strips: Strip[],
+  weeks: Schemas['WeekOut'][],
+  coming: Coming[] = [],
+): Table {
   const span = (stage: Schemas['StageBandOut']) =>
     stage.seen
       ? `seen ${dateShort(stage.likely)}`
@@ -124,6 +136,9 @@ export function seasonTable(strips: Strip[], weeks: Schemas['WeekOut'][]): Table
   const rows = strips.flatMap((strip) => [
     ...strip.stages.map((stage) => [who(strip), stage.words, span(stage)]),
     ...strip.drops.map((drop) => [who(strip), GIVEN[drop.source] ?? 'fed', drop.text]),
+    ...coming
+      .filter((event) => event.plantings.includes(strip.planting_id))
+      .map((event) => [who(strip), 'to come', `${dateShort(event.on)}: ${event.text}`]),
   ]);
   const weather = weeks.map((week) => [
     'Weather',

@@ -1,0 +1,74 @@
+import { ask, client, type Schemas } from '../../api/client';
+import { garden } from '../../app/garden.svelte';
+import { Resource } from '../../app/resource.svelte';
+import { Write } from '../../app/write.svelte';
+
+export type Trial = Schemas['TrialIn'];
+
+/** Weathers to try, as one says them. */
+export const WEATHERS: Record<string, { name: string; warmer_c: number; rain_times: number }> = {
+  usual: { name: 'as it is usual', warmer_c: 0, rain_times: 1 },
+  cool: { name: 'cool: 3 degrees less', warmer_c: -3, rain_times: 1 },
+  hot: { name: 'hot: 3 degrees more', warmer_c: 3, rain_times: 0.6 },
+  wet: { name: 'wet: twice the rain', warmer_c: -1, rain_times: 2 },
+  dry: { name: 'dry: half the rain', warmer_c: 1, rain_times: 0.5 },
+};
+
+/** What is tried out, as it is chosen. */
+export interface Choices {
+  weather: string;
+  homeMade: boolean;
+  rhythm: string;
+  strength: string;
+}
+
+/** As the server is asked it. */
+export function trialOf(chosen: Choices, fills: string[]): Trial {
+  const { warmer_c, rain_times } = WEATHERS[chosen.weather] ?? { warmer_c: 0, rain_times: 1 };
+  return {
+    fills,
+    approach: '',
+    rhythm: chosen.rhythm as Trial['rhythm'],
+    strength: chosen.strength ? Number(chosen.strength) : null,
+    slider: null,
+    home_made: chosen.homeMade,
+    warmer_c,
+    rain_times,
+  };
+}
+
+/** What of a trial can be kept: habits, and no weather. */
+export function habitsOf(chosen: Choices, homeMade: string[]): Schemas['FeedingIn'] {
+  return {
+    ...(chosen.rhythm ? { rhythm: chosen.rhythm as Schemas['FeedingIn']['rhythm'] } : {}),
+    ...(chosen.strength ? { strength: Number(chosen.strength) } : {}),
+    ...(chosen.homeMade && homeMade.length ? { sources: homeMade } : {}),
+  };
+}
+
+/** Two futures side by side, and keeping the second. */
+class Rehearse {
+  readonly futures = new Resource<Schemas['RehearsalOut']>();
+  readonly write = new Write();
+
+  try(trial: Trial): Promise<void> {
+    return this.futures.load((signal) =>
+      ask(client.POST('/api/plan/rehearse', { body: trial, signal })),
+    );
+  }
+
+  /** The habits of the trial, for every planting that it was of. */
+  async keep(habits: Schemas['FeedingIn'], plantings: string[]): Promise<boolean> {
+    for (const planting_id of plantings) {
+      const params = { path: { planting_id } };
+      const sent = await this.write.send(() =>
+        ask(client.POST('/api/plantings/{planting_id}/feeding', { params, body: habits })),
+      );
+      if (!sent) return false;
+    }
+    await garden.changed();
+    return true;
+  }
+}
+
+export const rehearse = new Rehearse();

@@ -1,0 +1,97 @@
+import { expect, test } from 'vitest';
+import { isQuiet, reminderOf } from '../src/desks/round/remind.svelte';
+import { blocksOf, placesOf } from '../src/desks/round/round.svelte';
+import { habitsOf, trialOf } from '../src/desks/season/rehearse.svelte';
+import { sliderWords } from '../src/desks/season/habits';
+import { comingOf, seasonTable } from '../src/desks/season/strips';
+
+type Round = Parameters<typeof blocksOf>[0];
+
+const round = {
+  cans: [
+    { id: 'b', at: 5, rows: [{ place_id: 'frame' }] },
+    { id: 'a', at: 1, rows: [{ place_id: 'tub' }, { place_id: 'step' }] },
+  ],
+  flushes: [{ fill_id: 'f', place_id: 'tub 2', at: 2 }],
+  dressings: [{ fill_id: 'd', place_id: 'bed', at: 0 }],
+  looks: [
+    { fill_id: 'l', place_id: 'gutter', at: 4, first: true },
+    { fill_id: 'm', place_id: 'wall', at: 3, first: false },
+  ],
+} as unknown as Round;
+
+test('blocks stand in the order in which one walks, without what is only looked at beside', () => {
+  expect(blocksOf(round).map((block) => block.key)).toEqual([
+    'dress d',
+    'a',
+    'flush f',
+    'look l',
+    'b',
+  ]);
+});
+
+test('a can is about every place that it serves', () => {
+  expect(blocksOf(round).map(placesOf)).toEqual([
+    ['bed'],
+    ['tub', 'step'],
+    ['tub 2'],
+    ['gutter'],
+    ['frame'],
+  ]);
+});
+
+test('nobody is reminded at night, nor of nothing', () => {
+  expect([6, 7, 12, 20, 21, 23, 0].map(isQuiet)).toEqual([
+    true,
+    false,
+    false,
+    false,
+    true,
+    true,
+    true,
+  ]);
+  expect(reminderOf({ title: 'Two cans today', left: 3 })).toBe('Two cans today: 3 to go.');
+  expect(reminderOf({ title: 'Nothing to feed today', left: 0 })).toBe('');
+});
+
+test('weather is tried out and not kept', () => {
+  const chosen = { weather: 'cool', homeMade: true, rhythm: 'fortnightly', strength: '2' };
+  const trial = trialOf(chosen, ['fill']);
+  expect([trial.warmer_c, trial.rhythm, trial.strength, trial.home_made]).toEqual([
+    -3,
+    'fortnightly',
+    2,
+    true,
+  ]);
+  expect(habitsOf(chosen, ['comfrey'])).toEqual({
+    rhythm: 'fortnightly',
+    strength: 2,
+    sources: ['comfrey'],
+  });
+  expect(habitsOf({ ...chosen, rhythm: '', strength: '' }, [])).toEqual({});
+});
+
+test('the slider says what it spares', () => {
+  expect([-1, -0.5, 0, 0.5, 1].map(sliderWords)).toEqual([
+    'money is spared, much',
+    'money is spared, a little',
+    'neither is spared',
+    'effort is spared, a little',
+    'effort is spared, much',
+  ]);
+});
+
+test('what is to come of a planting is what it gets after today', () => {
+  const event = (on: string, planting: string) =>
+    ({ on, plantings: [planting], text: 'a can' }) as Parameters<typeof comingOf>[1][number];
+  const events = [event('2026-07-14', 'a'), event('2026-07-21', 'a'), event('2026-07-21', 'b')];
+  const found = comingOf('a', events, '2026-07-14');
+  expect(found.map((one) => one.on)).toEqual(['2026-07-21']);
+  const strip = { planting_id: 'a', crop: 'Chilli', place: 'Tub', stages: [], drops: [] };
+  const table = seasonTable(
+    [strip as unknown as Parameters<typeof seasonTable>[0][number]],
+    [],
+    found,
+  );
+  expect(table.rows).toEqual([['Chilli, Tub', 'to come', '21 Jul: a can']]);
+});
