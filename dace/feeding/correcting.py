@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 import uuid
 from dataclasses import dataclass
 
@@ -52,6 +53,8 @@ def correction_of(scope: Scope, can_id: uuid.UUID) -> ReadCan | None:
         return None  # what it reads now is for the next reading to say
     expected = Result(can.ec_likely, can.ec_low, can.ec_high, "mS/cm", ())
     holds = _holds(scope, can)
+    fills = math.ceil(can.vessel_l / holds - _LEAST_L)
+    left = min(left, can.vessel_l / max(1, fills))  # put right fill by fill
     parts = list(can.parts.select_related("jar__brew").order_by("created_at", "id"))
     feeds = compositions_now([part.jar for part in parts])
     found = core.correct_can(
@@ -71,10 +74,10 @@ def correction_of(scope: Scope, can_id: uuid.UUID) -> ReadCan | None:
 
 
 def _holds(scope: Scope, can: Can) -> float:
-    """What the can could hold: the smallest of her own that it fits in, else what was mixed."""
+    """What the can could hold: the smallest of her own that it fits in, else the largest."""
     cans = [v.volume_l for v in vessels(scope) if v.kind != SPRAYER]
     fitting = [volume_l for volume_l in cans if volume_l >= can.vessel_l - _LEAST_L]
-    return min(fitting, default=can.vessel_l)
+    return min(fitting, default=max(cans, default=can.vessel_l))
 
 
 @dataclass(frozen=True)

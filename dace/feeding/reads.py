@@ -11,7 +11,7 @@ from django.db.models import F, FloatField, OuterRef, Q, QuerySet, Subquery, Sum
 from django.db.models.functions import Coalesce
 
 from dace.core.api import amount_words
-from dace.feeding.models import Can, CanPart, Dose, Dressing, Spray, Thinning
+from dace.feeding.models import Can, CanPart, Dose, Dressing, Serving, Spray, Thinning
 from dace.garden.models import Fill
 from dace.households.scope import NotFoundError, Scope
 from dace.shelf.models import Jar
@@ -122,12 +122,18 @@ def last_fed(scope: Scope) -> dict[uuid.UUID, datetime]:
     return found
 
 
-def newest_cans(scope: Scope, most: int) -> tuple[Dose, ...]:
-    """The first dose from each of the newest cans, newest can first; two queries."""
+def newest_cans(scope: Scope, most: int) -> tuple[tuple[Can, str], ...]:
+    """The newest cans, newest first, each with the place it was first poured on.
+
+    Where it stands mixed and was not poured yet, the place that it is for first; three queries.
+    """
     cans = list(Can.objects.of(scope).order_by("-mixed_at", "-pk")[:most])
-    rows = Dose.objects.of(scope).filter(can__in=cans).select_related("can", "fill__place")
-    first = {dose.can_id: dose for dose in rows.order_by("-poured_at", "-created_at")}
-    return tuple(first[can.pk] for can in cans if can.pk in first)
+    rows = Dose.objects.of(scope).filter(can__in=cans).select_related("fill__place")
+    first = {dose.can_id: dose.fill.place for dose in rows.order_by("-poured_at", "-created_at")}
+    meant = Serving.objects.of(scope).filter(can__in=cans).select_related("fill__place")
+    for serving in meant.order_by("created_at", "id"):
+        first.setdefault(serving.can_id, serving.fill.place)
+    return tuple((can, str(first[can.pk])) for can in cans if can.pk in first)
 
 
 def doses_on(scope: Scope, fill_id: uuid.UUID) -> tuple[Dose, ...]:

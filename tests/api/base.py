@@ -43,6 +43,9 @@ class Asking:
     def post(self, path: str, body: Any = None) -> HttpResponse:
         return self._send("post", path, body)
 
+    def delete(self, path: str, body: Any = None) -> HttpResponse:
+        return self._send("delete", path, body)
+
     def _send(self, method: str, path: str, body: Any) -> HttpResponse:
         text = body if isinstance(body, str | bytes) else json.dumps(body)
         reply = self.client.generic(

@@ -79,6 +79,11 @@ def bodies():
     watering = {"id": new_id(), "fill_id": str(key("fill Quay tub 2")), "water_id": water}
     watering |= {"litres": "5 L", "flush": False}
     harvest = {"id": new_id(), "planting_id": str(key("planting chard")), "grams": 500, "pieces": 3}
+    feeding = {"approach": "mixed", "rhythm": "", "sources": [], "strength": 1, "aim": 1}
+    trial = {"fills": [], "approach": "", "rhythm": "", "strength": 1, "slider": 0}
+    trial |= {"home_made": False, "warmer_c": 0, "rain_times": 1}
+    tick = {"id": new_id(), "fill_id": str(key("fill Quay tub 3")), "slot": 1, "how": "own"}
+    tick |= {"can_id": new_id(), "litres_each": 0.5}
     return (
         ("post", "/api/bench/preview", can | {"stand_id": stand, "plants": 4, "litres": "1.5 L"}),
         ("post", "/api/pours", {"can": can | {"id": new_id()}, "dose": dose}),
@@ -113,7 +118,11 @@ def bodies():
         ("post", f"/api/stands/{stand}/thin", {"id": new_id(), "count": 1}),
         ("post", f"/api/pens/{key('yard pen')}/dip", {"subject_id": new_id()}),
         ("post", f"/api/plantings/{key('planting chard')}/stage", look),
-        ("post", f"/api/plantings/{key('planting chard')}/approach", {"approach": "soluble"}),
+        ("post", f"/api/plantings/{key('planting chard')}/feeding", feeding),
+        ("post", "/api/garden/feeding", {"approach": "", "rhythm": "weekly", "slider": 0}),
+        ("post", "/api/plan/rehearse", trial),
+        ("post", "/api/round/ticks", tick),
+        ("post", f"/api/round/cans/{new_id()}", {"x": 1}),
         ("post", f"/api/plantings/{key('planting chard')}/repeat", {"days": 14}),
         ("post", f"/api/plantings/{key('planting chard')}/again", again),
         ("post", f"/api/fills/{key('fill Quay tub 2')}/tests", test),

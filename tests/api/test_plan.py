@@ -115,5 +115,5 @@ class ToCome(WeirYardCase):
         second = self.asking.post("/api/calendar").json()["address"].split("testserver")[1]
         self.assertEqual(stranger.get(address).status_code, 404)
         self.assertEqual(stranger.get(second).status_code, 200)
-        self.asking._send("delete", "/api/calendar", None)
+        self.asking.delete("/api/calendar")
         self.assertEqual(stranger.get(second).status_code, 404)

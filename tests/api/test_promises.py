@@ -31,6 +31,11 @@ READS = {
     "/api/notebook?before={middle}": (28, 620),
     "/api/readables": (19, 140),
     "/api/season": (14, 140),
+    "/api/round": (30, 300),
+    "/api/plan": (12, 90),
+    "/api/plan.ics": (12, 90),
+    "/api/calendar": (5, 5),
+    "/api/calendar/{token}.ics": (12, 90),
     "/api/shelf": (11, 90),
     "/api/brew-choices": (8, 20),
     "/api/setup": (19, 140),
@@ -87,6 +92,7 @@ class AfterTenYears(TestCase):
     def setUp(self):
         self.asking = Asking()
         self.asking.post("/api/demo")
+        token = self.asking.post("/api/calendar").json()["address"].split("/")[-1][:-4]
         stop = self.asking.get("/api/path").json()["stops"][2]
         shelf = self.asking.get("/api/shelf").json()
         self.ids = {
@@ -97,6 +103,7 @@ class AfterTenYears(TestCase):
             "brew": shelf["brews"][0]["id"],
             "stand": stop["stands"][0]["id"],
             "can": self.asking.get("/api/notebook?limit=40").json()["doses"][0]["can_id"],
+            "token": token,
             "jar": shelf["jars"][0]["id"],
             "bottle": next(jar["id"] for jar in shelf["jars"] if jar["bottle"]),
         }

@@ -109,7 +109,7 @@ class Season(SeasonCase):
 
     def test_the_school_orders_what_is_offered(self):
         chilli = str(key("planting chilli 3"))
-        path = f"/api/plantings/{chilli}/approach"
+        path = f"/api/plantings/{chilli}/feeding"
 
         def kind(approach):
             self.assertEqual(self.asking.post(path, {"approach": approach}).status_code, 200)

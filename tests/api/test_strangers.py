@@ -10,7 +10,7 @@ from dace.demo.weir_yard import key
 from tests.api.base import Asking, WeirYardCase, new_id
 
 GARDEN = {"name": "Stranger", "password": "nine rusty trowels", "garden": "Elsewhere"}
-OPEN = {"session", "sign_in", "sign_up", "look_round", "join"}
+OPEN = {"session", "sign_in", "sign_up", "look_round", "join", "calendar"}
 
 
 def operations(document):
@@ -98,7 +98,8 @@ class Strangers(WeirYardCase):
                 "planting_id",
             ),
             ("/api/undo", {"change_id": change}, "change"),
-            (f"/api/plantings/{planting}/approach", {"approach": "mixed"}, "planting_id"),
+            (f"/api/plantings/{planting}/feeding", {"approach": "mixed"}, "planting_id"),
+            ("/api/round/ticks", {"id": new_id(), "fill_id": tub[12:48], "slot": 1}, "fill_id"),
             (f"/api/plantings/{planting}/repeat", {"days": 14}, "planting_id"),
             (f"/api/plantings/{planting}/again", pair, "planting_id"),
             (f"/api/fills/{key('fill Quay tub 2')}/tests", soil, "fill_id"),

@@ -19,11 +19,30 @@ class OneVoice(WeirYardCase):
             path = self.asking.get("/api/path").json()
             season = self.asking.get("/api/season").json()
             roots = self.asking.get("/api/roots").json()["fills"]
+            the_round = self.asking.get("/api/round").json()
             places = {
                 stop["id"]: self.asking.get(f"/api/places/{stop['id']}/roots").json()
                 for stop in path["stops"]
             }
+        self.assert_once(path, the_round)
         return path, season, roots, places
+
+    def assert_once(self, path, found):
+        """Every spot stands once in the round of its day, by what its verdict asks for."""
+        rows = [row for can in found["cans"] for row in can["rows"]]
+        told = [(row["fill_id"], "feed") for row in rows]
+        told += [(one["fill_id"], "flush") for one in found["flushes"]]
+        told += [(one["fill_id"], "dress") for one in found["dressings"]]
+        told += [(one["fill_id"], "look") for one in found["looks"] if one["first"]]
+        spots = [spot for stop in path["stops"] for spot in stop["spots"]]
+        fed = {spot["fill_id"]: spot["verdict"] for spot in spots}
+        self.assertEqual(len({fill_id for fill_id, _ in told}), len(told))
+        self.assertEqual(len(told) + len(found["waits"]), len(fed))
+        for fill_id, kind in told:
+            said = fed[fill_id]["kind"]
+            self.assertEqual("flush" if said == "water" else said, kind)
+        for row in rows:
+            self.assertAlmostEqual(row["litres"], fed[row["fill_id"]]["litres"], places=3)
 
     def test_every_screen_says_the_same_through_the_year(self):
         for day in DAYS:
@@ -93,7 +112,8 @@ class OneVoice(WeirYardCase):
         )
         shown = self.asking.post("/api/bench/preview", body).json()
         self.assertFalse(shown["cap"]["over"])
-        self.assertAlmostEqual(shown["amount"], 3.36, places=2)
+        # 0.53 g/L, the weaker strength of tub 1, with which it shares a can
+        self.assertAlmostEqual(shown["amount"], 6 * 0.53, places=2)
         self.assertAlmostEqual(shown["pour"]["left_l"], 0, places=6)
         self.assertNotIn("stop", [one["severity"] for one in shown["advice"]])
         self.assertLessEqual(sum(one["open"] for one in shown["advice"]), 2)

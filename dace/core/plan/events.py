@@ -37,7 +37,7 @@ def slot_number(ahead: Ahead, on: date, kind: EventKind) -> int:
     Two feeds of a stop lie at least a slot apart, so no two have one number.
     """
     begun = min(one.started_on for one in ahead.stop.grows)
-    every = DRESSED_EVERY if kind == "dress" else ahead.every
+    every = DRESSED_EVERY if kind == "dress" else ahead.facts.every_days
     return (on - begun).days // every
 
 

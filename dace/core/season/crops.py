@@ -107,12 +107,11 @@ class Crop:
     def harvested_once(self) -> bool:
         """Whether it is taken in one go once it is ripe, not picked over weeks.
 
-        >>> [crop(key).harvested_once for key in ("melon", "onion", "chilli", "lettuce")]
-        [True, True, False, False]
+        >>> [crop(key).harvested_once for key in ("melon", "onion", "chilli")]
+        [True, True, False]
         """
-        ripens = any(stage.key == "ripening" for stage in self.stages)
         picked = any(s.key == "harvest" and s.wish_of("N").typ > 0 for s in self.stages)
-        return ripens and not picked
+        return not picked and any(stage.key == "ripening" for stage in self.stages)
 
     def uptake_of(self, nutrient: str) -> Range:
         """What one plant takes up over a season [g], fixed nitrogen included."""

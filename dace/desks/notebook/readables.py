@@ -45,9 +45,8 @@ def readables_page(scope: Scope, stop_id: uuid.UUID | None) -> ReadablesOut:
     sends = pen_sends(scope)
     most = pens[0].most_ms_cm if pens else None
     found: dict[uuid.UUID, ReadableOut] = {}
-    for dose in newest_cans(scope, _NEWEST_CANS):
-        can = dose.can
-        name = f"the can: {can.ratio} in {shown.litres(can.vessel_l)}, poured on {dose.fill.place}"
+    for can, place in newest_cans(scope, _NEWEST_CANS):
+        name = f"the can: {can.ratio} in {shown.litres(can.vessel_l)}, for {place}"
         parts, advice = _parts(can.ec_likely, most)
         found[can.subject_id] = _readable(can.subject_id, name, "can", parts, advice)
     found |= _liquids(scope, most)

@@ -132,7 +132,7 @@ def _mixed(rows: list[Serving], now: CansNow) -> RoundCanOut:
         working=[],
         rows=[
             _row(stops[str(one.fill_id)], one.slot, one.each, now)
-            for one in rows
+            for one in sorted(rows, key=lambda one: _at(now, [str(one.fill_id)]))
             if str(one.fill_id) in stops
         ],
     )

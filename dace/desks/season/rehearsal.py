@@ -108,6 +108,8 @@ def _said(was: Tally, will: Tally, before: FutureOut, after: FutureOut) -> list[
         days = (will.picked_on - was.picked_on).days
         word = "later" if days > 0 else "sooner"
         said.append(f"The first picking comes {abs(days)} days {word}.")
+    elif was.picked_on and not will.picked_on:
+        said.append("Nothing more would come into harvest.")
     fresh = {
         name: [n for n in row if n not in before.short.get(name, [])]
         for name, row in after.short.items()

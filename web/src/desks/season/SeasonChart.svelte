@@ -159,7 +159,6 @@
 
   .narrow .name {
     display: flex;
-    gap: var(--space-2);
   }
 
   .weather {

@@ -1,0 +1,160 @@
+"""A tub of chillies through a summer: what moves its feeds, and what runs short."""
+
+import unittest
+from datetime import date
+from itertools import pairwise
+
+from dace.core.plan.rehearse import Trial, rehearse, tally
+from dace.core.shell.plans import plan
+from dace.core.shell.yards import yard_in
+from tests.core.verdict.yards import COMFREY, CRYSTALS, FRUITING, PELLETS, POTASH, pot, yard
+
+
+def days(found, stop="pot", kind="feed"):
+    return [
+        date.fromisoformat(event["on"])
+        for event in found["events"]
+        if event["stop"] == stop and event["kind"] == kind
+    ]
+
+
+def gaps(found):
+    on = days(found)
+    return {(b - a).days for a, b in pairwise(on)}
+
+
+class Rhythm(unittest.TestCase):
+    def test_weekly_is_a_week_and_every_second_week_two(self):
+        self.assertEqual(gaps(plan(yard(pot(), weeks=8))), {7})
+        self.assertEqual(gaps(plan(yard(pot(rhythm="fortnightly"), weeks=8))), {14})
+
+    def test_every_watering_is_an_event_a_week_of_the_week_s_water(self):
+        weekly = plan(yard(pot(), weeks=6))["events"][2]
+        often = plan(yard(pot(rhythm="every_watering"), weeks=6))["events"][2]
+        self.assertEqual(often["waterings"], 4)  # every second day
+        self.assertAlmostEqual(often["litres"], 4 * weekly["litres"])
+
+    def test_today_is_the_verdict(self):
+        found = plan(yard(pot(), weeks=4))
+        today, verdict = found["events"][0], found["verdicts"][0]
+        self.assertEqual(verdict["kind"], "feed")
+        for key in ("amounts", "feed_ec_ms_cm", "cap_ms_cm", "each"):
+            self.assertEqual(today[key], verdict[key])
+
+
+class Moved(unittest.TestCase):
+    def test_a_feed_today_moves_the_next_and_so_does_one_twice_as_strong(self):
+        fed = pot()
+        fed["poured"].append({"on": "2026-07-14", "litres": 6, "ec_ms_cm": 1.2, "n_mg_l": 90})
+        self.assertEqual(days(plan(yard(fed, weeks=4)))[0], date(2026, 7, 21))
+        strong = pot()
+        strong["poured"].append({"on": "2026-07-14", "litres": 12, "ec_ms_cm": 4.5, "n_mg_l": 400})
+        found = plan(yard(strong, weeks=4))
+        self.assertIn(found["verdicts"][0]["kind"], ("flush", "look", "water"))
+        fed = [event for event in found["events"] if event["kind"] == "feed"]
+        self.assertTrue(any("Half strength" in why for why in fed[0]["why"]), fed[0])
+
+    def test_flowers_seen_early_move_every_later_stage(self):
+        def stages(stage):
+            found = plan(yard(pot(crop="aubergine", stage=stage), weeks=12))["events"]
+            return [event["stages"]["p"] for event in found]
+
+        late, early = stages("vegetative"), stages("flowering")
+        self.assertLess(early.index("fruit_set"), late.index("fruit_set"))
+
+    def test_a_salty_tub_is_flushed_and_then_fed_at_half(self):
+        salty = pot(
+            readings=[{"on": "2026-07-13", "value": 5.0}, {"on": "2026-07-14", "value": 5.0}]
+        )
+        found = plan(yard(salty, weeks=4))
+        self.assertEqual(found["events"][0]["kind"], "flush")
+        self.assertEqual(days(found, kind="flush"), [date(2026, 7, 14)])
+        self.assertGreaterEqual(days(found)[0], date(2026, 7, 21))
+        self.assertIn("Half strength after the flush.", found["events"][1]["why"])
+
+    def test_a_feed_does_not_outlive_the_cold(self):
+        found = plan(yard(pot(), weeks=26))
+        self.assertLess(days(found)[-1], date(2026, 11, 1))
+
+
+class Shelf(unittest.TestCase):
+    def test_what_runs_out_is_spread_over_others_and_then_named(self):
+        little = [FRUITING | {"stock": 30}, CRYSTALS | {"stock": 9}]
+        found = plan(yard(pot(), weeks=12, jars=little))
+        used = {}
+        for event in found["events"]:
+            for one in event["amounts"]:
+                used[one["name"]] = used.get(one["name"], 0) + one["amount"]
+        self.assertEqual(set(used), {"fruiting", "crystals"})
+        self.assertLessEqual(used["fruiting"], 30 + 1e-6)
+        self.assertLessEqual(used["crystals"], 9 + 1e-6)
+        self.assertIn("stock", {one["why"] for one in found["short"]})
+
+    def test_without_potassium_on_the_shelf_that_is_short(self):
+        urea = {"name": "urea", "jar": {"grade": [46, 0, 0], "form": "solid"}, "stock": 5000}
+        found = plan(yard(pot(), weeks=8, jars=[urea]))
+        why = {one["nutrient"]: one["why"] for one in found["short"]}
+        self.assertEqual(why["K"], "shelf")
+
+    def test_effort_or_money_spared_change_the_source(self):
+        dear = CRYSTALS | {"price": 1.0}
+        bed = {"id": "b", "medium": "loam_soil", "area_m2": 1.0, "setting": "bed"}
+        self.assertEqual(plan(yard(bed | {"plantings": []}))["events"], [])
+        jars = [COMFREY, dear]
+
+        def names(slider):
+            found = plan(yard(pot(litres=12, plants=1), weeks=6, jars=jars, slider=slider))
+            return {one["name"] for event in found["events"] for one in event["amounts"]}
+
+        self.assertEqual(names(1), {"crystals"})
+
+    def test_soil_first_beds_are_dressed_every_fourth_week_at_most(self):
+        bed = pot(crop="chard", stage="vegetative", approach="soil_first", setting="bed",
+                  medium="sandy_soil", area_m2=1.0, plants=9)  # fmt: skip
+        del bed["litres"]
+        found = plan(yard(bed, weeks=12, jars=[PELLETS, POTASH]))
+        on = days(found, kind="dress")
+        self.assertTrue(on)
+        self.assertTrue(all((b - a).days >= 28 for a, b in pairwise(on)))
+
+
+class Cans(unittest.TestCase):
+    def test_alike_stops_share_a_can_at_the_weaker_strength(self):
+        first, second = pot(), pot(crop="aubergine", stage="vegetative", plants=4)
+        second["id"] = "other"
+        found = plan(yard(first, second, weeks=1, jars=[CRYSTALS]))
+        (can,) = found["cans"]
+        self.assertEqual([one["stop"] for one in can["served"]], ["pot", "other"])
+        strengths = {v["id"]: v["amounts"][0]["amount"] / v["litres"] for v in found["verdicts"]}
+        self.assertAlmostEqual(strengths["pot"], strengths["other"])
+        self.assertAlmostEqual(can["amounts"][0]["amount"] / can["litres"], strengths["pot"])
+
+    def test_more_than_a_can_holds_is_filled_twice_alike(self):
+        found = plan(yard(pot(plants=12, litres=90), weeks=1, jars=[CRYSTALS]))
+        (can,) = found["cans"]
+        self.assertGreater(can["litres"], 9)
+        self.assertEqual(can["cans"], 2)
+
+
+class TriedOut(unittest.TestCase):
+    def yard(self):
+        return yard_in(yard(pot(crop="cucumber", stage="flowering", plants=2)))
+
+    def test_a_cool_summer_delays_the_picking_and_changes_nothing_that_stands(self):
+        found = self.yard()
+        stands = rehearse(found, Trial(), 12)
+        cool = rehearse(found, Trial(warmer_c=-1), 12)
+        usual, later = (tally(r.plan, r.yard).picked_on for r in (stands, cool))
+        self.assertGreater(later, usual)
+        self.assertEqual(rehearse(found, Trial(), 12).plan.digest, stands.plan.digest)
+
+    def test_nothing_bought_and_twice_as_strong_every_second_week(self):
+        found = self.yard()
+        tried = rehearse(found, Trial(home_made=True, strength=2, rhythm="fortnightly"), 12)
+        names = {e.portion.name for e in tried.plan.events if e.portion}
+        self.assertLessEqual(names, {"comfrey", "pellets"})
+        strong = rehearse(found, Trial(strength=2, rhythm="fortnightly"), 8).plan
+        usual = rehearse(found, Trial(), 8).plan
+        self.assertLess(len(strong.events), len(usual.events))
+        most = max(e.portion.can.nutrient("N").value for e in strong.events if e.portion)
+        self.assertGreater(most, usual.events[0].portion.can.nutrient("N").value)
