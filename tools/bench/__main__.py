@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from pathlib import Path
 
-from tools.bench import core, mixing, moves, reads
+from tools.bench import core, mixing, moves, planning, reads, ticking
 from tools.bench.table import told
 
 KEPT = Path(__file__).resolve().parents[2] / "docs" / "benchmarks.md"
@@ -19,8 +19,9 @@ processor time, pages and moves by the clock on the wall.
 def main() -> None:
     """The core first, then every read, then the Bench in a browser."""
     parts = [
-        told("The core", [*core.rows(), *mixing.rows()]),
+        told("The core", [*core.rows(), *mixing.rows(), *planning.rows()]),
         told("Every read, on Weir Yard and after ten years of it", reads.rows()),
+        told("A tick of the round", ticking.rows()),
         told("Long series and many plantings", reads.large()),
         told("A move on the Bench", moves.rows()),
     ]

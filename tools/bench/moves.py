@@ -86,6 +86,8 @@ def _at_tub_2(page: Page, address: str) -> bytes:
     """Open the Bench at Quay tub 2; the payload of one preview."""
     page.goto(address)
     page.get_by_role("button", name="Look round").click()
+    page.get_by_role("button", name="Quay tub 2").first.wait_for()
+    page.goto(page.url.rstrip("/") + "/bench")
     page.get_by_role("button", name="Quay tub 2").click()
     page.get_by_role("button", name="Write down a feed anyway").click()
     page.get_by_text("likes 54–144", exact=True).wait_for()

@@ -22,14 +22,14 @@ _NOW = datetime(2026, 7, 14, 16, 40, tzinfo=UTC)
 
 def rows() -> list[Row]:
     """Every address that can be read, warm; the demo's own time is what is plain."""
-    young = _in_garden(_demo, "2026-06-20T12:00Z")
+    young = _in_garden(demo, "2026-06-20T12:00Z")
     old = _in_garden(_after_ten_years, "2019-07-01T12:00Z")
     return [Row(f"`{path}`", old[path], "on the demo", young[path]) for path in young]
 
 
 def large() -> list[Row]:
     """Forty plantings fed weekly for two years; a subject with half a million readings."""
-    with _served(_grown) as client:
+    with served(_grown) as client:
         found = [
             _beside_bare(client, "Season, 40 plantings with two years of doses", "/api/season")
         ]
@@ -41,7 +41,7 @@ def large() -> list[Row]:
 
 
 @contextmanager
-def _served(build: Callable[[], object]) -> Iterator[Any]:
+def served(build: Callable[[], object]) -> Iterator[Any]:
     """A client signed in to a garden in a fresh folder; one at a time in a process."""
     with tempfile.TemporaryDirectory() as folder:
         os.environ |= {
@@ -73,7 +73,7 @@ def _served(build: Callable[[], object]) -> Iterator[Any]:
         connection.close()
 
 
-def _demo() -> None:
+def demo() -> None:
     from dace.demo import weir_yard
 
     weir_yard.build()
@@ -84,13 +84,13 @@ def _after_ten_years() -> None:
 
 
 def _grown() -> None:
-    _demo()
+    demo()
     _grow()
 
 
 def _in_garden(build: Callable[[], object], middle: str) -> dict[str, float]:
     """Median [ms] of each read, by its shape; ``middle`` is a time amid its notes."""
-    with _served(build) as client:
+    with served(build) as client:
         stop = client.get("/api/path").json()["stops"][2]
         shelf = client.get("/api/shelf").json()
         ids = {
@@ -99,6 +99,9 @@ def _in_garden(build: Callable[[], object], middle: str) -> dict[str, float]:
             "subject": stop["subject_id"],
             "planting": stop["stands"][0]["planting_id"],
             "brew": shelf["brews"][0]["id"],
+            "stand": stop["stands"][0]["id"],
+            "can": client.get("/api/notebook?limit=40").json()["doses"][0]["can_id"],
+            "token": _token(client),
             "jar": shelf["jars"][0]["id"],
             "bottle": next(jar["id"] for jar in shelf["jars"] if jar["bottle"]),
         }
@@ -108,6 +111,12 @@ def _in_garden(build: Callable[[], object], middle: str) -> dict[str, float]:
             _timed(client, path)
             found[read] = statistics.median(_timed(client, path)[0] for _ in range(RUNS))
         return found
+
+
+def _token(client: Any) -> str:
+    """Of a fresh address of the calendar."""
+    address = client.post("/api/calendar", headers={"host": "localhost"}).json()["address"]
+    return str(address).rsplit("/", 1)[-1].removesuffix(".ics")
 
 
 def _grow() -> None:

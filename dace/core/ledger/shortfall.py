@@ -8,6 +8,7 @@ from datetime import date, timedelta
 from typing import Literal
 
 import numpy as np
+from numpy.typing import NDArray
 
 from dace.core.ledger.books import Ledger, book_steps
 from dace.core.matter.nutrients import NUTRIENT_NAMES, NUTRIENTS
@@ -16,6 +17,7 @@ from dace.core.rootzone.bucket import HALF_MG_L
 from dace.core.rootzone.course import needs
 from dace.core.season.need import Span, makes_its_own, need_steps, wish_now
 
+Array = NDArray[np.float64]
 _SHORT, _HUNGRY = 0.10, 0.25
 _POT_WEEKS_AHEAD, _BED_WEEKS_AHEAD = 3, 6
 _DAYS, _WEEK = 14, 7
@@ -74,11 +76,15 @@ def shortage(strength: float, low_mg_l: float, nutrient: str) -> float:
     >>> shortage(90.0, 54.0, "N"), round(shortage(10.0, 54.0, "N"), 3)
     (0.0, 0.407)
     """
-    if low_mg_l <= 0:
-        return 0.0
-    half = float(HALF_MG_L[nutrient])
+    return float(shortages(np.array(strength), np.array(low_mg_l), nutrient))
+
+
+def shortages(strength: Array, low_mg_l: Array, nutrient: str) -> Array:
+    """:func:`shortage` of many days at once."""
+    half = HALF_MG_L[nutrient]
     there, wanted = strength / (strength + half), low_mg_l / (low_mg_l + half)
-    return 1 - min(1.0, there / wanted)
+    share = there / np.where(wanted > 0, wanted, 1.0)
+    return np.asarray(np.where(low_mg_l > 0, 1 - np.minimum(1.0, share), 0.0))
 
 
 def balances(found: Ledger, today: date, high: Collection[str] = ()) -> tuple[Balance, ...]:

@@ -7,7 +7,7 @@ from datetime import timedelta
 import numpy as np
 from numpy.typing import NDArray
 
-from dace.core.ledger.shortfall import shortage
+from dace.core.ledger.shortfall import shortages
 from dace.core.matter.nutrients import NUTRIENT_NAMES, NUTRIENTS
 from dace.core.plan.ahead import Ahead
 from dace.core.plan.records import Carried, Short, ShortWhy
@@ -38,12 +38,7 @@ def short_of(ahead: Ahead, walked: Walked, yard: Yard, gone: dict[str, int]) -> 
         if need.sum() <= _FEW_MG:
             continue
         strength = walked.course.strength[:, column]
-        lost = np.array(
-            [
-                shortage(float(there), float(wish), nutrient)
-                for there, wish in zip(strength, low[:, column], strict=True)
-            ]
-        )
+        lost = shortages(strength, low[:, column], nutrient)
         share = float(np.average(lost, weights=need))
         if share <= _SHORT:
             continue
