@@ -118,7 +118,7 @@ def _leaves(page: Page) -> None:
 
 
 def _roots(page: Page, address: str) -> None:
-    page.goto(address)
+    page.goto(f"{address}/bench")
     page.get_by_label("Along the path").get_by_role("button", name="Quay tub 2").click()
     page.get_by_role("link", name="What the roots say").click()
     page.get_by_role("region", name="Flush").wait_for()
