@@ -65,6 +65,7 @@ def _desktop(browser: Browser, address: str) -> None:
     page.get_by_role("button", name="Cold frame, melon 2").click()
     page.get_by_role("button", name="Cold frame, melon", pressed=True).wait_for()
     page.get_by_role("button", name="Close").click()
+    page.evaluate("document.querySelector('#desk').scrollTo({ top: 0 })")
     _shoot(page, "round")
     page.keyboard.press("u")
     page.get_by_role("button", name="Cold frame, melon", pressed=False).wait_for()

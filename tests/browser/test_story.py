@@ -162,6 +162,9 @@ class Story(BrowserCase):
         self.page.get_by_role("button", name="Look round Weir Yard").focus()
         self.page.keyboard.press("Enter")
         expect(self.page.get_by_role("button", name="Quay tub 2")).to_be_visible()
+        expect(self.page.get_by_role("region", name="Can A")).to_be_visible()
+        self.page.keyboard.press("2")
+        expect(self.page.get_by_role("slider").first).to_be_visible()
         for _ in range(3):
             self.page.keyboard.press("]")
         self.at_the_bench("Quay tub 2")

@@ -7,9 +7,7 @@ from collections.abc import Sequence
 from dace.core.plan.records import CanToMix, Served
 from dace.core.verdict.recipe import whole_can
 from dace.core.verdict.records import Verdict, Yard
-from dace.core.verdict.together import Shared, shared
-
-_ROUNDING = 1e-9
+from dace.core.verdict.together import SHARED, Shared, shared
 
 
 def cans_of(found: Sequence[Verdict], yard: Yard) -> tuple[CanToMix, ...]:
@@ -42,12 +40,17 @@ def _can(can: Shared, found: Sequence[Verdict], yard: Yard) -> CanToMix:
     assert own is not None
     litres = sum(_litres(found[at]) for at in stops)
     served = tuple(Served(found[at].stop, _litres(found[at]), found[at].each) for at in stops)
-    return CanToMix(whole_can(own, can.per_l, litres, yard), served, _why(can))
+    thinner = any(_bound(found[at]).startswith(SHARED) for at in stops)
+    return CanToMix(whole_can(own, can.per_l, litres, yard), served, _why(len(stops), thinner))
 
 
-def _why(can: Shared) -> str:
-    if len(can.stops) < 2:
+def _bound(verdict: Verdict) -> str:
+    return verdict.recipe.bound_by if verdict.recipe else ""
+
+
+def _why(stops: int, thinner: bool) -> str:
+    if stops < 2:
         return ""
-    if can.lost <= _ROUNDING:
-        return "They like the same strength."
-    return f"What they like lies within {can.lost:.0%}: the weaker of it, in one can."
+    if thinner:
+        return "They like nearly the same strength: the weaker of it, in one can."
+    return "They like the same strength."

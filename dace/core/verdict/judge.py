@@ -15,7 +15,7 @@ from dace.core.verdict.kinds import Decided, Part, decide
 from dace.core.verdict.options import Fed
 from dace.core.verdict.recipe import from_mixed, litres_each, recipes, room_ec, thinner
 from dace.core.verdict.records import Each, NamedWater, Portion, Stop, Verdict, Yard
-from dace.core.verdict.together import shared
+from dace.core.verdict.together import SHARED, shared
 from dace.core.verdict.words import basis_of, button_of, headline_of, mark_of, reason_of, rhythm_of
 
 _HALF = 0.5
@@ -83,7 +83,7 @@ def _poured_together(found: Sequence[_Judged], yard: Yard) -> tuple[Verdict, ...
         for at in can.stops:
             own = whole[at].recipe
             if own is not None and own.amount / own.litres > can.per_l * _SAME:
-                thin = thinner(own, can.per_l, f"the can that it shares with {weakest}", yard)
+                thin = thinner(own, can.per_l, f"{SHARED} {weakest}", yard)
                 whole[at] = found[at].worded(
                     replace(whole[at], recipe=thin, offers=(thin, *whole[at].offers[1:]))
                 )

@@ -105,6 +105,10 @@ def _filled(litres: float, cans: int) -> str:
 def _mixed(rows: list[Serving], now: CansNow) -> RoundCanOut:
     can, stops = rows[0].can, now.found.stops
     parts = list(can.parts.all())
+    yard = now.found.judged.yard
+    largest = max((one.litres for one in yard.vessels), default=0.0) if yard else 0.0
+    fills = core.split_into_cans(can.vessel_l, largest or can.vessel_l)
+    each = " in each" if fills.count > 1 else ""
     return RoundCanOut(
         id=can.pk,
         at=_at(now, [str(one.fill_id) for one in rows]),
@@ -112,14 +116,14 @@ def _mixed(rows: list[Serving], now: CansNow) -> RoundCanOut:
         lines=[
             *(
                 RoundLineOut(
-                    amount=core.amount_words(part.amount, _unit(part.jar.form)),
-                    what=part.jar.name,
+                    amount=core.amount_words(part.amount / fills.count, _unit(part.jar.form)),
+                    what=f"{part.jar.name}{each}",
                     note="",
                 )
                 for part in parts
             ),
             RoundLineOut(
-                amount=f"to {shown.litres(can.vessel_l, 2)}", what=can.water.name, note=can.ratio
+                amount=_filled(fills.litres, fills.count), what=can.water.name, note=can.ratio
             ),
         ],
         reads=shown.ec(can.ec_likely, 1),

@@ -1,0 +1,1 @@
+"""What plants answer: scores with words, trials against luck, signs and their likely causes."""
