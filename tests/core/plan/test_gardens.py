@@ -11,7 +11,7 @@ from dace.core.shell.plans import plan
 from dace.core.verdict.records import RHYTHMS
 from tests.core.verdict.yards import SHELF
 
-GARDENS, WEEKS = 200, 10
+GARDENS, WEEKS = 200, 6
 DAYS = [("2026-04-20", 51), ("2026-06-14", 51), ("2026-07-14", 45), ("2026-12-20", -36)]
 LIVELY = [crop.key for crop in crops().values()]
 
@@ -32,8 +32,9 @@ def drawn(seed):
             jar | {"stock": chance.choice([4, 60, 5000])}
             for jar in chance.sample(SHELF, chance.randint(0, len(SHELF)))
         ],
-        "stops": [_stop(chance, today, f"s{turn}") for turn in range(chance.randint(1, 3))],
-        "seed": seed,
+        "stops": [_stop(chance, today, f"s{turn}") for turn in range(chance.randint(1, 2))],
+        "seed": 1,
+        "number": seed,
     }
 
 
@@ -76,7 +77,7 @@ class RandomGardens(unittest.TestCase):
 
     def test_there_is_something_to_look_at(self):
         kinds = Counter(event["kind"] for *_, event in self.events())
-        self.assertGreater(kinds["feed"], 300)
+        self.assertGreater(kinds["feed"], 150)
         self.assertGreater(kinds["dress"], 5)
 
     def test_no_can_passes_the_cap_or_the_high_end_of_the_wish(self):
@@ -105,7 +106,7 @@ class RandomGardens(unittest.TestCase):
         last = {}
         for given, stop, event in self.events():
             self.assertFalse(stop["control"])
-            name, on = (given["seed"], stop["id"]), date.fromisoformat(event["on"])
+            name, on = (given["number"], stop["id"]), date.fromisoformat(event["on"])
             fed = last.get(name, date.fromisoformat(stop["poured"][0]["on"]))
             if event["kind"] == "feed":
                 self.assertGreaterEqual((on - fed).days, RHYTHMS[stop["rhythm"]], event)
