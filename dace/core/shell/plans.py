@@ -42,7 +42,7 @@ def _event(one: Event) -> Json:
         "slot": one.slot,
         "on": str(one.on),
         "kind": one.kind,
-        "stage": one.stage,
+        "stage": one.stages[0][1] if one.stages else None,
         "stages": {planting.split(":", 1)[-1]: stage for planting, stage in one.stages},
         "amounts": [amount_out(one.portion)] if one.portion else [],
         "water": one.water_name or None,

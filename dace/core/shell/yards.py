@@ -48,6 +48,7 @@ _SETTINGS = ("pot", "bed", "tray")
 _APPROACHES = ("soil_first", "mixed", "soluble")
 _DAYS_NAMED = (("plantings", ("started_on", "seen_on")), ("poured", ("on",)), ("readings", ("on",)))
 _MOST_STOPS = 200
+_MOST_STRENGTH = 3.0
 
 
 def yard_in(given: Json) -> Yard:
@@ -77,7 +78,15 @@ def yard_in(given: Json) -> Yard:
         waters=waters,
         vessels=_vessels(given),
         pen=bool(given.get("pen", True)),
+        slider=_slider(given),
     )
+
+
+def _slider(given: Json) -> float:
+    found = number(given.get("slider", 0), "slider")
+    if not -1 <= found <= 1:
+        raise DaceError("slider", f"{found:g}", "-1 (spare money) to 1 (spare effort) would do")
+    return found
 
 
 def _waters(given: Json) -> tuple[NamedWater, ...]:
@@ -121,7 +130,7 @@ def _source(row: Json, turn: int) -> Source:
     if not dissolves:
         bare = like is not None and "grade" not in jar
         content = content_of_material(like) if bare and like else content_of_feed(feed, True, like)
-    stock = row.get("stock")
+    stock, price = row.get("stock"), row.get("price")
     until = row.get("keeps_until")
     return Source(
         key=str(turn),
@@ -132,6 +141,7 @@ def _source(row: Json, turn: int) -> Source:
         dissolves=dissolves,
         content=content,
         keeps_until=None if until is None else day_of(until, "jars.keeps_until"),
+        price=None if price is None else number(price, "jars.price"),
     )
 
 
@@ -232,6 +242,8 @@ class _Told:
             area_m2=None if area is None else number(area, "stops.area_m2"),
             ph=None if ph is None else number(ph, "stops.ph"),
             tested_high=self.tested.high if self.tested else frozenset(),
+            left_out=day_of(row["left_out"], "stops.left_out") if row.get("left_out") else None,
+            strength=_strength(row),
         )
 
     def _read_test(self) -> TestedSoil | None:
@@ -253,6 +265,13 @@ class _Told:
         on = self.row["soil_test"].get("on")
         day = self.filled if on is None else day_of(on, "soil_test.on")
         return (Tested(max(self.filled, min(day, self.days.today)), self.tested.mg_l),)
+
+
+def _strength(row: Json) -> float:
+    found = number(row.get("strength", 1), "stops.strength")
+    if not 0 < found <= _MOST_STRENGTH:
+        raise DaceError("stops.strength", f"{found:g}", f"up to {_MOST_STRENGTH:g} times would do")
+    return found
 
 
 def _filled_on(row: Json, days: Outlook) -> date:

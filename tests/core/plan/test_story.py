@@ -4,6 +4,7 @@ import unittest
 from datetime import date
 from itertools import pairwise
 
+from dace.core.errors import DaceError
 from dace.core.plan.rehearse import Trial, rehearse, tally
 from dace.core.shell.plans import plan
 from dace.core.shell.yards import yard_in
@@ -97,16 +98,19 @@ class Shelf(unittest.TestCase):
         self.assertEqual(why["K"], "shelf")
 
     def test_effort_or_money_spared_change_the_source(self):
-        dear = CRYSTALS | {"price": 1.0}
-        bed = {"id": "b", "medium": "loam_soil", "area_m2": 1.0, "setting": "bed"}
-        self.assertEqual(plan(yard(bed | {"plantings": []}))["events"], [])
-        jars = [COMFREY, dear]
+        cheap = {
+            "name": "brew",
+            "jar": COMFREY["jar"] | {"mg_l": {"NO3_N": 400, "P": 60, "K": 600}},
+        }
+        jars = [cheap | {"stock": 90000, "price": 0}, FRUITING | {"price": 0.5}]
 
-        def names(slider):
-            found = plan(yard(pot(litres=12, plants=1), weeks=6, jars=jars, slider=slider))
-            return {one["name"] for event in found["events"] for one in event["amounts"]}
+        def today(slider):
+            found = plan(yard(pot(), weeks=2, jars=jars, slider=slider))
+            return found["events"][0]["amounts"][0]["name"]
 
-        self.assertEqual(names(1), {"crystals"})
+        self.assertEqual((today(1), today(-1)), ("fruiting", "brew"))
+        with self.assertRaises(DaceError):
+            today(7)
 
     def test_soil_first_beds_are_dressed_every_fourth_week_at_most(self):
         bed = pot(crop="chard", stage="vegetative", approach="soil_first", setting="bed",
