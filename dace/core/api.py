@@ -115,8 +115,10 @@ from dace.core.plan.rehearse import Rehearsed, Tally, Trial, rehearse, tally
 from dace.core.response.facts import TOLD
 from dace.core.response.scales import Scale, check_score, scales
 from dace.core.response.signs import Cause, Sign, read_sign, signs
+from dace.core.response.signs import Found as SignFound
 from dace.core.response.trials import Compared, Judged, before_it_starts, judge_trial, pooled
 from dace.core.result import Result, Step, Working, say
+from dace.core.rootzone.course import needs
 from dace.core.rootzone.expecting import next_readings
 from dace.core.rootzone.filter import Looked
 from dace.core.rootzone.flush import Flush, flush
@@ -235,8 +237,8 @@ __all__ = [
     "OnLeaf", "Outlook", "OwnDay", "Owned", "Part", "PenReading", "Plan", "Portion", "Poured",
     "PouredPart", "Purpose", "Question", "Range", "ReadVerdict", "Recipe", "Rehearsed", "Result",
     "RootWord", "RootZone", "Sampled", "Scale", "Served", "Severity", "Shelter", "Short", "Sign",
-    "Simpler", "Size", "Slow", "Source", "Span", "Spray", "SprayAsked", "Spread", "Stage",
-    "StageReading", "Start", "Step", "StockSolution", "Stop", "Taken", "Tally", "Tested",
+    "SignFound", "Simpler", "Size", "Slow", "Source", "Span", "Spray", "SprayAsked", "Spread",
+    "Stage", "StageReading", "Start", "Step", "StockSolution", "Stop", "Taken", "Tally", "Tested",
     "TestedSoil", "ToBuy", "Trial", "Verdict", "Vessel", "Wait", "WaterIons", "WeatherAsked",
     "Working", "Yard", "advise_against", "advise_answer", "advise_brew", "advise_clash",
     "advise_feeding", "advise_jar", "advise_too_strong", "ago", "alike", "amount_words", "answer",
@@ -252,7 +254,7 @@ __all__ = [
     "follow_all", "followed_steps", "forms_of", "gravest_first", "judge_trial", "keeps_until",
     "label_of_material", "leaf_of", "ledger", "limit_words", "litres_of_medium", "make_plan",
     "material", "materials", "measured", "media", "medium", "meeting", "method", "methods",
-    "modifier", "modifiers", "next_feed", "next_readings", "number_word", "nutrient_words",
+    "modifier", "modifiers", "needs", "next_feed", "next_readings", "number_word", "nutrient_words",
     "offered_for", "open_hours", "other_names", "out_of_order", "outlook", "part_strength",
     "parts_for_pen", "past_use", "pen_words", "pooled", "potash_chloride", "purpose_of", "rain_m2",
     "read_amount", "read_dry", "read_grade", "read_litres_each", "read_log", "read_measure",

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import uuid
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
 from functools import lru_cache
 from threading import Lock
@@ -15,6 +15,7 @@ from dace.feeding.rootzones import RootRecord, root_zones
 from dace.feeding.ticks import left_out, mixed_today
 from dace.garden.clocks import shelter_of
 from dace.garden.models import Garden
+from dace.garden.observing import leaf_scores
 from dace.garden.reads import (
     SPRAYER,
     StandRecord,
@@ -91,9 +92,10 @@ def _worked_out(version: Version) -> Judged:
         return Judged(None, ())
     today = records[0].known.today
     left, mixed = left_out(scope), mixed_today(scope, today)
+    scores = leaf_scores(scope, [row.id for rows in grown.values() for row in rows])
     asked = [
         replace(
-            _stop(record, grown[record.fill.pk], where[record.fill.pk]),
+            _stop(record, grown[record.fill.pk], where[record.fill.pk], scores),
             left_out=left.get(record.fill.pk),
             mixed=mixed.get(record.fill.pk),
         )
@@ -164,12 +166,13 @@ def _stop(
     record: RootRecord,
     stands: Sequence[StandRecord],
     place: StopRecord,
+    scores: Mapping[uuid.UUID, float],
 ) -> Stop:
     return Stop(
         key=str(record.fill.pk),
         name=record.fill.name or place.name,
         followed=record.followed,
-        grows=tuple(_grows(row) for row in stands),
+        grows=tuple(_grows(row, scores.get(row.id)) for row in stands),
         rhythm=stands[0].rhythm,
         approach=stands[0].approach,
         only=frozenset(stands[0].sources),
@@ -181,7 +184,7 @@ def _stop(
     )
 
 
-def _grows(row: StandRecord) -> Grows:
+def _grows(row: StandRecord, score: float | None) -> Grows:
     return Grows(
         key=str(row.id),
         crop=row.crop,
@@ -193,4 +196,5 @@ def _grows(row: StandRecord) -> Grows:
         looked_on=row.looked_on,
         aim=row.aim,
         begun=row.begun,
+        score=score,
     )

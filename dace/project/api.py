@@ -8,6 +8,7 @@ from dace.desks.bench import api as bench
 from dace.desks.bench import api_leaf, api_mix
 from dace.desks.door import api as door
 from dace.desks.door import api_people
+from dace.desks.looks import api as looks
 from dace.desks.notebook import api as notebook
 from dace.desks.notebook import api_changes
 from dace.desks.path import api as path
@@ -45,6 +46,7 @@ for room in (
     api_dressings,
     api_plan,
     round_desk,
+    looks,
     shelf,
     roots,
     api_series,

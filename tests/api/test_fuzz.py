@@ -82,6 +82,8 @@ def bodies():
     feeding = {"approach": "mixed", "rhythm": "", "sources": [], "strength": 1, "aim": 1}
     trial = {"fills": [], "approach": "", "rhythm": "", "strength": 1, "slider": 0}
     trial |= {"home_made": False, "warmer_c": 0, "rain_times": 1}
+    seen = {"id": new_id(), "stand_id": stand, "scores": {"colour": 3}, "note": "x"}
+    sign = {"stand_id": stand, "sign": "holes", "facts": {"ph": 6.5}}
     tick = {"id": new_id(), "fill_id": str(key("fill Quay tub 3")), "slot": 1, "how": "own"}
     tick |= {"can_id": new_id(), "litres_each": 0.5}
     return (
@@ -120,6 +122,10 @@ def bodies():
         ("post", f"/api/plantings/{key('planting chard')}/stage", look),
         ("post", f"/api/plantings/{key('planting chard')}/feeding", feeding),
         ("post", "/api/garden/feeding", {"approach": "", "rhythm": "weekly", "slider": 0}),
+        ("post", "/api/observations", seen),
+        ("post", "/api/signs/read", sign),
+        ("post", "/api/signs", sign | {"id": new_id()}),
+        ("post", f"/api/signs/{new_id()}/outcome", {"outcome": "salt"}),
         ("post", "/api/plan/rehearse", trial),
         ("post", "/api/round/ticks", tick),
         ("post", f"/api/round/cans/{new_id()}", {"x": 1}),

@@ -62,7 +62,10 @@ class OtherOut(Out):
     """Anything else that was done or seen, as a line; what is kept by the day stands at noon."""
 
     id: uuid.UUID
-    kind: Literal["spray", "dressing", "watering", "test", "harvest", "look", "soil_test", "brew"]
+    kind: Literal[
+        "spray", "dressing", "watering", "test", "harvest", "look", "soil_test", "brew",
+        "observation", "sign",
+    ]  # fmt: skip
     at: datetime
     stop_id: uuid.UUID | None
     stop: str

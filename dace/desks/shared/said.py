@@ -5,7 +5,7 @@ from __future__ import annotations
 from dace.core import api as core
 from dace.core.api import say, shown
 from dace.feeding.models import Dressing, Spray, Watering
-from dace.garden.models import Harvest, SoilTest, StageSeen
+from dace.garden.models import Harvest, Observation, SignCheck, SoilTest, StageSeen
 from dace.measuring.models import FieldTest
 from dace.shelf.models import BrewEvent
 
@@ -59,6 +59,25 @@ def soil_test_words(row: SoilTest) -> str:
     """``Soil or medium tested: N 40, P 60 mg/L``."""
     values = [f"{n} {say(row.values[n], 3)}" for n in core.NUTRIENTS if n in row.values]
     return f"Soil or medium tested: {', '.join(values)} {row.unit}"
+
+
+def observation_words(row: Observation) -> str:
+    """``leaf colour 4 of 5: good green; new growth 3 of 5: the usual pace. Pale below``."""
+    known = core.scales()
+    parts = [
+        f"{known[key].name} {score:g} of 5: {known[key].said(score)}"
+        for key, score in row.scores.items()
+        if key in known
+    ]
+    return ". ".join(part for part in ("; ".join(parts), row.note) if part)
+
+
+def sign_words(row: SignCheck) -> str:
+    """``Sign: dark patch at the fruit's end; likely uneven watering. It was ...``."""
+    sign = core.signs().get(row.sign)
+    said = f"Sign: {sign.pattern if sign else row.sign}"
+    likely = f"; likely {row.causes[0][0]}" if row.causes else ""
+    return f"{said}{likely}{f'. It was {row.outcome}' if row.outcome else ''}"
 
 
 def brew_words(row: BrewEvent) -> str:

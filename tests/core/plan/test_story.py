@@ -100,7 +100,7 @@ class Shelf(unittest.TestCase):
     def test_effort_or_money_spared_change_the_source(self):
         cheap = {
             "name": "brew",
-            "jar": COMFREY["jar"] | {"mg_l": {"NO3_N": 400, "P": 60, "K": 600}},
+            "jar": COMFREY["jar"] | {"mg_l": {"NO3_N": 1500, "P": 200, "K": 2300}},
         }
         jars = [cheap | {"stock": 90000, "price": 0}, FRUITING | {"price": 0.5}]
 

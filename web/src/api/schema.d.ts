@@ -912,6 +912,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/observations": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Observation
+         * @description Write down how plants look.
+         */
+        post: operations["observe"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/path": {
         parameters: {
             query?: never;
@@ -1492,6 +1512,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/scoring": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Scoring
+         * @description Scales with words, and every stand in walking order.
+         */
+        get: operations["scoring"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/season": {
         parameters: {
             query?: never;
@@ -1666,6 +1706,70 @@ export interface paths {
          * @description Make an account with an empty garden, and sign in.
          */
         post: operations["sign_up"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/signs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * All Signs
+         * @description Every sign that can be seen.
+         */
+        get: operations["signs"];
+        put?: never;
+        /**
+         * Keep
+         * @description Keep a sign that was looked up.
+         */
+        post: operations["keep_sign"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/signs/read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read
+         * @description What a sign likely means there; writes nothing.
+         */
+        post: operations["read_sign"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/signs/{check_id}/outcome": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Outcome
+         * @description Say what it was.
+         */
+        post: operations["say_outcome"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2361,6 +2465,22 @@ export interface components {
             text: string;
         };
         /**
+         * CauseOut
+         * @description A likely cause; ``likely`` is its chance in words, ``why`` what speaks for or against.
+         */
+        CauseOut: {
+            /** Cause */
+            cause: string;
+            /** Kind */
+            kind: string;
+            /** Likely */
+            likely: string;
+            /** Share */
+            share: number;
+            /** Why */
+            why: string[];
+        };
+        /**
          * ChangeOut
          * @description A change that was made.
          */
@@ -2786,6 +2906,18 @@ export interface components {
             on: string;
             /** Text */
             text: string;
+        };
+        /**
+         * FactOut
+         * @description Something that is known of a stand: a name, its value, and how one says it.
+         */
+        FactOut: {
+            /** Name */
+            name: string;
+            /** Text */
+            text: string;
+            /** Value */
+            value: number;
         };
         /**
          * FeedingIn
@@ -3789,6 +3921,36 @@ export interface components {
             wish: components["schemas"]["RangeOut"] | null;
         };
         /**
+         * ObservationIn
+         * @description Scores by scale, 0 to 5, and a note.
+         */
+        ObservationIn: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /**
+             * Scores
+             * @default {}
+             */
+            scores: {
+                [key: string]: number;
+            };
+            /** Seen At */
+            seen_at?: string | null;
+            /**
+             * Stand Id
+             * Format: uuid
+             */
+            stand_id: string;
+        };
+        /**
          * OnLeafOut
          * @description One nutrient on one plant: mg that land and go in, a week's need, and the share of it.
          */
@@ -3801,6 +3963,30 @@ export interface components {
             share: components["schemas"]["Figure"];
             /** Share Text */
             share_text: string;
+        };
+        /**
+         * OpenCheckOut
+         * @description A sign looked up before: what was thought, and when to look again.
+         */
+        OpenCheckOut: {
+            /**
+             * Again On
+             * Format: date
+             */
+            again_on: string;
+            /** Causes */
+            causes: string[];
+            /** Due */
+            due: boolean;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Name */
+            name: string;
+            /** Pattern */
+            pattern: string;
         };
         /**
          * OrderIn
@@ -3831,7 +4017,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "spray" | "dressing" | "watering" | "test" | "harvest" | "look" | "soil_test" | "brew";
+            kind: "spray" | "dressing" | "watering" | "test" | "harvest" | "look" | "soil_test" | "brew" | "observation" | "sign";
             /** Stop */
             stop: string;
             /** Stop Id */
@@ -3840,6 +4026,14 @@ export interface components {
             text: string;
             /** Who */
             who: string;
+        };
+        /**
+         * OutcomeIn
+         * @description What it turned out to be.
+         */
+        OutcomeIn: {
+            /** Outcome */
+            outcome: string;
         };
         /**
          * OwnJarOut
@@ -5377,6 +5571,56 @@ export interface components {
             particle: string;
         };
         /**
+         * ScaleOut
+         * @description A scale: what it is of, where to look, and the words of its points from 0 to 5.
+         */
+        ScaleOut: {
+            /** Key */
+            key: string;
+            /** Look */
+            look: string;
+            /** Name */
+            name: string;
+            /** Words */
+            words: string[];
+        };
+        /**
+         * ScoredOut
+         * @description A stand to score, with the last scores of it, by scale.
+         */
+        ScoredOut: {
+            /** Last */
+            last: {
+                [key: string]: number;
+            };
+            /** Last Text */
+            last_text: string;
+            /** Name */
+            name: string;
+            /**
+             * Place Id
+             * Format: uuid
+             */
+            place_id: string;
+            /**
+             * Stand Id
+             * Format: uuid
+             */
+            stand_id: string;
+            /** Who */
+            who: string;
+        };
+        /**
+         * ScoringOut
+         * @description The scales, and every stand in walking order.
+         */
+        ScoringOut: {
+            /** Scales */
+            scales: components["schemas"]["ScaleOut"][];
+            /** Stands */
+            stands: components["schemas"]["ScoredOut"][];
+        };
+        /**
          * SeasonOut
          * @description Every strip on one axis.
          */
@@ -5636,6 +5880,51 @@ export interface components {
             value: number;
         };
         /**
+         * SignAskedIn
+         * @description A sign at a stand, and what she knows besides what is written down.
+         */
+        SignAskedIn: {
+            /**
+             * Facts
+             * @default {}
+             */
+            facts: {
+                [key: string]: number;
+            };
+            /** Sign */
+            sign: string;
+            /**
+             * Stand Id
+             * Format: uuid
+             */
+            stand_id: string;
+        };
+        /**
+         * SignCheckIn
+         * @description A sign to keep, to ask later what it was.
+         */
+        SignCheckIn: {
+            /**
+             * Facts
+             * @default {}
+             */
+            facts: {
+                [key: string]: number;
+            };
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Sign */
+            sign: string;
+            /**
+             * Stand Id
+             * Format: uuid
+             */
+            stand_id: string;
+        };
+        /**
          * SignIn
          * @description Name and password.
          */
@@ -5644,6 +5933,47 @@ export interface components {
             name: string;
             /** Password */
             password: string;
+        };
+        /**
+         * SignOut
+         * @description A sign that can be seen: where on the plant, what, and on what it is common.
+         */
+        SignOut: {
+            /** Crops */
+            crops: string;
+            /** Key */
+            key: string;
+            /** Pattern */
+            pattern: string;
+            /** Position */
+            position: string;
+            /** Urgency */
+            urgency: string;
+        };
+        /**
+         * SignReadOut
+         * @description What a sign likely means here: causes, the check to do first, what feeding would do.
+         */
+        SignReadOut: {
+            /** Causes */
+            causes: components["schemas"]["CauseOut"][];
+            /** Caution */
+            caution: string;
+            /** Check */
+            check: string;
+            /** Facts */
+            facts: components["schemas"]["FactOut"][];
+            /** Feeding Does Not */
+            feeding_does_not: string;
+            /** Feeding Helps */
+            feeding_helps: string;
+            /** Reversible */
+            reversible: string;
+            sign: components["schemas"]["SignOut"];
+            /** Urgency */
+            urgency: string;
+            /** Who */
+            who: string;
         };
         /**
          * SignUp
@@ -5656,6 +5986,16 @@ export interface components {
             name: string;
             /** Password */
             password: string;
+        };
+        /**
+         * SignsOut
+         * @description Every sign, and those whose outcome is to be told.
+         */
+        SignsOut: {
+            /** Open */
+            open: components["schemas"]["OpenCheckOut"][];
+            /** Signs */
+            signs: components["schemas"]["SignOut"][];
         };
         /**
          * SoilTestIn
@@ -7742,6 +8082,30 @@ export interface operations {
             };
         };
     };
+    observe: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ObservationIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+        };
+    };
     path: {
         parameters: {
             query?: never;
@@ -8422,6 +8786,26 @@ export interface operations {
             };
         };
     };
+    scoring: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ScoringOut"];
+                };
+            };
+        };
+    };
     season: {
         parameters: {
             query?: {
@@ -8628,6 +9012,100 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SessionOut"];
+                };
+            };
+        };
+    };
+    signs: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SignsOut"];
+                };
+            };
+        };
+    };
+    keep_sign: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SignCheckIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+        };
+    };
+    read_sign: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SignAskedIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SignReadOut"];
+                };
+            };
+        };
+    };
+    say_outcome: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                check_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OutcomeIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
                 };
             };
         };

@@ -2,6 +2,7 @@
   import { onMount } from 'svelte';
   import { Router } from 'sv-router';
   import { route } from './router';
+  import ScoreSheet from '../desks/looks/ScoreSheet.svelte';
   import ReadingSheet from '../desks/notebook/ReadingSheet.svelte';
   import Button from '../ui/Button.svelte';
   import FindSheet from './FindSheet.svelte';
@@ -54,6 +55,7 @@
 <KeysHelp />
 <FindSheet />
 <LapsedSheet />
+<ScoreSheet bind:open={keys.looksOpen} />
 <ReadingSheet subjectId={keys.readingOf} bind:open={keys.readingOpen} />
 
 <style>

@@ -24,6 +24,16 @@
     {#each DESKS as desk (desk.path)}
       <li><button type="button" onclick={() => open(desk.path)}>{desk.name}</button></li>
     {/each}
+    <li>
+      <button
+        type="button"
+        onclick={() => {
+          more = false;
+          keys.looksOpen = true;
+        }}>How do they look?</button
+      >
+    </li>
+    <li><button type="button" onclick={() => open('/signs')}>What is wrong?</button></li>
     <li><button type="button" onclick={() => open('/roots')}>What the roots say</button></li>
     <li><button type="button" onclick={() => open('/setup')}>Set-up</button></li>
     <li>

@@ -9,4 +9,4 @@ export const DESKS = [
 
 /** Every page that a button or a key leads to. */
 export type PagePath =
-  (typeof DESKS)[number]['path'] | '/roots' | '/setup' | '/shelf/jar' | '/shelf/brew';
+  (typeof DESKS)[number]['path'] | '/roots' | '/signs' | '/setup' | '/shelf/jar' | '/shelf/brew';

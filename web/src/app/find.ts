@@ -56,6 +56,7 @@ export function allFindable(
   const pages = [
     ...DESKS,
     { path: '/roots' as const, name: 'What the roots say, all along the path' },
+    { path: '/signs' as const, name: 'What is wrong? Signs and their causes' },
     { path: '/setup' as const, name: 'Set-up' },
   ].map((desk) => ({
     id: desk.path,

@@ -12,6 +12,7 @@ export const KEYS: [string, string][] = [
   ['[  ]', 'one stop along the path, back or on'],
   ['p', 'pour: to the Bench'],
   ['r', 'write down a reading'],
+  ['o', 'say how they look'],
   ['u', 'undo the last thing'],
   ['w', 'fold or unfold the working'],
   ['c', 'in the Notebook: chart or list'],
@@ -31,6 +32,8 @@ class Keys {
   /** The subject of the page that is shown, which a reading is most likely of. */
   here = $state('');
   findOpen = $state(false);
+  /** The sheet of scores, which a key or a button opens from anywhere. */
+  looksOpen = $state(false);
   chart = $state(false);
   /** Single keys can be turned off, for whoever presses them by accident. */
   on = $state(localStorage.getItem(STORED) !== 'off');
@@ -70,6 +73,7 @@ class Keys {
       ']': () => garden.step(1),
       p: () => goTo('/bench'),
       r: () => this.read(),
+      o: () => (this.looksOpen = true),
       u: () => void undo.take(),
       w: () => (working.folded = !working.folded),
       c: () => (this.chart = !this.chart),

@@ -18,6 +18,7 @@ const { navigate, route } = createRouter({
   '/place': () => import('../desks/place/PlacePage.svelte'),
   '/roots': () => import('../desks/place/RootsPage.svelte'),
   '/pen': () => import('../desks/place/PenPage.svelte'),
+  '/signs': () => import('../desks/looks/SignsPage.svelte'),
   '/notebook': NotebookPage,
   '/setup': () => import('../desks/setup/SetupPage.svelte'),
   '*': NowherePage,

@@ -4,6 +4,7 @@
   import { keys } from '../../app/keys.svelte';
   import { follow, Resource } from '../../app/resource.svelte';
   import Button from '../../ui/Button.svelte';
+  import ButtonLink from '../../ui/ButtonLink.svelte';
   import Page from '../../ui/Page.svelte';
   import DoseEntry from './DoseEntry.svelte';
   import { byDay, joined } from './entries';
@@ -63,6 +64,8 @@
       {keys.chart ? 'As a list' : 'As a chart'}
     </Button>
     <Button onclick={() => keys.read()}>Write down a reading</Button>
+    <Button onclick={() => (keys.looksOpen = true)}>How do they look?</Button>
+    <ButtonLink href="/signs{garden.search}">What is wrong?</ButtonLink>
   {/snippet}
   {#if book && days.length === 0}
     <p>Nothing here yet. Pour a can on the Bench, and it stands here with its figures.</p>

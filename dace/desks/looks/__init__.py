@@ -1,0 +1,1 @@
+"""Looking at plants: scores, notes, and what a sign likely means."""

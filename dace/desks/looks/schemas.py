@@ -1,0 +1,96 @@
+"""What scores and signs show."""
+
+from __future__ import annotations
+
+import uuid
+from datetime import date
+
+from dace.desks.shared.out import Out
+
+
+class ScaleOut(Out):
+    """A scale: what it is of, where to look, and the words of its points from 0 to 5."""
+
+    key: str
+    name: str
+    look: str
+    words: list[str]
+
+
+class ScoredOut(Out):
+    """A stand to score, with the last scores of it, by scale."""
+
+    stand_id: uuid.UUID
+    place_id: uuid.UUID
+    name: str
+    who: str
+    last: dict[str, float]
+    last_text: str
+
+
+class ScoringOut(Out):
+    """The scales, and every stand in walking order."""
+
+    scales: list[ScaleOut]
+    stands: list[ScoredOut]
+
+
+class SignOut(Out):
+    """A sign that can be seen: where on the plant, what, and on what it is common."""
+
+    key: str
+    position: str
+    pattern: str
+    crops: str
+    urgency: str
+
+
+class FactOut(Out):
+    """Something that is known of a stand: a name, its value, and how one says it."""
+
+    name: str
+    value: float
+    text: str
+
+
+class CauseOut(Out):
+    """A likely cause; ``likely`` is its chance in words, ``why`` what speaks for or against."""
+
+    cause: str
+    kind: str
+    share: float
+    likely: str
+    why: list[str]
+
+
+class SignReadOut(Out):
+    """What a sign likely means here: causes, the check to do first, what feeding would do."""
+
+    sign: SignOut
+    who: str
+    facts: list[FactOut]
+    causes: list[CauseOut]
+    check: str
+    feeding_helps: str
+    feeding_does_not: str
+    reversible: str
+    urgency: str
+    caution: str
+
+
+class SignsOut(Out):
+    """Every sign, and those whose outcome is to be told."""
+
+    signs: list[SignOut]
+    open: list[OpenCheckOut]
+
+
+class OpenCheckOut(Out):
+    """A sign looked up before: what was thought, and when to look again."""
+
+    id: uuid.UUID
+    name: str
+    pattern: str
+    causes: list[str]
+    again_on: date
+    due: bool
