@@ -40,7 +40,7 @@ def servings(scope: Scope, today: date) -> list[Serving]:
     """Who today's cans were mixed for, can by can; two queries."""
     rows = Serving.objects.of(scope).filter(on=today, can__undone_at__isnull=True)
     rows = rows.select_related("can__water", "fill__place").prefetch_related("can__parts__jar")
-    return list(rows.order_by("can__mixed_at", "created_at", "id"))
+    return list(rows.order_by("can__mixed_at", "can_id", "created_at", "id"))
 
 
 def ticks(scope: Scope, today: date) -> list[Tick]:

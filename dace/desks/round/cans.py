@@ -36,7 +36,9 @@ def cans_shown(scope: Scope, now: CansNow) -> list[RoundCanOut]:
     plan = now.found.plan
     to_mix = []
     if plan is not None:
-        to_mix = [_to_mix(can_id(scope.household_id, plan, can), can, now) for can in plan.cans]
+        standing = {can.id for can in mixed}
+        asked = [(can_id(scope.household_id, plan, can), can) for can in plan.cans]
+        to_mix = [_to_mix(key, can, now) for key, can in asked if key not in standing]
     ordered = sorted([*mixed, *to_mix], key=lambda one: one.at)
     return [
         one.model_copy(update={"letter": _LETTERS[turn % len(_LETTERS)]})

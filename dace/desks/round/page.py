@@ -24,13 +24,28 @@ from dace.garden.reads import garden_of
 from dace.garden.services import today
 from dace.households.changes import changes_of
 from dace.households.scope import Scope
+from dace.households.version import version_of
 from dace.shelf.brews import brews
 
+_TRIES = 3
 _WAITS: tuple[core.Kind, ...] = ("wait", "enough", "rest")
 
 
 def round_page(scope: Scope) -> RoundOut:
-    """The whole round; some fifty queries where something changed, fifteen where not."""
+    """The whole round; some fifty queries where something changed, twenty where not.
+
+    Read again where somebody ticked meanwhile: its plan and its ticks are of one moment.
+    """
+    for _ in range(_TRIES):
+        before = version_of(scope).change_id
+        found = _round(scope)
+        if version_of(scope).change_id == before:
+            break
+        scope.memo.clear()
+    return found
+
+
+def _round(scope: Scope) -> RoundOut:
     garden = garden_of(scope)
     on, found = today(scope, garden), planned(scope)
     served, done = servings(scope, on), done_today(scope, on)
