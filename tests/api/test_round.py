@@ -95,6 +95,30 @@ class Rounds(WeirYardCase):
         self.assertEqual(self.tick(can, row).status_code, 201)
         self.assertEqual(CanPart.objects.filter(can_id=can["id"]).count(), 1)
 
+    def test_the_whole_can_is_taken_back(self):
+        can = self.can()
+        for row in can["rows"][:2]:
+            self.assertEqual(self.tick(can, row).status_code, 201)
+        stock = self.stock()
+        mixed = next(one for one in self.round()["cans"] if one["id"] == can["id"])
+        changes = [one["change_id"] for row in mixed["rows"] for one in row["done"]]
+        for change in [*sorted(changes, reverse=True), mixed["change_id"]]:
+            self.assertEqual(self.asking.post("/api/undo", {"change_id": change}).status_code, 200)
+        again = next(one for one in self.round()["cans"] if one["id"] == can["id"])
+        self.assertFalse(again["mixed"])
+        self.assertGreater(self.stock(), stock)
+
+    def stock(self):
+        shelf = self.asking.get("/api/bench").json()["jars"]
+        return next(jar["stock"] for jar in shelf if "crystals" in jar["name"])
+
+    def test_a_feed_left_out_stands_in_the_notebook(self):
+        can = self.can()
+        self.tick(can, can["rows"][0], how="none", can_id=None)
+        newest = self.asking.get("/api/notebook").json()["others"][0]
+        self.assertEqual(newest["kind"], "left_out")
+        self.assertIn(can["rows"][0]["name"], newest["text"])
+
     def test_twice_sent_is_once_written_and_twice_ticked_is_refused(self):
         can = self.can()
         row = can["rows"][0]

@@ -18,7 +18,7 @@ from zoneinfo import ZoneInfo
 from django.db.models import Model, Q, QuerySet
 
 from dace.core.api import DaceError
-from dace.feeding.models import Dose, Dressing, Spray, Watering
+from dace.feeding.models import Dose, Dressing, Spray, Tick, Watering
 from dace.garden.models import Harvest, Observation, SignCheck, SoilTest, StageSeen, Stand
 from dace.households.scope import Scope
 from dace.measuring.models import FieldTest, Reading
@@ -117,6 +117,7 @@ KINDS = (
     Kind("test", FieldTest, "taken_at", _of_its_subject, ("subject",)),
     Kind("harvest", Harvest, "picked_on", _of_what_stood_there, ("planting",), day=True),
     Kind("look", StageSeen, "seen_on", _of_what_stood_there, ("planting",), day=True),
+    Kind("left_out", Tick, "created_at", _at_its_fill, ("fill__place",), Q(how=Tick.How.NONE)),
     Kind("observation", Observation, "seen_at", _at_its_fill, ("fill__place",)),
     Kind("sign", SignCheck, "checked_at", _at_its_fill, ("fill__place",)),
     Kind("soil_test", SoilTest, "tested_on", _at_its_fill, ("fill__place",), day=True),

@@ -136,6 +136,7 @@ _SAID = {
     "test": said.test_words,
     "harvest": said.harvest_words,
     "look": said.look_words,
+    "left_out": said.left_out_words,
     "observation": said.observation_words,
     "sign": said.sign_words,
     "soil_test": said.soil_test_words,

@@ -64,7 +64,7 @@ class OtherOut(Out):
     id: uuid.UUID
     kind: Literal[
         "spray", "dressing", "watering", "test", "harvest", "look", "soil_test", "brew",
-        "observation", "sign",
+        "observation", "sign", "left_out",
     ]  # fmt: skip
     at: datetime
     stop_id: uuid.UUID | None

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from dace.core import api as core
 from dace.core.api import say, shown
-from dace.feeding.models import Dressing, Spray, Watering
+from dace.feeding.models import Dressing, Spray, Tick, Watering
 from dace.garden.models import Harvest, Observation, SignCheck, SoilTest, StageSeen
 from dace.measuring.models import FieldTest
 from dace.shelf.models import BrewEvent
@@ -59,6 +59,11 @@ def soil_test_words(row: SoilTest) -> str:
     """``Soil or medium tested: N 40, P 60 mg/L``."""
     values = [f"{n} {say(row.values[n], 3)}" for n in core.NUTRIENTS if n in row.values]
     return f"Soil or medium tested: {', '.join(values)} {row.unit}"
+
+
+def left_out_words(row: Tick) -> str:
+    """``A feed left out on Quay tub 3``."""
+    return f"A feed left out on {row.fill}"
 
 
 def observation_words(row: Observation) -> str:

@@ -4017,7 +4017,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "spray" | "dressing" | "watering" | "test" | "harvest" | "look" | "soil_test" | "brew" | "observation" | "sign";
+            kind: "spray" | "dressing" | "watering" | "test" | "harvest" | "look" | "soil_test" | "brew" | "observation" | "sign" | "left_out";
             /** Stop */
             stop: string;
             /** Stop Id */

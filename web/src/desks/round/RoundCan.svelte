@@ -1,7 +1,9 @@
 <!-- A can to mix: its recipe in large lines, then the stops it serves. -->
 <script lang="ts">
   import { keys } from '../../app/keys.svelte';
+  import { undo } from '../../app/undo.svelte';
   import { working } from '../../app/working.svelte';
+  import CanRecipe from './CanRecipe.svelte';
   import CorrectionCard from '../notebook/CorrectionCard.svelte';
   import Button from '../../ui/Button.svelte';
   import Message from '../../ui/Message.svelte';
@@ -20,6 +22,13 @@
     if (mixed?.subject_id) keys.read(mixed.subject_id);
   }
 
+  /** The whole can: what was poured of it, newest first, then the can itself. */
+  async function takeBack() {
+    const ticks = can.rows.flatMap((row) => row.done.map((one) => one.change_id ?? 0));
+    for (const change of ticks.sort((a, b) => b - a)) if (change) await undo.take(change);
+    if (can.change_id) await undo.take(can.change_id);
+  }
+
   function how() {
     working.show({
       title: `Can ${can.letter}: how it was got`,
@@ -33,21 +42,12 @@
 <section aria-label="Can {can.letter}" class:over={!open}>
   <header>
     <h2>Can {can.letter}</h2>
-    <ol>
-      {#each can.lines as line, index (index)}
-        <li>
-          <b>{line.amount}</b>
-          <span>{line.what}{line.note ? ` · ${line.note}` : ''}</span>
-        </li>
-      {/each}
-    </ol>
-    <div class="reads">
-      <span>should read</span>
-      <b>{can.reads}</b>
-      <span>{can.reads_range}</span>
-    </div>
+    <CanRecipe {can} />
     <div class="acts">
       <Button disabled={write.busy} onclick={read}>Read the can</Button>
+      {#if can.change_id}
+        <button type="button" class="how" onclick={takeBack}>undo the can</button>
+      {/if}
       {#if can.working.length}<button type="button" class="how" onclick={how}>how?</button>{/if}
     </div>
   </header>
@@ -89,43 +89,10 @@
     white-space: nowrap;
   }
 
-  ol {
-    display: flex;
-    flex-wrap: wrap;
-    gap: var(--space-2) var(--space-6);
-    margin: 0;
-    padding: 0;
-    list-style: none;
-  }
-
-  li b,
-  .reads b {
-    display: block;
-    font: 700 var(--text-xl) / 1.15 var(--face-head);
-    font-variant-numeric: tabular-nums;
-  }
-
-  li span {
-    display: block;
-    line-height: 1.3;
-  }
-
-  .reads {
-    text-align: right;
-  }
-
-  .reads b {
-    font-size: var(--text-l);
-  }
-
-  .reads span,
-  .soft {
-    color: var(--color-text-soft);
-    font-size: var(--text-s);
-  }
-
   .soft {
     padding: var(--space-2) var(--space-4) 0;
+    color: var(--color-text-soft);
+    font-size: var(--text-s);
   }
 
   .acts {
@@ -158,16 +125,6 @@
   @media (width <= 700px) {
     header {
       grid-template-columns: minmax(0, 1fr) auto;
-    }
-
-    ol {
-      display: grid;
-      grid-column: 1 / -1;
-      grid-row: 2;
-    }
-
-    li b {
-      font-size: var(--text-xxl);
     }
 
     .acts {

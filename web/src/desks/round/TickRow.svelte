@@ -12,7 +12,7 @@
   const { can, row }: Props = $props();
   let other = $state(false);
   const write = $derived(round.write(row.fill_id));
-  const done = $derived(row.done.length > 0);
+  const done = $derived(row.done.length > 0 || round.pressed.has(row.fill_id));
   const last = $derived(row.done.at(-1));
 
   /** Pressed once it is done, pressed again it is taken back. */
@@ -41,7 +41,7 @@
       {#if row.look}<span class="care">{row.look}</span>{/if}
     </span>
     <b class="amount">
-      {done ? row.done.map((one) => one.words).join(', ') : row.amount}
+      {row.done.length ? row.done.map((one) => one.words).join(', ') : row.amount}
     </b>
   </button>
   <button type="button" class="other" disabled={write.busy} onclick={() => (other = true)}>

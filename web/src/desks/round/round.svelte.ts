@@ -1,3 +1,4 @@
+import { SvelteSet } from 'svelte/reactivity';
 import { ask, client, type Schemas } from '../../api/client';
 import { Resource } from '../../app/resource.svelte';
 import { Write } from '../../app/write.svelte';
@@ -48,9 +49,12 @@ class Round {
   readonly today = new Resource<Schemas['RoundOut']>();
   /** One for each row: two presses at once are two writes. */
   private readonly writes = new Map<string, Write>();
+  /** Rows that were pressed and are not read again yet: they show at once. */
+  readonly pressed = new SvelteSet<string>();
 
-  load(): Promise<void> {
-    return this.today.load((signal) => ask(client.GET('/api/round', { signal })));
+  async load(): Promise<void> {
+    await this.today.load((signal) => ask(client.GET('/api/round', { signal })));
+    if (!this.today.busy) this.pressed.clear();
   }
 
   write(fillId: string): Write {
@@ -59,12 +63,20 @@ class Round {
     return found;
   }
 
-  tick(can: RoundCan, row: RoundRow, how: How = 'planned', litres_each: number | null = null) {
+  async tick(
+    can: RoundCan,
+    row: RoundRow,
+    how: How = 'planned',
+    litres_each: number | null = null,
+  ) {
     const write = this.write(row.fill_id);
     const { fill_id, slot } = row;
     const can_id = how === 'none' ? null : can.id;
     const body = { id: write.id(), fill_id, slot, how, can_id, litres_each };
-    return write.send(() => ask(client.POST('/api/round/ticks', { body })));
+    this.pressed.add(fill_id);
+    const sent = await write.send(() => ask(client.POST('/api/round/ticks', { body })));
+    if (!sent) this.pressed.delete(fill_id);
+    return sent;
   }
 
   mix(can: RoundCan) {

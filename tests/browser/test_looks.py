@@ -1,0 +1,51 @@
+"""How they look, by thumb, and what is wrong, with the garden's own facts."""
+
+from typing import ClassVar
+
+from playwright.sync_api import expect
+
+from tests.browser.base import DESKTOP, PHONE, BrowserCase
+
+
+class ByThumb(BrowserCase):
+    viewport: ClassVar[dict[str, int]] = PHONE
+
+    def test_two_stops_are_scored_in_five_presses_each(self):
+        self.look_round("notebook")
+        self.press("How do they look?")
+        dialog = self.page.get_by_role("dialog")
+        for _ in range(2):
+            for scale, point in (("leaf colour", 4), ("new growth", 3), ("leaf damage", 5),
+                                 ("fruit or head set", 3), ("turgor at dawn", 5)):  # fmt: skip
+                dialog.get_by_role("button", name=f"{scale} {point}:").click()
+            expect(dialog.get_by_text("good green")).to_be_visible()
+            dialog.get_by_role("button", name="Write it down, next stop").click()
+            expect(dialog.get_by_role("button", pressed=True)).to_have_count(0)
+        self.assert_axe_finds_nothing_grave()
+        self.page.keyboard.press("Escape")
+        expect(self.page.get_by_text("leaf colour 4 of 5: good green")).to_have_count(2)
+
+
+class AtTheDesk(BrowserCase):
+    viewport: ClassVar[dict[str, int]] = DESKTOP
+
+    def test_a_dark_patch_is_salt_before_calcium_and_is_asked_about_later(self):
+        self.look_round("signs")
+        self.page.get_by_label("On which plants?").select_option(label="Quay tub 2: 4 aubergines")
+        self.page.get_by_role("button", name="fruit", exact=True).click()
+        self.page.get_by_role("button", name="Sunken brown-black").click()
+        answer = self.page.get_by_role("region", name="What it likely is")
+        first = answer.locator("ol li").first
+        expect(first).to_contain_text("high EC")
+        expect(first).to_contain_text("The drain reads")
+        expect(answer).to_contain_text("No feed for this")
+        self.assert_axe_finds_nothing_grave()
+        answer.get_by_role("button", name="Keep it, and ask me later").click()
+        before = self.page.get_by_role("region", name="Looked up before")
+        before.get_by_role("button", name="something else").click()
+        expect(before).to_have_count(0)
+
+    def test_the_sheet_opens_by_its_key_from_anywhere(self):
+        self.look_round("shelf")
+        self.page.keyboard.press("o")
+        expect(self.page.get_by_role("dialog", name="How do they look?")).to_be_visible()
