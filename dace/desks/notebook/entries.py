@@ -155,7 +155,9 @@ def page_of(
     found.sort(key=lambda one: one[:2], reverse=True)
     shown = found[:limit]
     rows_by = {kind.name: _rows(kind, shown) for kind in KINDS}
-    entries = [Entry(kind.name, at, rows_by[kind.name][pk]) for at, pk, kind in shown]
+    # what was undone since the first of these queries is not there any more
+    there = ((kind.name, at, rows_by[kind.name].get(pk)) for at, pk, kind in shown)
+    entries = [Entry(name, at, row) for name, at, row in there if row is not None]
     more = len(found) > limit
     return entries, Cursor(*shown[-1][:2]) if more else None
 
