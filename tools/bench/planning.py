@@ -69,8 +69,8 @@ def _timed_tick(before: Yard, after: Yard) -> float:
 
 
 def _forget() -> None:
-    making._KNOWN = Newest(400)
-    ahead._KNOWN = Newest(400)
+    making._KNOWN = Newest(128)
+    ahead._KNOWN = Newest(128)
 
 
 def _endless(yard: Yard) -> Yard:

@@ -111,7 +111,7 @@ class Ahead:
         return tuple(found), "" if found else why
 
 
-_KNOWN: Newest[Ahead] = Newest(400)
+_KNOWN: Newest[Ahead] = Newest(128)
 
 
 def ahead_of(stop: Stop, verdict: Verdict, days: Outlook, count: int) -> Ahead:

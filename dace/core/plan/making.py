@@ -33,7 +33,7 @@ class _Stop:
     solved: Solved
 
 
-_KNOWN: Newest[_Stop] = Newest(400)
+_KNOWN: Newest[_Stop] = Newest(128)
 
 
 def make_plan(yard: Yard, weeks: int = 12, found: Sequence[Verdict] | None = None) -> Plan:

@@ -18,7 +18,7 @@ from dace.core.verdict.records import Yard
 Array = NDArray[np.float64]
 _SHORT, _FEW_MG, _ALL = 0.10, 1.0, 0.9
 _WEEK, _A_WEEK_SHORT = 7, 0.25
-_BRINGS = 0.002  # of a feed's mass, below which it is no source of a nutrient
+_BRINGS_MG = 2.0  # in a mL or g of a feed; with less it is no source of a nutrient
 
 
 def short_of(ahead: Ahead, walked: Walked, yard: Yard, gone: dict[str, int]) -> list[Short]:
@@ -62,7 +62,7 @@ _TEXTS: dict[ShortWhy, str] = {
 
 def _why(nutrient: str, ahead: Ahead, yard: Yard, gone: dict[str, int]) -> ShortWhy:
     here = [s for s in yard.sources if not ahead.stop.only or s.key in ahead.stop.only]
-    bring = [s for s in here if s.feed.element(nutrient) > _BRINGS * 1000]
+    bring = [s for s in here if s.feed.element(nutrient) > _BRINGS_MG]
     if not bring:
         return "shelf"
     return "stock" if all(s.key in gone for s in bring) else "rhythm"

@@ -65,14 +65,16 @@ class Given:
     @property
     def source(self) -> str:
         """The key of what it takes from the shelf."""
-        return self.option.source.key if self.option else self.dressing.source  # type: ignore[union-attr]
+        if self.option is not None:
+            return self.option.source.key
+        return self.dressing.source if self.dressing else ""
 
     @property
     def amount(self) -> float:
         """How much of it [mL or g]."""
-        if self.option is None:
-            return self.dressing.amount if self.dressing else 0.0
-        return self.option.per_l * self.litres
+        if self.option is not None:
+            return self.option.per_l * self.litres
+        return self.dressing.amount if self.dressing else 0.0
 
 
 @dataclass
