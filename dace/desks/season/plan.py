@@ -28,6 +28,7 @@ from dace.feeding.plans import WEEKS, Planned, event_id, planned
 from dace.feeding.verdicts import StopVerdict
 from dace.garden.models import Garden, Place, Planting
 from dace.garden.reads import garden_of
+from dace.garden.services import today
 from dace.households.scope import Scope
 
 _WEEK = 7
@@ -39,10 +40,9 @@ def plan_page(scope: Scope) -> PlanOut:
     garden, found = garden_of(scope), planned(scope)
     habits = habits_out(garden)
     if found.plan is None or found.judged.yard is None:
-        today = scope.now.date()
         return PlanOut(
-            today=today, weeks=WEEKS, habits=habits, events=[], short=[], carried=[], to_buy=[],
-            to_come=[], lines=[], digest="",
+            today=today(scope, garden), weeks=WEEKS, habits=habits, events=[], short=[],
+            carried=[], to_buy=[], to_come=[], lines=[], digest="",
         )  # fmt: skip
     plan, stops = found.plan, found.stops
     return PlanOut(
@@ -185,18 +185,18 @@ def _to_come(scope: Scope, found: Planned, plan: Plan) -> list[ToComeOut]:
     return [*rows, *_next_year(found, plan)]
 
 
-def _again(scope: Scope, today: date) -> list[ToComeOut]:
+def _again(scope: Scope, on_day: date) -> list[ToComeOut]:
     sown = Planting.objects.of(scope).filter(repeat_days__isnull=False, ended_on__isnull=True)
     rows = []
     for planting in sown.order_by("started_on", "id"):
         on = planting.started_on + timedelta(days=planting.repeat_days or 0)
-        due = "due now" if on <= today else f"about {core.day_words(on, today)}"
+        due = "due now" if on <= on_day else f"about {core.day_words(on, on_day)}"
         text = f"Sow the next {planting.count}: {due}"
         rows.append(ToComeOut(planting_id=planting.pk, on=on, name=planting.grown.name, text=text))
     return rows
 
 
-def _potting(found: Planned, today: date) -> list[ToComeOut]:
+def _potting(found: Planned, on_day: date) -> list[ToComeOut]:
     """Seedlings in trays that outgrow them: the first stage that is no seedling's."""
     rows = []
     for one in found.judged.stops:
@@ -204,7 +204,7 @@ def _potting(found: Planned, today: date) -> list[ToComeOut]:
             continue
         for stand in one.stands:
             starts = [s for s in stand.clock.starts if not s.stage.is_seedling and s.likely]
-            ahead = [s for s in starts if s.likely and s.likely > today and s.stage.order > 1]
+            ahead = [s for s in starts if s.likely and s.likely > on_day and s.stage.order > 1]
             if not stand.clock.stage.is_seedling or not ahead:
                 continue
             first = ahead[0]

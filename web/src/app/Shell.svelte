@@ -2,6 +2,8 @@
   import { onMount } from 'svelte';
   import { Router } from 'sv-router';
   import { route } from './router';
+  import { remind } from '../desks/round/remind.svelte';
+  import { round } from '../desks/round/round.svelte';
   import ScoreSheet from '../desks/looks/ScoreSheet.svelte';
   import ReadingSheet from '../desks/notebook/ReadingSheet.svelte';
   import Button from '../ui/Button.svelte';
@@ -21,6 +23,10 @@
 
   onMount(() => {
     void garden.load();
+    return remind.watch(async () => {
+      await round.load();
+      return round.today.data;
+    });
   });
 
   // A page begins at its top, however far down the last one was read.

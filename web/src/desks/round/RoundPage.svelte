@@ -9,7 +9,6 @@
   import DressBlock from './DressBlock.svelte';
   import FlushBlock from './FlushBlock.svelte';
   import LookBlock from './LookBlock.svelte';
-  import { remind } from './remind.svelte';
   import RemindSwitch from './RemindSwitch.svelte';
   import { blocksOf, placesOf, round } from './round.svelte';
   import RoundCan from './RoundCan.svelte';
@@ -32,9 +31,6 @@
     () => garden.version,
     () => void round.load(),
   );
-  $effect(() => {
-    if (data) remind.told(data);
-  });
 </script>
 
 <Page

@@ -2,6 +2,7 @@ import type { Schemas } from '../../api/client';
 
 const STORED = 'dace.remind';
 const TOLD = 'dace.reminded';
+const LOOKS_MS = 20 * 60_000;
 /** Nobody is reminded in these hours of the night. */
 export const QUIET = { from: 21, to: 7 } as const;
 
@@ -29,6 +30,17 @@ class Remind {
     }
     this.on = on && this.possible && !this.refused;
     localStorage.setItem(STORED, this.on ? 'on' : 'off');
+  }
+
+  /** Look at the round now and then while the page is in the background; ends when called. */
+  watch(read: () => Promise<Schemas['RoundOut'] | null>): () => void {
+    const look = async () => {
+      if (!this.on || !document.hidden || isQuiet(new Date().getHours())) return;
+      const round = await read();
+      if (round) this.told(round);
+    };
+    const timer = setInterval(() => void look(), LOOKS_MS);
+    return () => clearInterval(timer);
   }
 
   /** The round was read: say once a day what there is to do, never in quiet hours. */
