@@ -6,6 +6,7 @@ from django.db import models
 from django.db.models import F, Q
 
 from dace.core.api import Crop, alike
+from dace.garden import looked  # noqa: F401  (models of this app, in a file of their own)
 from dace.households.changes import tracked
 from dace.households.models import Kept, Usable
 from dace.measuring.models import Subject
@@ -288,48 +289,3 @@ class Harvest(Kept):
 
     def __str__(self) -> str:
         return f"{self.planting}, picked {self.picked_on}"
-
-
-@tracked
-class Observation(Kept):
-    """Plants looked at: ``scores`` by scale, 0 to 5, and a note; either may be empty."""
-
-    stand = models.ForeignKey(Stand, on_delete=models.PROTECT, related_name="observations")
-    fill = models.ForeignKey(Fill, on_delete=models.PROTECT, related_name="observations")
-    scores = models.JSONField(default=dict, blank=True)
-    note = models.CharField(max_length=500, blank=True)
-    seen_at = models.DateTimeField()
-
-    class Meta:
-        indexes = [
-            models.Index(fields=["household", "-seen_at"], name="observed_newest_first"),
-            models.Index(fields=["stand", "-seen_at"], name="observed_newest_of_a_stand"),
-        ]
-
-    def __str__(self) -> str:
-        return f"{self.fill} looked at"
-
-
-@tracked
-class SignCheck(Kept):
-    """A sign looked up: what was known, and what was thought likeliest; ``outcome`` later.
-
-    ``causes`` are the likeliest with their chance, as they were told then.
-    """
-
-    stand = models.ForeignKey(Stand, on_delete=models.PROTECT, related_name="sign_checks")
-    fill = models.ForeignKey(Fill, on_delete=models.PROTECT, related_name="sign_checks")
-    sign = models.CharField(max_length=40)
-    facts = models.JSONField(default=dict, blank=True)
-    causes = models.JSONField(default=list, blank=True)
-    outcome = models.CharField(max_length=200, blank=True)
-    again_on = models.DateField()
-    checked_at = models.DateTimeField()
-
-    class Meta:
-        indexes = [
-            models.Index(fields=["household", "-checked_at"], name="sign_check_newest_first"),
-        ]
-
-    def __str__(self) -> str:
-        return f"{self.sign} on {self.fill}"

@@ -12,7 +12,8 @@ from django.db import transaction
 
 from dace.core import api as core
 from dace.core.api import DaceError
-from dace.garden.models import Observation, SignCheck, Stand
+from dace.garden.looked import Observation, SignCheck
+from dace.garden.models import Stand
 from dace.households.changes import change
 from dace.households.keeping import new_row
 from dace.households.scope import Scope

@@ -16,7 +16,7 @@ class ByThumb(BrowserCase):
         row.click()  # the second press since the door
         expect(row).to_have_attribute("aria-pressed", "true")
         expect(row).to_contain_text("4 L poured")
-        expect(self.page.get_by_role("button", name="Undo")).to_be_visible()
+        expect(self.page.get_by_role("button", name="Undo", exact=True)).to_be_visible()
         self.press("other amount for Quay tub 3")
         self.press("Half")
         third = self.page.get_by_role("button", name="Quay tub 3 6 chilli")

@@ -21,7 +21,7 @@ from dace.desks.looks.schemas import (
 )
 from dace.desks.shared.events import stop_name
 from dace.feeding.verdicts import StopVerdict, stop_verdicts
-from dace.garden.models import Observation
+from dace.garden.looked import Observation
 from dace.garden.observing import open_checks
 from dace.garden.reads import StandRecord, garden_of
 from dace.garden.services import today

@@ -19,7 +19,8 @@ from django.db.models import Model, Q, QuerySet
 
 from dace.core.api import DaceError
 from dace.feeding.models import Dose, Dressing, Spray, Tick, Watering
-from dace.garden.models import Harvest, Observation, SignCheck, SoilTest, StageSeen, Stand
+from dace.garden.looked import Observation, SignCheck
+from dace.garden.models import Harvest, SoilTest, StageSeen, Stand
 from dace.households.scope import Scope
 from dace.measuring.models import FieldTest, Reading
 from dace.shelf.models import BrewEvent

@@ -5,7 +5,8 @@ from __future__ import annotations
 from dace.core import api as core
 from dace.core.api import say, shown
 from dace.feeding.models import Dressing, Spray, Tick, Watering
-from dace.garden.models import Harvest, Observation, SignCheck, SoilTest, StageSeen
+from dace.garden.looked import Observation, SignCheck
+from dace.garden.models import Harvest, SoilTest, StageSeen
 from dace.measuring.models import FieldTest
 from dace.shelf.models import BrewEvent
 
