@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from dace.demo.weir_yard import key
-from dace.garden.models import Observation, SignCheck
+from dace.garden.looked import Observation, SignCheck
 from tests.api.base import Asking, WeirYardCase, new_id
 
 CHILLI = str(key("stand chilli 3 fed"))
