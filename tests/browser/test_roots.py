@@ -30,6 +30,8 @@ class Roots(BrowserCase):
             self.page.keyboard.press("Escape")
             expect(sheet).to_have_count(0)
         self.page.goto(f"{self.live_server_url}/notebook")
+        # The list comes after the buttons and moves them.
+        expect(self.page.get_by_role("button", name="Undo").first).to_be_visible()
         self.press("Write down a reading")
         expect(sheet.get_by_label("The pen is in").locator("option:checked")).to_contain_text("can")
 
