@@ -113,6 +113,7 @@ from dace.core.plan.making import make_plan
 from dace.core.plan.records import CanToMix, Carried, Course, Event, Plan, Served, Short, Wait
 from dace.core.plan.rehearse import Rehearsed, Tally, Trial, rehearse, tally
 from dace.core.response.facts import TOLD
+from dace.core.response.known import air_facts, root_facts, share_of_cap
 from dace.core.response.scales import Scale, check_score, scales
 from dace.core.response.signs import Cause, Sign, read_sign, signs
 from dace.core.response.signs import Found as SignFound
@@ -214,6 +215,7 @@ from dace.core.verdict.words import day_words, number_word
 from dace.core.words import shown
 from dace.core.words.amounts import amount_words
 from dace.core.words.days import ago, day_in_words
+from dace.core.words.listing import listed
 from dace.core.words.numbers import read_number
 from dace.core.words.quantities import FAMILIES, read_amount, read_measure
 from dace.core.words.shares import share_words
@@ -241,31 +243,31 @@ __all__ = [
     "Stage", "StageReading", "Start", "Step", "StockSolution", "Stop", "Taken", "Tally", "Tested",
     "TestedSoil", "ToBuy", "Trial", "Verdict", "Vessel", "Wait", "WaterIons", "WeatherAsked",
     "Working", "Yard", "advise_against", "advise_answer", "advise_brew", "advise_clash",
-    "advise_feeding", "advise_jar", "advise_too_strong", "ago", "alike", "amount_words", "answer",
-    "as_paste", "as_pour_through", "balances", "barred", "before_it_starts", "blend",
-    "bottle_contents", "brew_tokens", "brew_working", "brings_words", "by_day", "cautions",
-    "charged_can", "charged_dry", "charged_plain", "charged_water", "check_claim", "check_score",
-    "clashes_among", "clashes_between", "climate", "climate_near", "climates", "climates_near",
-    "climbing_since", "clock_words", "comfort", "comfort_of", "compare_with_expected",
-    "composition", "composition_of_bottle", "composition_of_liquid", "content_of_feed",
-    "content_of_material", "correct_can", "countries", "crop", "crop_loss", "crops", "day_hours",
-    "day_in_words", "day_words", "days_to_top", "disagreement", "dry_dose", "ec_25", "ec_at",
-    "estimate", "feed_cap", "fill_can", "fill_with", "find_mix", "fit_words", "flush", "follow",
-    "follow_all", "followed_steps", "forms_of", "gravest_first", "judge_trial", "keeps_until",
-    "label_of_material", "leaf_of", "ledger", "limit_words", "litres_of_medium", "make_plan",
-    "material", "materials", "measured", "media", "medium", "meeting", "method", "methods",
-    "modifier", "modifiers", "needs", "next_feed", "next_readings", "number_word", "nutrient_words",
-    "offered_for", "open_hours", "other_names", "out_of_order", "outlook", "part_strength",
-    "parts_for_pen", "past_use", "pen_words", "pooled", "potash_chloride", "purpose_of", "rain_m2",
-    "read_amount", "read_dry", "read_grade", "read_litres_each", "read_log", "read_measure",
-    "read_number", "read_own_weather", "read_pack", "read_rate", "read_sign", "read_size",
-    "read_soil_test", "read_strength", "reading_at_25", "ready_days", "rehearse", "release_over",
-    "runs", "said_now", "say", "scales", "season_nitrogen_g_m2", "share_words", "shares_of_ground",
-    "short_of", "shown", "signs", "slot_number", "solve_amount", "spans", "split_into_cans",
-    "spray", "stage_clock", "stock_for", "stock_solution", "stops_of", "strength_words",
-    "suggest_litres_each", "suits", "sun_hours", "tally", "to_buy", "told_by", "usual_days",
-    "usual_dry_density", "usual_hours", "usual_measures", "usual_of", "verdicts", "warm_up",
-    "water_from_ec", "water_from_report", "water_of_kind", "weigh", "wish_now", "with_charge",
-    "with_water", "word_for", "word_now",
+    "advise_feeding", "advise_jar", "advise_too_strong", "ago", "air_facts", "alike",
+    "amount_words", "answer", "as_paste", "as_pour_through", "balances", "barred",
+    "before_it_starts", "blend", "bottle_contents", "brew_tokens", "brew_working", "brings_words",
+    "by_day", "cautions", "charged_can", "charged_dry", "charged_plain", "charged_water",
+    "check_claim", "check_score", "clashes_among", "clashes_between", "climate", "climate_near",
+    "climates", "climates_near", "climbing_since", "clock_words", "comfort", "comfort_of",
+    "compare_with_expected", "composition", "composition_of_bottle", "composition_of_liquid",
+    "content_of_feed", "content_of_material", "correct_can", "countries", "crop", "crop_loss",
+    "crops", "day_hours", "day_in_words", "day_words", "days_to_top", "disagreement", "dry_dose",
+    "ec_25", "ec_at", "estimate", "feed_cap", "fill_can", "fill_with", "find_mix", "fit_words",
+    "flush", "follow", "follow_all", "followed_steps", "forms_of", "gravest_first", "judge_trial",
+    "keeps_until", "label_of_material", "leaf_of", "ledger", "limit_words", "listed",
+    "litres_of_medium", "make_plan", "material", "materials", "measured", "media", "medium",
+    "meeting", "method", "methods", "modifier", "modifiers", "needs", "next_feed", "next_readings",
+    "number_word", "nutrient_words", "offered_for", "open_hours", "other_names", "out_of_order",
+    "outlook", "part_strength", "parts_for_pen", "past_use", "pen_words", "pooled",
+    "potash_chloride", "purpose_of", "rain_m2", "read_amount", "read_dry", "read_grade",
+    "read_litres_each", "read_log", "read_measure", "read_number", "read_own_weather", "read_pack",
+    "read_rate", "read_sign", "read_size", "read_soil_test", "read_strength", "reading_at_25",
+    "ready_days", "rehearse", "release_over", "root_facts", "runs", "said_now", "say", "scales",
+    "season_nitrogen_g_m2", "share_of_cap", "share_words", "shares_of_ground", "short_of", "shown",
+    "signs", "slot_number", "solve_amount", "spans", "split_into_cans", "spray", "stage_clock",
+    "stock_for", "stock_solution", "stops_of", "strength_words", "suggest_litres_each", "suits",
+    "sun_hours", "tally", "to_buy", "told_by", "usual_days", "usual_dry_density", "usual_hours",
+    "usual_measures", "usual_of", "verdicts", "warm_up", "water_from_ec", "water_from_report",
+    "water_of_kind", "weigh", "wish_now", "with_charge", "with_water", "word_for", "word_now",
 ]
 # fmt: on

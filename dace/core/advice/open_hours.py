@@ -10,6 +10,8 @@ from typing import Literal
 from dace.core.advice.cautions import Gate, gates
 from dace.core.figures import judgement
 from dace.core.season.hours import DAY_H, Hours, sun_hours, wet_bulb_depression
+from dace.core.season.looks import Shelter
+from dace.core.season.shelter import air_under
 from dace.core.words import shown
 
 Route = Literal["leaves", "roots", "dry"]
@@ -34,7 +36,7 @@ class Asked:
     latitude: float
     noon: float = 13.0
     warm_crop: bool = True
-    under: str = "open"
+    under: Shelter = "open"
     in_bed: bool = False
     brings: frozenset[str] = frozenset()
     soil_c: float | None = None
@@ -78,17 +80,16 @@ def open_hours(asked: Asked) -> tuple[Hour, ...]:
 def _sheltered(asked: Asked) -> Asked:
     """Where they stand: no rain and no wind, milder air and roots, less sun in a room."""
     hours, none = asked.hours, (0.0,) * len(asked.hours)
+    lit = (strong >= _DARK for strong in hours.sun_w_m2)
+    air = tuple(air_under(asked.under, t, t)[day] for t, day in zip(hours.temp_c, lit, strict=True))
     if asked.under == "indoors":
-        room = judgement("indoor_c").range
-        air = tuple(min(max(t, room.typ), room.high) for t in hours.temp_c)
-        sun = tuple(_INDOORS * sun for sun in hours.sun_w_m2)
-        soil_c: float | None = room.typ
+        sun = tuple(_INDOORS * strong for strong in hours.sun_w_m2)
+        soil_c: float | None = judgement("indoor_c").range.typ
     else:
-        day, night = judgement("cover_day_c").range.low, judgement("cover_night_c").range.typ
-        lit = zip(hours.temp_c, hours.sun_w_m2, strict=True)
-        air = tuple(t + (day if sun >= _DARK else night) for t, sun in lit)
         sun = hours.sun_w_m2
-        soil_c = None if asked.soil_c is None else asked.soil_c + night
+        soil_c = asked.soil_c
+        if soil_c is not None:
+            soil_c, _ = air_under(asked.under, soil_c, soil_c)
     kept = replace(hours, temp_c=air, rain_mm=none, wind_m_s=none, sun_w_m2=sun)
     return replace(asked, hours=kept, soil_c=soil_c)
 

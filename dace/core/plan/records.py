@@ -40,6 +40,17 @@ class Event:
     waterings: int
     why: tuple[str, ...]
 
+    def held(self, nutrient: str, plants: int) -> tuple[float, float, float]:
+        """Low, likely and high of a nutrient that its can brings each of so many plants [mg].
+
+        Nothing where nothing is poured.
+        """
+        can = self.portion.can if self.portion else None
+        if can is None or plants <= 0:
+            return 0.0, 0.0, 0.0
+        found, litres = can.nutrient(nutrient), self.litres / plants
+        return found.low * litres, found.value * litres, found.high * litres
+
 
 @dataclass(frozen=True)
 class Served:

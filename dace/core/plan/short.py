@@ -9,7 +9,7 @@ from numpy.typing import NDArray
 
 from dace.core.ledger.shortfall import shortages
 from dace.core.matter.nutrients import NUTRIENT_NAMES, NUTRIENTS
-from dace.core.plan.ahead import Ahead
+from dace.core.plan.ahead import WEEK, Ahead
 from dace.core.plan.records import Carried, Short, ShortWhy
 from dace.core.plan.walk import Walked
 from dace.core.season.need import wish_now
@@ -17,7 +17,7 @@ from dace.core.verdict.records import Yard
 
 Array = NDArray[np.float64]
 _SHORT, _FEW_MG, _ALL = 0.10, 1.0, 0.9
-_WEEK, _A_WEEK_SHORT = 7, 0.25
+_A_WEEK_SHORT = 0.25
 _BRINGS_MG = 2.0  # in a mL or g of a feed; with less it is no source of a nutrient
 
 
@@ -70,8 +70,8 @@ def _why(nutrient: str, ahead: Ahead, yard: Yard, gone: dict[str, int]) -> Short
 
 def _since(lost: Array, need: Array) -> int:
     """The first day of the first week that goes short by a quarter; else the worst day."""
-    for begin in range(0, len(lost), _WEEK):
-        part = slice(begin, begin + _WEEK)
+    for begin in range(0, len(lost), WEEK):
+        part = slice(begin, begin + WEEK)
         if need[part].sum() > 0 and np.average(lost[part], weights=need[part]) > _A_WEEK_SHORT:
             return begin
     return int(np.argmax(lost * need))

@@ -25,15 +25,14 @@ from dace.core.rootzone.meaning import near_top
 from dace.core.rootzone.records import charged_dry, charged_water
 from dace.core.verdict.dressing import DRESSED_FOR_DAYS, Lack, dressings
 from dace.core.verdict.facts import Facts
-from dace.core.verdict.options import Fed, Option
+from dace.core.verdict.options import HALF, Fed, Option
 from dace.core.verdict.reach import DECIDES
-from dace.core.verdict.recipe import room_of
+from dace.core.verdict.recipe import LEAST_ROOM, room_of
 from dace.core.verdict.records import NamedWater, Portion
 
 Array = NDArray[np.float64]
 _DECIDES = [NUTRIENTS.index(nutrient) for nutrient in DECIDES]
-LEAST_ROOM = 0.1
-_FEW_MG, _HALF = 1e-3, 0.5
+_FEW_MG = 1e-3
 _WATERED_EVERY = 2
 _LATER = 3
 
@@ -112,7 +111,7 @@ class Walk:
         ignored = [[n in one.stop.tested_high for n in DECIDES] for one in aheads]
         self.decides = ~np.array(ignored, dtype=bool)
 
-    def run(self, feeding: bool = True) -> list[Walked]:
+    def run(self) -> list[Walked]:
         """To the last day of the plan."""
         count = self.aheads[0].count
         self._today()
@@ -122,8 +121,7 @@ class Walk:
         drain = np.zeros(taken[1:].shape[:2])
         for day in range(1, count + 1):
             self.middle.morning(day)
-            if feeding:
-                self._feed(day)
+            self._feed(day)
             for stop, litres, mg_l in self.pours.pop(day, ()):
                 self.middle.pour(stop, litres, mg_l)
             self.middle.evening()
@@ -201,7 +199,7 @@ class Walk:
             half = "half strength after the flush"
         elif band is not None and drain > near_top(band):
             half = "half strength: salts are near the top of what suits"
-        fed, shut = ahead.fed(facts, _HALF if half else ahead.stop.strength)
+        fed, shut = ahead.fed(facts, HALF if half else ahead.stop.strength)
         if not fed:
             state.moved = state.moved or shut
             return

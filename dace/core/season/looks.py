@@ -58,6 +58,19 @@ class StageReading:
     working: Working
     other: Stage | None = None
 
+    def outgrown_on(self, today: date) -> tuple[date, date, date] | None:
+        """When a seedling wants more room: earliest, likely and latest start of what follows.
+
+        None of what is no seedling any more, and where that lies beyond what is worked out.
+        """
+        if not self.stage.is_seedling:
+            return None
+        for start in self.starts:
+            likely = start.likely
+            if not start.stage.is_seedling and start.stage.order > 1 and likely and likely > today:
+                return start.low or likely, likely, start.high or likely
+        return None
+
 
 @dataclass(frozen=True)
 class Begun:

@@ -7,7 +7,6 @@ from dataclasses import dataclass
 import numpy as np
 
 from dace.core.advice.cautions import gates
-from dace.core.advice.feeding import Feeding
 from dace.core.advice.judge import advise_feeding
 from dace.core.can.measuring import measured
 from dace.core.figures import judgement
@@ -15,7 +14,7 @@ from dace.core.matter.nutrients import NUTRIENTS
 from dace.core.matter.release import ageing, released
 from dace.core.season.need import makes_its_own
 from dace.core.verdict.facts import Facts
-from dace.core.verdict.options import Fed, picked_in
+from dace.core.verdict.options import Fed, brings_of, feeding_of
 from dace.core.verdict.reach import Reach
 from dace.core.verdict.records import Portion, Source, Yard
 from dace.core.words import shown
@@ -102,21 +101,12 @@ def _most(facts: Facts, nitrogen: float) -> float:
 def _barred(source: Source, facts: Facts, fed: tuple[Fed, ...]) -> bool:
     if facts.stop.only and source.key not in facts.stop.only:
         return True
-    brings = frozenset(n for n in NUTRIENTS if source.feed.element(n) > 0)
-    if "N" in brings and any(makes_its_own(f.grows.crop, f.stage, facts.in_bed) for f in fed):
+    if "N" in brings_of(source) and any(
+        makes_its_own(f.grows.crop, f.stage, facts.in_bed) for f in fed
+    ):
         return True
     for one in fed:
-        asked = Feeding(
-            tokens=source.tokens | {"route:dressing"},
-            crop=one.grows.crop,
-            stage=one.stage,
-            route="dressing",
-            brings=brings,
-            setting=facts.stop.followed.root_zone.setting,
-            ph=facts.stop.ph,
-            harvest_in_days=picked_in(one.grows, facts),
-            tested_high=facts.stop.tested_high,
-        )
+        asked = feeding_of(source, facts, one, "dressing")
         if any(
             said.severity in ("stop", "care") and said.key in _BARS
             for said in advise_feeding(asked)

@@ -8,8 +8,8 @@ from datetime import date, timedelta
 import numpy as np
 
 from dace.core.advice.cautions import gates
-from dace.core.figures import judgement
 from dace.core.season.outlook import Outlook
+from dace.core.season.shelter import air_under
 from dace.core.verdict.facts import Facts
 from dace.core.verdict.records import Grows
 from dace.core.words import shown
@@ -71,12 +71,7 @@ def _forecast_days(days: Outlook) -> int:
 def _air(facts: Facts, days: Outlook, at: int) -> tuple[float, float]:
     """Likely low and high of a day where the plants stand [C]."""
     low, high = (float(middle[at]) for middle in days.middle())
-    if facts.stop.shelter == "indoors":
-        room = judgement("indoor_c").range
-        return max(low, room.typ), max(min(high, room.high), room.typ)
-    if facts.stop.shelter == "cover":
-        return low + judgement("cover_night_c").range.typ, high + judgement("cover_day_c").range.low
-    return low, high
+    return air_under(facts.stop.shelter, low, high)
 
 
 def _root_c(facts: Facts, days: Outlook, at: int) -> float:

@@ -12,16 +12,14 @@ from dace.core.season.crops import Stage
 from dace.core.verdict.dressing import dressings, lack_over_weeks
 from dace.core.verdict.facts import Facts, facts_of
 from dace.core.verdict.kinds import Decided, Part, decide
-from dace.core.verdict.options import Fed
-from dace.core.verdict.recipe import from_mixed, litres_each, recipes, room_ec, thinner
+from dace.core.verdict.options import HALF, Fed
+from dace.core.verdict.recipe import LEAST_ROOM, from_mixed, litres_each, recipes, room_ec, thinner
 from dace.core.verdict.records import Each, NamedWater, Portion, Stop, Verdict, Yard
 from dace.core.verdict.together import SHARED, shared
 from dace.core.verdict.words import basis_of, button_of, headline_of, mark_of, reason_of, rhythm_of
 
-_HALF = 0.5
 _POOR = 2
 _APART = 1 / 3
-_LEAST_ROOM = 0.1
 _SAME = 1 + 1e-9
 
 
@@ -99,7 +97,7 @@ def _judge(stop: Stop, yard: Yard, stock: dict[str, float]) -> _Judged:
         offers = dressings(facts, fed, lack_over_weeks(decided.reach, decided.lacks), yard, stock)
         if not offers:  # nothing slow on the shelf suits: a can does
             decided = replace(decided, kind="feed")
-    if decided.kind == "feed" and room_ec(facts, fed) < _LEAST_ROOM:
+    if decided.kind == "feed" and room_ec(facts, fed) < LEAST_ROOM:
         why = "The medium can take no more food before it is too salty: plain water this time"
         decided, fed = replace(decided, kind="water", why=why), ()
     if decided.kind == "feed" and stop.mixed is not None:
@@ -166,8 +164,8 @@ def _weaker(stage: Stage, other: Stage | None) -> Stage:
 def _share(facts: Facts, part: Part, stage: Stage, pen: bool) -> float:
     """What share of its wish it gets: half near the top, up to the high end of it if it is low."""
     unread = not pen and facts.read is None and not facts.in_bed
-    if facts.after_flush or unread or facts.word == "rising" or facts.near > _HALF:
-        return _HALF
+    if facts.after_flush or unread or facts.word == "rising" or facts.near > HALF:
+        return HALF
     poor = part.grows.score is not None and part.grows.score <= _POOR
     if facts.reads_low or poor:
         wish = stage.wish_of("N")

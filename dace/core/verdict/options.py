@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from functools import lru_cache
+from typing import Literal
 
 from dace.core.advice.feeding import Feeding
 from dace.core.advice.judge import barred
@@ -22,6 +23,8 @@ from dace.core.season.need import makes_its_own, wish_now
 from dace.core.verdict.facts import Facts
 from dace.core.verdict.records import Grows, NamedWater, Source, Yard
 
+HALF = 0.5
+"""The share of its wish that a stop gets after a flush, or near the top of its comfort."""
 _LEAST_SHARE = 0.05
 _AGAINST_SCHOOL = 0.6
 _TRACE, _LEAST_EC = 0.02, 1e-9
@@ -132,21 +135,28 @@ def is_barred(source: Source, facts: Facts, fed: Sequence[Fed]) -> bool:
         return True
     if source.keeps_until is not None and source.keeps_until < facts.today:
         return True
-    brings = frozenset(n for n in NUTRIENTS if source.feed.element(n) > 0)
-    return any(
-        _barred_once(
-            Feeding(
-                tokens=source.tokens | {"route:drench"},
-                crop=one.grows.crop,
-                stage=one.stage,
-                brings=brings,
-                setting=facts.stop.followed.root_zone.setting,
-                ph=facts.stop.ph,
-                harvest_in_days=picked_in(one.grows, facts),
-                tested_high=facts.stop.tested_high,
-            )
-        )
-        for one in fed
+    return any(_barred_once(feeding_of(source, facts, one, "drench")) for one in fed)
+
+
+def brings_of(source: Source) -> frozenset[str]:
+    """The nutrients that a source holds any of."""
+    return frozenset(n for n in NUTRIENTS if source.feed.element(n) > 0)
+
+
+def feeding_of(
+    source: Source, facts: Facts, one: Fed, route: Literal["drench", "dressing"]
+) -> Feeding:
+    """What the rules are asked about feeding a planting from a source."""
+    return Feeding(
+        tokens=source.tokens | {f"route:{route}"},
+        crop=one.grows.crop,
+        stage=one.stage,
+        route=route,
+        brings=brings_of(source),
+        setting=facts.stop.followed.root_zone.setting,
+        ph=facts.stop.ph,
+        harvest_in_days=picked_in(one.grows, facts),
+        tested_high=facts.stop.tested_high,
     )
 
 

@@ -19,6 +19,8 @@ from dace.core.verdict.records import Grows, MixedCan, NamedWater, Portion, Sour
 _ANY_CAN_L = 100.0
 _OFFERS = 3
 _FEW_L = 1e-6
+LEAST_ROOM = 0.1
+"""What a can has to be able to add [mS/cm] to be worth pouring."""
 _MUCH_WORSE, _LEAST_ML, _LEAST_OF_WISH = 0.8, 0.5, 0.35
 _LEAST_LEFT = 0.5
 
