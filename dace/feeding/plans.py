@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 import uuid
-from collections.abc import Sequence
 from dataclasses import dataclass
 from functools import lru_cache
 from threading import Lock
@@ -82,9 +81,3 @@ def can_id(household: uuid.UUID, plan: Plan, can: CanToMix) -> uuid.UUID:
     portion, stops = can.portion, " ".join(one.stop for one in can.served)
     said = f"{plan.today} {portion.source} {portion.water} {portion.strength} {stops}"
     return uuid.uuid5(household, said)
-
-
-def events_of(found: Planned, keys: Sequence[str]) -> tuple[Event, ...]:
-    """What is to be done at some stops, today and after."""
-    plan = found.plan
-    return tuple(e for e in plan.events if e.stop in keys) if plan else ()

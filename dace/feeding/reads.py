@@ -7,7 +7,7 @@ from collections.abc import Sequence
 from datetime import datetime
 from typing import Any
 
-from django.db.models import F, FloatField, OuterRef, Q, QuerySet, Subquery, Sum
+from django.db.models import F, FloatField, Max, OuterRef, Q, QuerySet, Subquery, Sum
 from django.db.models.functions import Coalesce
 
 from dace.core.api import amount_words
@@ -120,6 +120,19 @@ def last_fed(scope: Scope) -> dict[uuid.UUID, datetime]:
         if fed is not None:
             found[place_id] = max(fed, found.get(place_id, fed))
     return found
+
+
+def last_dose(scope: Scope, stand_id: uuid.UUID) -> Dose | None:
+    """The newest dose on a stand, with its can and water; one query."""
+    rows = Dose.objects.of(scope).filter(stand_id=stand_id).select_related("can__water")
+    return rows.order_by("-poured_at", "-created_at").first()
+
+
+def last_sprayed(scope: Scope, stand_id: uuid.UUID) -> datetime | None:
+    """When a stand's leaves were last sprayed; one query."""
+    found = Spray.objects.of(scope).filter(stand_id=stand_id).aggregate(last=Max("sprayed_at"))
+    last: datetime | None = found["last"]
+    return last
 
 
 def newest_cans(scope: Scope, most: int) -> tuple[tuple[Can, str], ...]:

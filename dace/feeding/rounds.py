@@ -12,6 +12,7 @@ from dace.feeding.mixing import NewCan, mix
 from dace.feeding.models import Can, Dose, Serving, Tick
 from dace.feeding.plans import Planned, can_id, planned
 from dace.feeding.reads import litres_left
+from dace.feeding.ticks import tick_words
 from dace.garden.models import Fill, Garden, Stand
 from dace.garden.reads import garden_of
 from dace.garden.services import today
@@ -128,17 +129,8 @@ def tick(scope: Scope, new: NewTick) -> Tick:
             how=new.how,
             litres=litres,
         )
-        draft.summary = f"{fill}: {_SAID[new.how].format(shown.litres(litres, 2))}"
+        draft.summary = f"{fill}: {tick_words(new.how, litres)}"
     return row
-
-
-_SAID = {
-    "planned": "{} poured",
-    "half": "half, {} poured",
-    "none": "left out",
-    "own": "{} poured",
-    "extra": "{} more poured",
-}
 
 
 def _serving(scope: Scope, new: NewTick, fill: Fill) -> Serving:

@@ -4,12 +4,11 @@ from __future__ import annotations
 
 import uuid
 from collections import defaultdict
-from dataclasses import dataclass
 from datetime import date
 
 from django.db.models import Max
 
-from dace.core.api import MixedCan
+from dace.core.api import MixedCan, shown
 from dace.feeding.models import Serving, Tick
 from dace.households.scope import Scope
 
@@ -49,26 +48,23 @@ def ticks(scope: Scope, today: date) -> list[Tick]:
     return list(rows.order_by("created_at", "id"))
 
 
-@dataclass(frozen=True)
-class Done:
-    """What was done of one stop's feed today."""
-
-    ticks: tuple[Tick, ...]
-
-    @property
-    def litres(self) -> float:
-        """All that was poured [L]."""
-        return sum(tick.litres for tick in self.ticks)
-
-    @property
-    def words(self) -> str:
-        """In a few words."""
-        return ", ".join(tick.get_how_display() for tick in self.ticks)
-
-
-def done_today(scope: Scope, today: date) -> dict[uuid.UUID, Done]:
-    """What was ticked today, by fill; one query."""
+def done_today(scope: Scope, today: date) -> dict[uuid.UUID, list[Tick]]:
+    """What was ticked today, by fill, in its order; one query."""
     by_fill: dict[uuid.UUID, list[Tick]] = defaultdict(list)
     for tick in ticks(scope, today):
         by_fill[tick.fill_id].append(tick)
-    return {fill_id: Done(tuple(rows)) for fill_id, rows in by_fill.items()}
+    return dict(by_fill)
+
+
+_SAID = {
+    "planned": "{} poured",
+    "half": "half, {} poured",
+    "none": "left out",
+    "own": "{} poured",
+    "extra": "{} more poured",
+}
+
+
+def tick_words(how: str, litres: float) -> str:
+    """``half, 2 L poured``."""
+    return _SAID[how].format(shown.litres(litres, 2))

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from datetime import date, timedelta
+
 from django.db import models
 from django.db.models import F, Q
 
@@ -170,6 +172,13 @@ class Planting(Kept):
 
     def __str__(self) -> str:
         return self.grown.counted(self.count)
+
+    @property
+    def next_sowing(self) -> date | None:
+        """When the next of a succession is due; None where it is not sown again."""
+        if not self.repeat_days:
+            return None
+        return self.started_on + timedelta(days=self.repeat_days)
 
     @property
     def grown(self) -> Crop:

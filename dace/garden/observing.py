@@ -9,6 +9,7 @@ from datetime import datetime, timedelta
 from zoneinfo import ZoneInfo
 
 from django.db import transaction
+from django.db.models import QuerySet
 
 from dace.core import api as core
 from dace.core.api import DaceError
@@ -75,15 +76,24 @@ def observe(scope: Scope, new: NewObservation) -> Observation:
 
 def leaf_scores(scope: Scope, stands: Collection[uuid.UUID]) -> dict[uuid.UUID, float]:
     """The newest score of the leaves of each stand, while it speaks; one query."""
-    since = scope.now - timedelta(days=SPEAKS_DAYS)
-    rows = Observation.objects.of(scope).filter(
-        stand_id__in=stands, seen_at__gte=since, seen_at__lte=scope.now
-    )
     found: dict[uuid.UUID, float] = {}
-    for stand_id, scores in rows.order_by("seen_at").values_list("stand_id", "scores"):
-        if _COLOUR in scores:
+    for stand_id, seen_at, scores in _scored(scope, stands):
+        if _COLOUR in scores and seen_at >= scope.now - timedelta(days=SPEAKS_DAYS):
             found[stand_id] = float(scores[_COLOUR])
     return found
+
+
+def last_scores(scope: Scope, stands: Collection[uuid.UUID]) -> dict[uuid.UUID, dict[str, float]]:
+    """The newest scores of each stand, by scale; one query."""
+    return {stand_id: scores for stand_id, _, scores in _scored(scope, stands) if scores}
+
+
+def _scored(
+    scope: Scope, stands: Collection[uuid.UUID]
+) -> QuerySet[Observation, tuple[uuid.UUID, datetime, dict[str, float]]]:
+    """Scores of some stands, the oldest first."""
+    rows = Observation.objects.of(scope).filter(stand_id__in=stands, seen_at__lte=scope.now)
+    return rows.order_by("seen_at").values_list("stand_id", "seen_at", "scores")
 
 
 @dataclass(frozen=True)

@@ -13,7 +13,7 @@ from django.db.models import Prefetch, Q, QuerySet, Subquery
 
 from dace.core import api as core
 from dace.garden.clocks import Clocks, clocks
-from dace.garden.models import Fill, Garden, Harvest, Measure, Place, Stand, Vessel, Water
+from dace.garden.models import Fill, Garden, Harvest, Measure, Place, Planting, Stand, Vessel, Water
 from dace.households.scope import NotFoundError, Scope
 from dace.measuring.models import Pen
 
@@ -264,3 +264,9 @@ def harvests(scope: Scope, plantings: Iterable[uuid.UUID], most: int) -> tuple[H
     rows = Harvest.objects.of(scope).filter(planting__in=list(plantings))
     ordered = rows.select_related("planting").order_by("-picked_on", "-created_at")
     return tuple(ordered[:most])
+
+
+def sown_again(scope: Scope) -> tuple[Planting, ...]:
+    """Plantings that are sown again every so many days, the oldest first; one query."""
+    rows = Planting.objects.of(scope).filter(repeat_days__isnull=False, ended_on__isnull=True)
+    return tuple(rows.order_by("started_on", "id"))

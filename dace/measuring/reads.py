@@ -8,7 +8,7 @@ from django.db.models import OuterRef, Subquery
 
 from dace.core.api import PenReading, as_pour_through
 from dace.households.scope import Scope
-from dace.measuring.models import Reading, Subject
+from dace.measuring.models import FieldTest, Reading, Subject
 
 
 def pen_reading(row: Reading) -> PenReading:
@@ -36,3 +36,9 @@ def last_drains(scope: Scope) -> dict[uuid.UUID, Reading]:
     fills = Subject.objects.of(scope).filter(kind=Subject.Kind.FILL)
     rows = Reading.objects.weighing(scope).filter(pk__in=fills.values_list(Subquery(newest)))
     return {row.subject_id: row for row in rows}
+
+
+def last_ph(scope: Scope, subject_id: uuid.UUID) -> float | None:
+    """The newest pH that was tested of something; one query."""
+    tests = FieldTest.objects.of(scope).filter(subject_id=subject_id, kind=FieldTest.Kind.PH)
+    return tests.order_by("-taken_at").values_list("value", flat=True).first()

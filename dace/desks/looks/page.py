@@ -19,10 +19,9 @@ from dace.desks.looks.schemas import (
     SignReadOut,
     SignsOut,
 )
-from dace.desks.shared.events import stop_name
+from dace.desks.shared.stops import growing_words, stop_name
 from dace.feeding.verdicts import StopVerdict, stop_verdicts
-from dace.garden.looked import Observation
-from dace.garden.observing import open_checks
+from dace.garden.observing import last_scores, open_checks
 from dace.garden.reads import StandRecord, garden_of
 from dace.garden.services import today
 from dace.households.scope import Scope
@@ -38,11 +37,7 @@ def scoring_page(scope: Scope) -> ScoringOut:
     """Every stand in walking order with its last scores; one query beside the verdicts."""
     stops = stop_verdicts(scope)
     stands = [(stop, stand) for stop in stops for stand in stop.stands]
-    last: dict[uuid.UUID, dict[str, float]] = {}
-    rows = Observation.objects.of(scope).filter(stand_id__in=[stand.id for _, stand in stands])
-    for stand_id, scores in rows.order_by("seen_at").values_list("stand_id", "scores"):
-        if scores:
-            last[stand_id] = scores
+    last = last_scores(scope, [stand.id for _, stand in stands])
     return ScoringOut(
         scales=[
             ScaleOut(key=one.key, name=one.name, look=one.look, words=list(one.words))
@@ -59,7 +54,7 @@ def _scored(stop: StopVerdict, stand: StandRecord, last: dict[str, float]) -> Sc
         stand_id=stand.id,
         place_id=stop.place.id,
         name=stop_name(stop),
-        who=f"{stand.crop.counted(stand.count)}, {stand.stage.words}",
+        who=growing_words([stand]),
         last=last,
         last_text=", ".join(f"{known[key].name} {score:g}" for key, score in last.items()),
     )
@@ -110,7 +105,7 @@ def _read(
 ) -> SignReadOut:
     return SignReadOut(
         sign=_sign(found.sign),
-        who=f"{stop_name(stop)}: {stand.crop.counted(stand.count)}, {stand.stage.words}",
+        who=f"{stop_name(stop)}: {growing_words([stand])}",
         facts=known,
         causes=[
             CauseOut(

@@ -16,6 +16,7 @@ from dace.desks.path.schemas import (
     StopOut,
     VolumeUnitOut,
 )
+from dace.desks.shared.stops import stop_name
 from dace.desks.shared.verdicts import verdict_out
 from dace.feeding.reads import last_fed
 from dace.feeding.verdicts import StopVerdict, stop_verdicts
@@ -97,7 +98,7 @@ def _stop(
             SpotOut(
                 fill_id=one.fill_id,
                 subject_id=one.root.fill.subject_id,
-                name=one.root.fill.name or stop.name,
+                name=stop_name(one),
                 stand_ids=[stand.id for stand in one.stands],
                 verdict=verdict_out(one.verdict),
             )

@@ -10,6 +10,7 @@ from dace.core.api import PenReading, shown
 from dace.desks.roots.fill import root_line, roots_out
 from dace.desks.roots.schemas import AllRootsOut, MeaningOut, NoteOut, PickableOut, PlaceRootsOut
 from dace.desks.shared.said import harvest_words
+from dace.desks.shared.stops import growing_words
 from dace.feeding.rootzones import root_zones
 from dace.feeding.verdicts import stop_verdicts
 from dace.garden.reads import StopRecord, garden_of, harvests, stops
@@ -35,8 +36,7 @@ def all_roots(scope: Scope) -> AllRootsOut:
 
 
 def _plants(stop: StopRecord, fill_id: uuid.UUID) -> str:
-    here = [s for s in stop.stands if s.fill_id == fill_id]
-    return ", ".join(f"{s.crop.counted(s.count)}, {s.stage.words}" for s in here)
+    return growing_words(one for one in stop.stands if one.fill_id == fill_id)
 
 
 def place_page(scope: Scope, place_id: uuid.UUID) -> PlaceRootsOut:
@@ -57,7 +57,7 @@ def place_page(scope: Scope, place_id: uuid.UUID) -> PlaceRootsOut:
     return PlaceRootsOut(
         id=stop.id,
         name=stop.name,
-        plants=[f"{s.crop.counted(s.count)}, {s.stage.words}" for s in stop.stands],
+        plants=[growing_words([one]) for one in stop.stands],
         plantings=[PickableOut(planting_id=key, name=s.crop.name) for key, s in plantings.items()],
         fills=[
             roots_out(scope, garden, record, judged.get(record.fill.pk))

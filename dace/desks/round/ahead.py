@@ -7,7 +7,8 @@ from datetime import date, timedelta
 from dace.core import api as core
 from dace.core.api import Event
 from dace.desks.round.schemas import RoundAheadOut, RoundDayOut
-from dace.desks.shared.events import event_words, stop_name
+from dace.desks.shared.events import event_words
+from dace.desks.shared.stops import stop_name
 from dace.feeding.plans import Planned, event_id
 from dace.households.scope import Scope
 

@@ -11,9 +11,10 @@ from dace.core import api as core
 from dace.core.api import CanToMix, shown
 from dace.desks.round.schemas import RoundCanOut, RoundDoneOut, RoundLineOut, RoundRowOut
 from dace.desks.shared.figures import steps_out
-from dace.feeding.models import Serving
+from dace.desks.shared.stops import growing_words, stop_name
+from dace.feeding.models import Serving, Tick
 from dace.feeding.plans import Planned, can_id
-from dace.feeding.ticks import Done
+from dace.feeding.ticks import tick_words
 from dace.feeding.verdicts import StopVerdict
 from dace.households.scope import Scope
 
@@ -26,7 +27,7 @@ class CansNow:
 
     found: Planned
     served: Sequence[Serving]
-    done: Mapping[uuid.UUID, Done]
+    done: Mapping[uuid.UUID, Sequence[Tick]]
     changes: Mapping[uuid.UUID, int]
 
 
@@ -149,7 +150,7 @@ def _unit(form: str) -> str:
 
 
 def _row(one: StopVerdict, slot: int, each: Mapping[str, float], now: CansNow) -> RoundRowOut:
-    done = now.done.get(one.fill_id)
+    done = now.done.get(one.fill_id, ())
     poured = [(stand, each[str(stand.id)]) for stand in one.stands if str(stand.id) in each]
     litres = sum(stand.count * amount for stand, amount in poured)
     plants = sum(stand.count for stand, _ in poured)
@@ -158,8 +159,8 @@ def _row(one: StopVerdict, slot: int, each: Mapping[str, float], now: CansNow) -
         fill_id=one.fill_id,
         place_id=one.place.id,
         slot=slot,
-        name=one.root.fill.name or one.place.name,
-        who=", ".join(f"{s.crop.counted(s.count)}, {s.stage.words}" for s, _ in poured),
+        name=stop_name(one),
+        who=growing_words(stand for stand, _ in poured),
         amount=" and ".join(f"{s.count} × {shown.litres(amount, 2)}" for s, amount in poured),
         litres=round(litres, 3),
         litres_each=round(litres / plants, 4) if plants else 0.0,
@@ -171,22 +172,9 @@ def _row(one: StopVerdict, slot: int, each: Mapping[str, float], now: CansNow) -
             RoundDoneOut(
                 tick_id=tick.pk,
                 how=tick.how,
-                words=_words(tick.how, tick.litres),
+                words=tick_words(tick.how, tick.litres),
                 change_id=now.changes.get(tick.pk),
             )
-            for tick in (done.ticks if done else ())
+            for tick in done
         ],
     )
-
-
-_DONE = {
-    "planned": "{} poured",
-    "half": "half, {} poured",
-    "none": "left out",
-    "own": "{} poured",
-    "extra": "{} more",
-}
-
-
-def _words(how: str, litres: float) -> str:
-    return _DONE[how].format(shown.litres(litres, 2))

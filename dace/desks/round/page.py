@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 
 from dace.core import api as core
@@ -16,6 +17,7 @@ from dace.desks.round.schemas import (
     RoundWaitOut,
 )
 from dace.desks.shared.leaves import leaves_now
+from dace.desks.shared.stops import growing_words, stop_name
 from dace.desks.shared.verdicts import VerdictOut, verdict_out
 from dace.feeding.plans import planned
 from dace.feeding.ticks import done_today, servings
@@ -49,7 +51,7 @@ def _round(scope: Scope) -> RoundOut:
     garden = garden_of(scope)
     on, found = today(scope, garden), planned(scope)
     served, done = servings(scope, on), done_today(scope, on)
-    ids = [tick.pk for one in done.values() for tick in one.ticks]
+    ids = [tick.pk for ticks in done.values() for tick in ticks]
     changes = changes_of(scope, [*ids, *{one.can_id for one in served}])
     cans = cans_shown(scope, CansNow(found, served, done, changes))
     out = [_Shown(at, one, verdict_out(one.verdict)) for at, one in enumerate(found.judged.stops)]
@@ -63,19 +65,13 @@ def _round(scope: Scope) -> RoundOut:
     rows = [row for can in cans for row in can.rows]
     ticked = {row.fill_id for row in rows if row.done}
     looks = [look for row in out if (look := _look(row)) is not None]
-    left = sum(not row.done and row.now for row in rows) + len(flushes) + len(dressings)
-    left += sum(look.first for look in looks)
-    todo = _Todo(
-        cans=sum(any(row.now and not row.done for row in can.rows) for can in cans),
-        flushes=len(flushes),
-        looks=sum(look.first for look in looks),
-        dressings=len(dressings),
-    )
+    to_pour = sum(any(row.now and not row.done for row in can.rows) for can in cans)
+    beside = (len(flushes), len(dressings), sum(look.first for look in looks))
     return RoundOut(
         today=on,
-        title=_title(todo, grows=found.plan is not None),
-        left=left,
-        done=len({row.fill_id for row in rows if row.done} | set(done)),
+        title=_title((to_pour, *beside), grows=found.plan is not None),
+        left=sum(not row.done and row.now for row in rows) + sum(beside),
+        done=len(done),
         cans=cans,
         flushes=flushes,
         dressings=dressings,
@@ -97,36 +93,21 @@ class _Shown:
     said: VerdictOut
 
 
-@dataclass(frozen=True)
-class _Todo:
-    cans: int
-    flushes: int
-    looks: int
-    dressings: int
+_NAMES = (("one can", "cans"), ("a flush", "flushes"), ("a dressing", "dressings"),
+          ("a look", "looks"))  # fmt: skip
 
 
-def _title(todo: _Todo, grows: bool) -> str:
-    """What there is to do, in one line."""
-    named = (
-        (todo.cans, "one can", "cans"),
-        (todo.flushes, "a flush", "flushes"),
-        (todo.dressings, "a dressing", "dressings"),
-        (todo.looks, "a look", "looks"),
-    )
-    parts = [one if n == 1 else f"{core.number_word(n)} {many}" for n, one, many in named if n]
+def _title(counts: Sequence[int], grows: bool) -> str:
+    """What there is to do, in one line; counts in the order of ``_NAMES``."""
+    parts = [
+        one if count == 1 else f"{core.number_word(count)} {many}"
+        for count, (one, many) in zip(counts, _NAMES, strict=True)
+        if count
+    ]
     if not parts:
         return "Nothing to feed today" if grows else "Nothing grows here yet"
-    said = parts[0] if len(parts) == 1 else f"{', '.join(parts[:-1])} and {parts[-1]}"
+    said = core.listed(parts)
     return f"{said[0].upper()}{said[1:]} today"
-
-
-def _name(one: StopVerdict) -> str:
-    return one.root.fill.name or one.place.name
-
-
-def who(one: StopVerdict) -> str:
-    """What grows in a fill, in a few words."""
-    return ", ".join(f"{s.crop.counted(s.count)}, {s.stage.words}" for s in one.stands)
 
 
 def _flush(row: _Shown) -> RoundFlushOut:
@@ -136,8 +117,8 @@ def _flush(row: _Shown) -> RoundFlushOut:
         fill_id=one.fill_id,
         place_id=one.place.id,
         subject_id=one.root.fill.subject_id,
-        name=_name(one),
-        who=who(one),
+        name=stop_name(one),
+        who=growing_words(one.stands),
         headline=said.headline,
         reason=said.reason,
         button=said.button,
@@ -159,8 +140,8 @@ def _dress(row: _Shown) -> RoundDressOut | None:
         fill_id=one.fill_id,
         place_id=one.place.id,
         stand_id=one.stands[0].id,
-        name=_name(one),
-        who=who(one),
+        name=stop_name(one),
+        who=growing_words(one.stands),
         portion=said.portion,
         grams=round(one.verdict.recipe.amount, 2),
         reason=said.reason,
@@ -179,7 +160,7 @@ def _look(row: _Shown) -> RoundLookOut | None:
         place_id=one.place.id,
         subject_id=one.root.fill.subject_id,
         planting_id=planting,
-        name=_name(one),
+        name=stop_name(one),
         question=said.question,
         first=said.kind == "look",
     )
@@ -192,8 +173,8 @@ def _wait(row: _Shown) -> RoundWaitOut:
         why = one.verdict.each[0].reason
     return RoundWaitOut(
         place_id=one.place.id,
-        name=_name(one),
-        who=who(one),
+        name=stop_name(one),
+        who=growing_words(one.stands),
         kind=said.kind,
         mark=said.mark,
         why=why,

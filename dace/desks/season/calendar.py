@@ -8,7 +8,8 @@ from icalendar import Calendar
 from icalendar import Event as Entry
 
 from dace.core.api import Event
-from dace.desks.shared.events import event_words, stop_name
+from dace.desks.shared.events import event_words
+from dace.desks.shared.stops import stop_name
 from dace.feeding.plans import event_id, planned
 from dace.garden.reads import garden_of
 from dace.households.scope import Scope

@@ -122,7 +122,7 @@ def _strip(
         stage=clock.stage.words,
         question="" if planting.ended_on else clock.question,
         said=list(clock.said),
-        sow_again_on=sow_again_on(planting),
+        sow_again_on=planting.next_sowing,
         verdict=verdict_out(verdict) if verdict else None,
         stages=bands(clock, planting),
         looks=[
@@ -140,13 +140,6 @@ def _fed(drops: list[DropOut]) -> str:
     total = sum(drop.nitrogen_mg for drop in drops)
     times = f"{len(drops)} times" if len(drops) > 1 else "once"
     return f"Fed {times}, {say(total, 3)} mg of nitrogen a plant in all."
-
-
-def sow_again_on(planting: Planting) -> date | None:
-    """When the next of a succession is due."""
-    if not planting.repeat_days:
-        return None
-    return planting.started_on + timedelta(days=planting.repeat_days)
 
 
 def bands(clock: StageReading, planting: Planting) -> list[StageBandOut]:

@@ -22,12 +22,13 @@ from dace.desks.season.schemas_plan import (
     ToBuyOut,
     ToComeOut,
 )
-from dace.desks.shared.events import event_words, stop_name
+from dace.desks.shared.events import event_words
 from dace.desks.shared.figures import StepOut, steps_out
+from dace.desks.shared.stops import stop_name
 from dace.feeding.plans import WEEKS, Planned, event_id, planned
 from dace.feeding.verdicts import StopVerdict
-from dace.garden.models import Garden, Place, Planting
-from dace.garden.reads import garden_of
+from dace.garden.models import Garden, Place
+from dace.garden.reads import garden_of, sown_again
 from dace.garden.services import today
 from dace.households.scope import Scope
 
@@ -102,7 +103,7 @@ def events_out(
 def _event(scope: Scope, event: Event, one: StopVerdict) -> PlanEventOut:
     fed = {planting for planting, _ in event.stages}
     stands = [stand for stand in one.stands if str(stand.id) in fed] or list(one.stands)
-    nitrogen = _nitrogen(event, sum(stand.count for stand in stands))
+    low, likely, high = event.held("N", sum(stand.count for stand in stands))
     return PlanEventOut(
         id=event_id(scope.household_id, event),
         on=event.on,
@@ -112,11 +113,10 @@ def _event(scope: Scope, event: Event, one: StopVerdict) -> PlanEventOut:
         name=stop_name(one),
         stage=event.stage,
         text=event_words(event),
-        nitrogen_mg=round(nitrogen[1], 1),
+        nitrogen_mg=round(likely, 1),
         nitrogen_text=(
-            f"{say(nitrogen[1], 2)} mg of nitrogen a plant "
-            f"({say(nitrogen[0], 2)} to {say(nitrogen[2], 2)})"
-            if nitrogen[1]
+            f"{say(likely, 2)} mg of nitrogen a plant ({say(low, 2)} to {say(high, 2)})"
+            if likely
             else ""
         ),
         why=list(event.why),
@@ -128,16 +128,6 @@ def _working(event: Event) -> list[StepOut]:
     """How the nitrogen of its can was got; nothing of a dressing."""
     can = event.portion.can if event.portion else None
     return steps_out(can.nutrient("N").working) if can else []
-
-
-def _nitrogen(event: Event, plants: int) -> tuple[float, float, float]:
-    """Nitrogen for each plant [mg]: low, likely, high."""
-    can = event.portion.can if event.portion else None
-    if can is None or not plants:
-        return 0.0, 0.0, 0.0
-    held = can.nutrient("N")
-    litres = event.litres / plants
-    return held.low * litres, held.value * litres, held.high * litres
 
 
 def lines_out(fill_id: uuid.UUID, course: Course) -> LinesOut:
@@ -186,10 +176,10 @@ def _to_come(scope: Scope, found: Planned, plan: Plan) -> list[ToComeOut]:
 
 
 def _again(scope: Scope, on_day: date) -> list[ToComeOut]:
-    sown = Planting.objects.of(scope).filter(repeat_days__isnull=False, ended_on__isnull=True)
     rows = []
-    for planting in sown.order_by("started_on", "id"):
-        on = planting.started_on + timedelta(days=planting.repeat_days or 0)
+    for planting in sown_again(scope):
+        on = planting.next_sowing
+        assert on is not None
         due = "due now" if on <= on_day else f"about {core.day_words(on, on_day)}"
         text = f"Sow the next {planting.count}: {due}"
         rows.append(ToComeOut(planting_id=planting.pk, on=on, name=planting.grown.name, text=text))
@@ -197,25 +187,21 @@ def _again(scope: Scope, on_day: date) -> list[ToComeOut]:
 
 
 def _potting(found: Planned, on_day: date) -> list[ToComeOut]:
-    """Seedlings in trays that outgrow them: the first stage that is no seedling's."""
+    """Seedlings in trays that outgrow them."""
     rows = []
     for one in found.judged.stops:
         if one.place.kind != Place.Kind.TRAY:
             continue
         for stand in one.stands:
-            starts = [s for s in stand.clock.starts if not s.stage.is_seedling and s.likely]
-            ahead = [s for s in starts if s.likely and s.likely > on_day and s.stage.order > 1]
-            if not stand.clock.stage.is_seedling or not ahead:
+            outgrown = stand.clock.outgrown_on(on_day)
+            if outgrown is None:
                 continue
-            first = ahead[0]
-            low, high = first.low or first.likely, first.high or first.likely
-            text = (
-                f"Pot on or plant out about {first.likely:%-d %B} ({low:%-d %b} to {high:%-d %b})"
-            )
+            low, likely, high = outgrown
+            text = f"Pot on or plant out about {likely:%-d %B} ({low:%-d %b} to {high:%-d %b})"
             rows.append(
                 ToComeOut(
                     planting_id=stand.planting_id,
-                    on=first.likely,
+                    on=likely,
                     name=stand.crop.counted(stand.count),
                     text=text,
                 )

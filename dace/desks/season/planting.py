@@ -7,7 +7,7 @@ from datetime import date, timedelta
 
 from dace.core import api as core
 from dace.core.api import NUTRIENTS, Balance, Verdict, shown
-from dace.desks.season.page import bands, sow_again_on
+from dace.desks.season.page import bands
 from dace.desks.season.schemas import (
     BalanceOut,
     EventOut,
@@ -64,7 +64,7 @@ def planting_page(scope: Scope, planting_id: uuid.UUID) -> PlantingOut:
         verdict=verdict_out(found.verdict) if found.verdict else None,
         fed=_how_fed(scope, planting),
         repeat_days=planting.repeat_days,
-        sow_again_on=sow_again_on(planting),
+        sow_again_on=planting.next_sowing,
         soil_test=_test(found),
         events=_events(found),
         advice=_school(planting.approach or planting.garden.approach),

@@ -8,7 +8,7 @@ from dace.core import api as core
 from dace.core.api import DaceError, Plan, Tally, Trial, Yard
 from dace.desks.season.plan import events_out, lines_out
 from dace.desks.season.schemas_plan import FutureOut, RehearsalOut
-from dace.desks.shared.events import stop_name
+from dace.desks.shared.stops import stop_name
 from dace.feeding.plans import WEEKS, Planned, planned
 from dace.households.scope import Scope
 
@@ -84,10 +84,6 @@ def _short(found: Planned, plan: Plan, meant: frozenset[str]) -> dict[str, list[
     return rows
 
 
-def _listed(words: list[str]) -> str:
-    return words[0] if len(words) == 1 else f"{', '.join(words[:-1])} and {words[-1]}"
-
-
 def _said(was: Tally, will: Tally, before: FutureOut, after: FutureOut) -> list[str]:
     """The difference, thing by thing; what is the same is not said."""
     said = []
@@ -114,5 +110,5 @@ def _said(was: Tally, will: Tally, before: FutureOut, after: FutureOut) -> list[
         name: [n for n in row if n not in before.short.get(name, [])]
         for name, row in after.short.items()
     }
-    said += [f"Then {name} runs short of {_listed(row)}." for name, row in fresh.items() if row]
+    said += [f"Then {name} runs short of {core.listed(row)}." for name, row in fresh.items() if row]
     return said or ["It comes to the same."]

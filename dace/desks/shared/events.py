@@ -3,12 +3,6 @@
 from __future__ import annotations
 
 from dace.core.api import Event, shown
-from dace.feeding.verdicts import StopVerdict
-
-
-def stop_name(one: StopVerdict) -> str:
-    """As the stop is called."""
-    return one.root.fill.name or one.place.name
 
 
 def event_words(event: Event) -> str:

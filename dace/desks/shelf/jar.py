@@ -9,6 +9,7 @@ from dace.core import api as core
 from dace.core.api import say, shown
 from dace.desks.shared.advice import advice_out
 from dace.desks.shared.figures import rough
+from dace.desks.shared.stops import stop_name
 from dace.desks.shelf.brew import dilute_words, reading_words
 from dace.desks.shelf.schemas import JarCanOut, JarPageOut, JarPouredOut, PartOut, StrengthOut
 from dace.feeding.reads import drawn_from, jar_with_stock
@@ -103,7 +104,7 @@ def _suits(scope: Scope, jar: Jar) -> list[JarCanOut]:
                     if offer.can
                     else offer.words
                 )
-                spot = stop.root.fill.name or stop.place.name
+                spot = stop_name(stop)
                 found.append(
                     JarCanOut(place_id=stop.place.id, spot=spot, text=text, first=turn == 0)
                 )
