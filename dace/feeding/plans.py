@@ -4,11 +4,13 @@ from __future__ import annotations
 
 import uuid
 from dataclasses import dataclass
+from datetime import timedelta
 from functools import lru_cache
 from threading import Lock
 
 from dace.core import api as core
 from dace.core.api import CanToMix, Event, Plan
+from dace.feeding.models import Can
 from dace.feeding.verdicts import Judged, StopVerdict, judged
 from dace.feeding.verdicts import forget as forget_verdicts
 from dace.households.scope import Scope
@@ -76,8 +78,20 @@ def event_id(household: uuid.UUID, event: Event) -> uuid.UUID:
     return uuid.uuid5(household, f"{event.stop} {event.kind} {event.slot}")
 
 
-def can_id(household: uuid.UUID, plan: Plan, can: CanToMix) -> uuid.UUID:
-    """One id for a can of a day: what goes in, and whom it is for."""
-    portion, stops = can.portion, " ".join(one.stop for one in can.served)
-    said = f"{plan.today} {portion.source} {portion.water} {portion.strength} {stops}"
-    return uuid.uuid5(household, said)
+def cans_to_mix(scope: Scope, plan: Plan) -> dict[uuid.UUID, CanToMix]:
+    """Today's cans by their ids: one for what goes in and whom it is for; one query.
+
+    A can that was taken back keeps its id; what is mixed in its place gets another.
+    """
+    since = scope.now - timedelta(days=1)
+    gone = Can.objects.filter(household_id=scope.household_id, undone_at__isnull=False)
+    taken_back = set(gone.filter(mixed_at__gte=since).values_list("pk", flat=True))
+    found = {}
+    for can in plan.cans:
+        portion, stops = can.portion, " ".join(one.stop for one in can.served)
+        said = f"{plan.today} {portion.source} {portion.water} {portion.strength} {stops}"
+        can_id = uuid.uuid5(scope.household_id, said)
+        while can_id in taken_back:
+            can_id = uuid.uuid5(can_id, "again")
+        found[can_id] = can
+    return found

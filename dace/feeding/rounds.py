@@ -9,14 +9,14 @@ from django.db import transaction
 
 from dace.core.api import CanToMix, DaceError, shown
 from dace.feeding.mixing import NewCan, mix
-from dace.feeding.models import Can, Dose, Serving, Tick
-from dace.feeding.plans import Planned, can_id, planned
+from dace.feeding.models import Can, Dose, Serving, Thinning, Tick
+from dace.feeding.plans import Planned, cans_to_mix, planned
 from dace.feeding.reads import litres_left
 from dace.feeding.ticks import tick_words
 from dace.garden.models import Fill, Garden, Stand
 from dace.garden.reads import garden_of
 from dace.garden.services import today
-from dace.households.changes import change
+from dace.households.changes import ChangeRecord, change, changes_of, undo
 from dace.households.keeping import new_row
 from dace.households.scope import ConflictError, NotFoundError, Scope
 
@@ -69,11 +69,36 @@ def mix_for_round(scope: Scope, wanted: uuid.UUID) -> Can:
     return can
 
 
+@transaction.atomic
+def take_back_can(scope: Scope, can_id: uuid.UUID) -> ChangeRecord:
+    """Take back a can with all that was done of it, newest first: all of it, or nothing.
+
+    Returns
+    -------
+    ChangeRecord
+        The undoing of the can itself.
+
+    Raises
+    ------
+    NotFoundError
+        If it is none of this household's.
+    """
+    can = Can.objects.fetch(scope, can_id, "can_id")
+    rows = [can.pk]
+    for used in (
+        Tick.objects.of(scope).filter(serving__can=can),
+        Dose.objects.of(scope).filter(can=can),
+        Thinning.objects.of(scope).filter(can=can),
+    ):
+        rows += used.values_list("pk", flat=True)
+    numbers = sorted(set(changes_of(scope, rows).values()), reverse=True)
+    return [undo(scope, number) for number in numbers][-1]
+
+
 def _block(scope: Scope, found: Planned, wanted: uuid.UUID) -> CanToMix:
-    plan = found.plan
-    for can in plan.cans if plan else ():
-        if plan and can_id(scope.household_id, plan, can) == wanted:
-            return can
+    cans = cans_to_mix(scope, found.plan) if found.plan else {}
+    if wanted in cans:
+        return cans[wanted]
     raise ConflictError(
         "can_id", "a can that is no longer in today's round", "look at the round as it stands now"
     )

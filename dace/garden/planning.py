@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import uuid
+from collections.abc import Sequence
 from dataclasses import asdict, dataclass
 from typing import Any, TypeVar
 
@@ -68,6 +69,20 @@ def feed_so(scope: Scope, planting_id: uuid.UUID, new: Feeding) -> Planting:
     if new.sources is not None:
         values["sources"] = sorted(str(jar_id) for jar_id in new.sources)
     return _kept(scope, planting, values, f"{planting.grown.name}: fed otherwise")
+
+
+@transaction.atomic
+def feed_all_so(scope: Scope, planting_ids: Sequence[uuid.UUID], new: Feeding) -> list[Planting]:
+    """Feed several plantings so from now on: all of them in one change, or none.
+
+    Raises
+    ------
+    NotFoundError, DaceError
+        As :func:`feed_so`.
+    """
+    ids = list(dict.fromkeys(planting_ids))
+    with change(scope, "feeding", f"{len(ids)} plantings fed otherwise"):
+        return [feed_so(scope, planting_id, new) for planting_id in ids]
 
 
 @transaction.atomic

@@ -127,6 +127,7 @@ def bodies():
         ("post", "/api/signs", sign | {"id": new_id()}),
         ("post", f"/api/signs/{new_id()}/outcome", {"outcome": "salt"}),
         ("post", "/api/plan/rehearse", trial),
+        ("post", "/api/plan/keep", feeding | {"plantings": [str(key("planting chard"))]}),
         ("post", "/api/round/ticks", tick),
         ("post", f"/api/round/cans/{new_id()}", {"x": 1}),
         ("post", f"/api/plantings/{key('planting chard')}/repeat", {"days": 14}),

@@ -8,7 +8,7 @@ from itertools import pairwise
 from icalendar import Calendar
 
 from dace.demo.weir_yard import key
-from tests.api.base import Asking, WeirYardCase
+from tests.api.base import Asking, WeirYardCase, new_id
 
 
 class ToCome(WeirYardCase):
@@ -92,6 +92,28 @@ class ToCome(WeirYardCase):
         self.assert_refused(
             self.asking.post("/api/plan/rehearse", {"warmer_c": 60}), 422, "warmer_c"
         )
+
+    def test_what_was_tried_out_is_kept_for_all_in_one_change_or_for_none(self):
+        tubs = ("Quay tub 1", "Quay tub 3")
+        plantings = [self.events(name)[0]["plantings"][0] for name in tubs]
+
+        def rhythms():
+            pages = [self.asking.get(f"/api/plantings/{one}/page").json() for one in plantings]
+            return [page["fed"]["rhythm"] for page in pages]
+
+        kept = self.asking.post("/api/plan/keep", {"plantings": plantings, "rhythm": "fortnightly"})
+        self.assertEqual(kept.status_code, 200, kept.content)
+        self.assertEqual(rhythms(), ["fortnightly"] * 2)
+        undone = self.asking.post("/api/undo", {"change_id": kept.json()["change_id"]})
+        self.assertEqual(undone.status_code, 200)
+        self.assertEqual(rhythms(), ["", ""])
+        for said, status, field in (
+            ({"plantings": [*plantings, new_id()], "rhythm": "weekly"}, 404, "planting_id"),
+            ({"plantings": plantings, "sources": [new_id()]}, 404, "sources"),
+            ({"plantings": [], "rhythm": "weekly"}, 422, "plantings"),
+        ):
+            self.assert_refused(self.asking.post("/api/plan/keep", said), status, field)
+        self.assertEqual(rhythms(), ["", ""])
 
     def test_the_calendar_is_read_by_a_parser_and_survives_a_round_trip(self):
         told = self.asking.get("/api/plan.ics").content

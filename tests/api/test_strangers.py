@@ -99,6 +99,7 @@ class Strangers(WeirYardCase):
             ),
             ("/api/undo", {"change_id": change}, "change"),
             (f"/api/plantings/{planting}/feeding", {"approach": "mixed"}, "planting_id"),
+            ("/api/plan/keep", {"plantings": [planting], "rhythm": "weekly"}, "planting_id"),
             ("/api/round/ticks", {"id": new_id(), "fill_id": tub[12:48], "slot": 1}, "fill_id"),
             (f"/api/plantings/{planting}/repeat", {"days": 14}, "planting_id"),
             (f"/api/plantings/{planting}/again", pair, "planting_id"),

@@ -6,6 +6,7 @@ from dataclasses import dataclass, replace
 from datetime import date
 
 from dace.core.errors import DaceError
+from dace.core.ledger.shortfall import APPROACHES
 from dace.core.plan.making import make_plan
 from dace.core.plan.records import Plan
 from dace.core.rootzone.follow import follow_all
@@ -37,8 +38,14 @@ class Trial:
     rain_times: float = 1.0
 
     def __post_init__(self) -> None:
-        if self.rhythm is not None and self.rhythm not in RHYTHMS:
-            raise DaceError("rhythm", f"“{self.rhythm}”", f"one of {', '.join(RHYTHMS)} would do")
+        for field, said, known in (
+            ("approach", self.approach, APPROACHES), ("rhythm", self.rhythm, RHYTHMS),
+        ):  # fmt: skip
+            if said is not None and said not in known:
+                raise DaceError(field, f"“{said}”", f"one of {', '.join(known)} would do")
+        if self.slider is not None and not -1 <= self.slider <= 1:
+            said = f"{self.slider:g}"
+            raise DaceError("slider", said, "-1 (spare money) to 1 (spare effort) would do")
         if self.strength is not None and not 0 < self.strength <= _MOST_STRENGTH:
             said = f"{self.strength:g} times"
             raise DaceError("strength", said, f"up to {_MOST_STRENGTH:g} would do")

@@ -2,25 +2,16 @@
 
 from __future__ import annotations
 
-from datetime import datetime
 from typing import Annotated, Any
 
 from ninja import Router, Schema
 from pydantic import Field
 
 from dace.desks.shared.out import Out
+from dace.desks.shared.written import ChangeOut
 from dace.households import changes
 
 router = Router(tags=["changes"])
-
-
-class ChangeOut(Out):
-    """A change that was made."""
-
-    id: int
-    kind: str
-    summary: str
-    at: datetime
 
 
 class UndoIn(Schema):

@@ -9,8 +9,8 @@ from ninja import Router, Schema
 
 from dace.desks.round.page import round_page
 from dace.desks.round.schemas import RoundOut
-from dace.desks.shared.written import WrittenOut, written
-from dace.feeding.rounds import NewTick, mix_for_round, tick
+from dace.desks.shared.written import ChangeOut, WrittenOut, written
+from dace.feeding.rounds import NewTick, mix_for_round, take_back_can, tick
 from dace.households.fields import Number
 
 router = Router(tags=["round"])
@@ -38,6 +38,12 @@ def the_round(request: Any) -> RoundOut:
 def mix(request: Any, can_id: uuid.UUID) -> Any:
     """Mix one of today's cans, to read it before it is poured."""
     return 201, written(request.auth, mix_for_round(request.auth, can_id).pk)
+
+
+@router.delete("/round/cans/{can_id}", response=ChangeOut, operation_id="take_back_can")
+def take_back(request: Any, can_id: uuid.UUID) -> ChangeOut:
+    """Take back a can with all that was poured of it."""
+    return ChangeOut(**vars(take_back_can(request.auth, can_id)))
 
 
 @router.post("/round/ticks", response={201: WrittenOut}, operation_id="tick")

@@ -13,9 +13,10 @@ from dace.desks.round.schemas import RoundCanOut, RoundDoneOut, RoundLineOut, Ro
 from dace.desks.shared.figures import steps_out
 from dace.desks.shared.stops import growing_words, stop_name
 from dace.feeding.models import Serving, Tick
-from dace.feeding.plans import Planned, can_id
+from dace.feeding.plans import Planned, cans_to_mix
 from dace.feeding.ticks import tick_words
 from dace.feeding.verdicts import StopVerdict
+from dace.garden.reads import StandRecord
 from dace.households.scope import Scope
 
 _LETTERS = "ABCDEFGHIJKLMNOPQRSTUVWXYZ"
@@ -35,11 +36,9 @@ def cans_shown(scope: Scope, now: CansNow) -> list[RoundCanOut]:
     """Cans in the order in which one walks."""
     mixed = [_mixed(list(rows), now) for _, rows in groupby(now.served, key=lambda one: one.can_id)]
     plan = now.found.plan
-    to_mix = []
-    if plan is not None:
-        standing = {can.id for can in mixed}
-        asked = [(can_id(scope.household_id, plan, can), can) for can in plan.cans]
-        to_mix = [_to_mix(key, can, now) for key, can in asked if key not in standing]
+    standing = {can.id for can in mixed}
+    asked = cans_to_mix(scope, plan) if plan is not None else {}
+    to_mix = [_to_mix(key, can, now) for key, can in asked.items() if key not in standing]
     ordered = sorted([*mixed, *to_mix], key=lambda one: one.at)
     return [
         one.model_copy(update={"letter": _LETTERS[turn % len(_LETTERS)]})
@@ -68,7 +67,6 @@ def _to_mix(block_id: uuid.UUID, can: CanToMix, now: CansNow) -> RoundCanOut:
         vessel=portion.vessel_name,
         mixed=False,
         subject_id=None,
-        change_id=None,
         why=can.why,
         working=steps_out(tuple(s for _, r in portion.can.nutrients for s in r.working))
         if portion.can
@@ -134,7 +132,6 @@ def _mixed(rows: list[Serving], now: CansNow) -> RoundCanOut:
         vessel="",
         mixed=True,
         subject_id=can.subject_id,
-        change_id=now.changes.get(can.pk),
         why="",
         working=[],
         rows=[
@@ -161,7 +158,8 @@ def _row(one: StopVerdict, slot: int, each: Mapping[str, float], now: CansNow) -
         slot=slot,
         name=stop_name(one),
         who=growing_words(stand for stand, _ in poured),
-        amount=" and ".join(f"{s.count} × {shown.litres(amount, 2)}" for s, amount in poured),
+        amount=_poured_words(poured),
+        half=_poured_words([(stand, amount / 2) for stand, amount in poured]),
         litres=round(litres, 3),
         litres_each=round(litres / plants, 4) if plants else 0.0,
         plants=plants,
@@ -178,3 +176,8 @@ def _row(one: StopVerdict, slot: int, each: Mapping[str, float], now: CansNow) -
             for tick in done
         ],
     )
+
+
+def _poured_words(poured: Sequence[tuple[StandRecord, float]]) -> str:
+    """``4 × 1 L and 2 × 0.5 L``."""
+    return " and ".join(f"{one.count} × {shown.litres(each, 2)}" for one, each in poured)

@@ -52,7 +52,7 @@ def _round(scope: Scope) -> RoundOut:
     on, found = today(scope, garden), planned(scope)
     served, done = servings(scope, on), done_today(scope, on)
     ids = [tick.pk for ticks in done.values() for tick in ticks]
-    changes = changes_of(scope, [*ids, *{one.can_id for one in served}])
+    changes = changes_of(scope, ids)
     cans = cans_shown(scope, CansNow(found, served, done, changes))
     out = [_Shown(at, one, verdict_out(one.verdict)) for at, one in enumerate(found.judged.stops)]
     shed = [

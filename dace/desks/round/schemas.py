@@ -31,7 +31,8 @@ class RoundDoneOut(Out):
 class RoundRowOut(Out):
     """A stop that a can serves: ``amount`` such as ``4 × 1 L``; ``done`` once it is ticked.
 
-    ``now`` is False where its verdict asks for something else by now; ``mark`` says what.
+    ``half`` is half of it; ``now`` is False where its verdict asks for something else by now;
+    ``mark`` says what.
     """
 
     fill_id: uuid.UUID
@@ -40,6 +41,7 @@ class RoundRowOut(Out):
     name: str
     who: str
     amount: str
+    half: str
     litres: float
     litres_each: float
     plants: int
@@ -64,7 +66,6 @@ class RoundCanOut(Out):
     vessel: str
     mixed: bool
     subject_id: uuid.UUID | None
-    change_id: int | None
     why: str
     working: list[StepOut]
     rows: list[RoundRowOut]

@@ -17,9 +17,10 @@ from dace.desks.season.schemas_plan import CalendarOut, PlanOut, RehearsalOut
 from dace.desks.shared.at_home import measures_of
 from dace.desks.shared.written import WrittenOut, written
 from dace.feeding.calendars import has_link, new_link, revoke_links, whose
-from dace.garden.planning import Feeding, GardenFeeding, feed_garden_so, feed_so
+from dace.feeding.reads import jars_with_stock
+from dace.garden.planning import Feeding, GardenFeeding, feed_all_so, feed_garden_so, feed_so
 from dace.households.fields import Line, Number
-from dace.households.scope import NotFoundError
+from dace.households.scope import NotFoundError, Scope
 
 router = Router(tags=["plan"])
 Rhythm = Literal["", "weekly", "fortnightly", "every_watering"]
@@ -34,6 +35,12 @@ class FeedingIn(Schema):
     sources: Annotated[list[uuid.UUID], Field(max_length=60)] | None = None
     strength: Number | None = None
     aim: Number | None = None
+
+
+class KeepIn(FeedingIn):
+    """What of a trial is kept, for which plantings."""
+
+    plantings: Annotated[list[uuid.UUID], Field(min_length=1, max_length=500)]
 
 
 class GardenFeedingIn(Schema):
@@ -66,10 +73,23 @@ def plan_ahead(request: Any) -> PlanOut:
 @router.post("/plantings/{planting_id}/feeding", response=WrittenOut, operation_id="feed_so")
 def feeding(request: Any, planting_id: uuid.UUID, payload: FeedingIn) -> WrittenOut:
     """Choose how a planting is fed from now on."""
-    values = payload.dict()
-    if payload.sources is not None:
-        values["sources"] = tuple(payload.sources)
-    return written(request.auth, feed_so(request.auth, planting_id, Feeding(**values)).pk)
+    return written(
+        request.auth, feed_so(request.auth, planting_id, _feeding(request.auth, payload)).pk
+    )
+
+
+def _feeding(scope: Scope, said: FeedingIn) -> Feeding:
+    sources = None if said.sources is None else tuple(said.sources)
+    if sources and not {jar.pk for jar, _ in jars_with_stock(scope)}.issuperset(sources):
+        raise NotFoundError("sources", "an id of no jar here", "choose jars from the shelf")
+    return Feeding(said.approach, said.rhythm, sources, said.strength, said.aim)
+
+
+@router.post("/plan/keep", response=WrittenOut, operation_id="keep_trial")
+def keep_trial(request: Any, payload: KeepIn) -> WrittenOut:
+    """Keep the habits that were tried out, for every planting that they were tried on."""
+    rows = feed_all_so(request.auth, payload.plantings, _feeding(request.auth, payload))
+    return written(request.auth, rows[0].pk)
 
 
 @router.post("/garden/feeding", response=WrittenOut, operation_id="feed_garden_so")

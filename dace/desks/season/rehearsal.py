@@ -5,7 +5,7 @@ from __future__ import annotations
 import uuid
 
 from dace.core import api as core
-from dace.core.api import DaceError, Plan, Tally, Trial, Yard
+from dace.core.api import DaceError, Plan, Tally, Trial
 from dace.desks.season.plan import events_out, lines_out
 from dace.desks.season.schemas_plan import FutureOut, RehearsalOut
 from dace.desks.shared.stops import stop_name
@@ -27,31 +27,26 @@ def rehearsal(scope: Scope, trial: Trial) -> RehearsalOut:
     plan, yard = found.plan, found.judged.yard
     if plan is None or yard is None:
         raise DaceError("fills", "a garden in which nothing grows", "plant something first")
-    if trial.approach is not None and trial.approach not in core.APPROACHES:
-        would_do = f"one of {', '.join(core.APPROACHES)} would do"
-        raise DaceError("approach", f"“{trial.approach}”", would_do)
     if not trial.stops <= set(found.stops):
         raise DaceError("fills", "an id of nothing that grows here", "choose a stop of the path")
     tried = core.rehearse(yard, trial, WEEKS)
-    before = _future(scope, found, trial, plan, yard)
-    after = _future(scope, found, trial, tried.plan, tried.yard)
-    tallies = _tally(plan, yard, trial), _tally(tried.plan, tried.yard, trial)
+    was = core.tally(plan, yard, trial.stops)
+    will = core.tally(tried.plan, tried.yard, trial.stops)
+    meant = trial.stops or frozenset(found.stops)
+    before = _future(scope, found, meant, plan, was)
+    after = _future(scope, found, meant, tried.plan, will)
     return RehearsalOut(
         before=before,
         after=after,
-        said=_said(*tallies, before, after),
+        said=_said(was, will, before, after),
         home_made=[uuid.UUID(one.key) for one in yard.sources if one.home_made],
     )
 
 
-def _tally(plan: Plan, yard: Yard, trial: Trial) -> Tally:
-    return core.tally(plan, yard, trial.stops)
-
-
-def _future(scope: Scope, found: Planned, trial: Trial, plan: Plan, yard: Yard) -> FutureOut:
-    meant = trial.stops or frozenset(found.stops)
+def _future(
+    scope: Scope, found: Planned, meant: frozenset[str], plan: Plan, told: Tally
+) -> FutureOut:
     events = [event for event in plan.events if event.stop in meant]
-    told = _tally(plan, yard, trial)
     cans = [e.portion for e in events if e.portion is not None and e.portion.can is not None]
     strongest = max(cans, key=lambda one: one.can.ec.value if one.can else 0.0, default=None)
     money = f"{told.money:.2f}{' and what has no price' if told.unpriced else ''}"

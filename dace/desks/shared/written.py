@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import uuid
+from datetime import datetime
 from typing import Any
 
 from ninja import Schema
@@ -23,6 +24,15 @@ class WrittenOut(Out):
     id: uuid.UUID
     change_id: int | None
     summary: str
+
+
+class ChangeOut(Out):
+    """A change that was made."""
+
+    id: int
+    kind: str
+    summary: str
+    at: datetime
 
 
 def written(scope: Any, row_id: uuid.UUID) -> WrittenOut:

@@ -1152,6 +1152,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/plan/keep": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Keep Trial
+         * @description Keep the habits that were tried out, for every planting that they were tried on.
+         */
+        post: operations["keep_trial"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/plan/rehearse": {
         parameters: {
             query?: never;
@@ -1486,7 +1506,11 @@ export interface paths {
          * @description Mix one of today's cans, to read it before it is poured.
          */
         post: operations["mix_for_round"];
-        delete?: never;
+        /**
+         * Take Back
+         * @description Take back a can with all that was poured of it.
+         */
+        delete: operations["take_back_can"];
         options?: never;
         head?: never;
         patch?: never;
@@ -3577,6 +3601,24 @@ export interface components {
             token: string;
         };
         /**
+         * KeepIn
+         * @description What of a trial is kept, for which plantings.
+         */
+        KeepIn: {
+            /** Aim */
+            aim?: number | null;
+            /** Approach */
+            approach?: string | null;
+            /** Plantings */
+            plantings: string[];
+            /** Rhythm */
+            rhythm?: ("" | "weekly" | "fortnightly" | "every_watering") | null;
+            /** Sources */
+            sources?: string[] | null;
+            /** Strength */
+            strength?: number | null;
+        };
+        /**
          * LastOut
          * @description The newest change that can be undone, if any.
          */
@@ -5232,8 +5274,6 @@ export interface components {
         RoundCanOut: {
             /** At */
             at: number;
-            /** Change Id */
-            change_id: number | null;
             /**
              * Id
              * Format: uuid
@@ -5452,7 +5492,8 @@ export interface components {
          * RoundRowOut
          * @description A stop that a can serves: ``amount`` such as ``4 × 1 L``; ``done`` once it is ticked.
          *
-         *     ``now`` is False where its verdict asks for something else by now; ``mark`` says what.
+         *     ``half`` is half of it; ``now`` is False where its verdict asks for something else by now;
+         *     ``mark`` says what.
          */
         RoundRowOut: {
             /** Amount */
@@ -5464,6 +5505,8 @@ export interface components {
              * Format: uuid
              */
             fill_id: string;
+            /** Half */
+            half: string;
             /** Litres */
             litres: number;
             /** Litres Each */
@@ -8358,6 +8401,30 @@ export interface operations {
             };
         };
     };
+    keep_trial: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["KeepIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+        };
+    };
     rehearse: {
         parameters: {
             query?: never;
@@ -8758,6 +8825,28 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+        };
+    };
+    take_back_can: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                can_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChangeOut"];
                 };
             };
         };

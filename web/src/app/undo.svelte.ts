@@ -1,4 +1,4 @@
-import { ask, client, type Schemas } from '../api/client';
+import { ask, client, type Reply, type Schemas } from '../api/client';
 import { garden } from './garden.svelte';
 
 const STAYS_MS = 10_000;
@@ -31,12 +31,17 @@ class Undo {
 
   /** Take back a change; without one, the newest. */
   async take(changeId?: number | null): Promise<void> {
-    const reply = await ask(client.POST('/api/undo', { body: { change_id: changeId ?? null } }));
+    const undone = !this.bar?.undone || this.bar.changeId !== changeId;
+    const body = { change_id: changeId ?? null };
+    await this.taken(await ask(client.POST('/api/undo', { body })), undone);
+  }
+
+  /** Something was taken back, or put in place again: say so, or say why it was not. */
+  async taken(reply: Reply<Schemas['ChangeOut']>, undone = true): Promise<void> {
     if (reply.problem) {
       this.say(reply.problem.message);
       return;
     }
-    const undone = !this.bar?.undone || this.bar.changeId !== changeId;
     this.show({ changeId: reply.data.id, text: reply.data.summary, undone });
     await garden.changed();
   }

@@ -8,6 +8,7 @@
   import Button from '../../ui/Button.svelte';
   import Message from '../../ui/Message.svelte';
   import Page from '../../ui/Page.svelte';
+  import { capital } from '../../ui/words';
 
   const steps = $derived([
     'Rinse the tip with rain water and shake it dry; wipe nothing.',
@@ -37,10 +38,7 @@
     <article aria-label={pen.name}>
       <h2>{pen.name}</h2>
       <p>
-        {pen.trust.charAt(0).toUpperCase() + pen.trust.slice(1)}. It shows up to {ec(
-          pen.most_ms_cm,
-          0,
-        )}
+        {capital(pen.trust)}. It shows up to {ec(pen.most_ms_cm, 0)}
         in steps of {pen.step_ms_cm}, and
         {pen.compensates ? 'corrects for warmth by itself' : 'wants the temperature beside it'}.
       </p>

@@ -52,7 +52,7 @@
     {:else}
       <p>Planned: {row.amount}.</p>
       <Button look="go" disabled={write.busy} onclick={() => tick('half')}>
-        Half: {volume(row.litres_each / 2)} each
+        Half: {row.half}
       </Button>
       <Button disabled={write.busy} onclick={() => tick('none')}>Leave it out this time</Button>
       <h3>Or another amount, on each of {row.plants}</h3>

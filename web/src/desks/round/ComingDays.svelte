@@ -2,10 +2,10 @@
 <script lang="ts">
   import type { Schemas } from '../../api/client';
   import { dateInWords } from '../../ui/time';
+  import { capital } from '../../ui/words';
 
   const { days }: { days: Schemas['RoundDayOut'][] } = $props();
   const first = $derived(days[0]);
-  const capital = (words: string) => words.charAt(0).toUpperCase() + words.slice(1);
 </script>
 
 {#if first}

@@ -1,7 +1,6 @@
 <!-- A can to mix: its recipe in large lines, then the stops it serves. -->
 <script lang="ts">
   import { keys } from '../../app/keys.svelte';
-  import { undo } from '../../app/undo.svelte';
   import { working } from '../../app/working.svelte';
   import CanRecipe from './CanRecipe.svelte';
   import CorrectionCard from '../notebook/CorrectionCard.svelte';
@@ -22,13 +21,6 @@
     if (mixed?.subject_id) keys.read(mixed.subject_id);
   }
 
-  /** The whole can: what was poured of it, newest first, then the can itself. */
-  async function takeBack() {
-    const ticks = can.rows.flatMap((row) => row.done.map((one) => one.change_id ?? 0));
-    for (const change of ticks.sort((a, b) => b - a)) if (change) await undo.take(change);
-    if (can.change_id) await undo.take(can.change_id);
-  }
-
   function how() {
     working.show({
       title: `Can ${can.letter}: how it was got`,
@@ -45,8 +37,8 @@
     <CanRecipe {can} />
     <div class="acts">
       <Button disabled={write.busy} onclick={read}>Read the can</Button>
-      {#if can.change_id}
-        <button type="button" class="how" onclick={takeBack}>undo the can</button>
+      {#if can.mixed}
+        <button type="button" class="how" onclick={() => round.takeBack(can)}>undo the can</button>
       {/if}
       {#if can.working.length}<button type="button" class="how" onclick={how}>how?</button>{/if}
     </div>

@@ -1,6 +1,7 @@
 import { SvelteSet } from 'svelte/reactivity';
 import { ask, client, type Schemas } from '../../api/client';
 import { Resource } from '../../app/resource.svelte';
+import { undo } from '../../app/undo.svelte';
 import { Write } from '../../app/write.svelte';
 
 export type RoundCan = Schemas['RoundCanOut'];
@@ -77,6 +78,12 @@ class Round {
     const sent = await write.send(() => ask(client.POST('/api/round/ticks', { body })));
     if (!sent) this.pressed.delete(fill_id);
     return sent;
+  }
+
+  /** The whole can with all that was poured of it. */
+  async takeBack(can: RoundCan): Promise<void> {
+    const params = { path: { can_id: can.id } };
+    await undo.taken(await ask(client.DELETE('/api/round/cans/{can_id}', { params })));
   }
 
   mix(can: RoundCan) {

@@ -4,7 +4,8 @@
   import { Write } from '../../app/write.svelte';
   import Choice from '../../ui/Choice.svelte';
   import Message from '../../ui/Message.svelte';
-  import { capital, SCHOOLS, sliderWords } from './habits';
+  import { capital } from '../../ui/words';
+  import { SCHOOLS, sliderWords } from './habits';
 
   const { habits }: { habits: Schemas['HabitsOut'] } = $props();
   const id = $props.id();

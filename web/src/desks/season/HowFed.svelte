@@ -4,7 +4,8 @@
   import { Write } from '../../app/write.svelte';
   import Choice from '../../ui/Choice.svelte';
   import Message from '../../ui/Message.svelte';
-  import { capital, SCHOOLS } from './habits';
+  import { capital } from '../../ui/words';
+  import { SCHOOLS } from './habits';
 
   const { page }: { page: Schemas['PlantingOut'] } = $props();
   const write = new Write();

@@ -9,7 +9,12 @@
   import Future from './Future.svelte';
   import { habitsOf, rehearse, trialOf, WEATHERS } from './rehearse.svelte';
 
-  let { open = $bindable() }: { open: boolean } = $props();
+  interface Props {
+    open: boolean;
+    /** Rhythms in words, by key. */
+    rhythms: Record<string, string>;
+  }
+  let { open = $bindable(), rhythms }: Props = $props();
   const chosen = $state({ weather: 'usual', homeMade: false, rhythm: '', strength: '' });
   const spots = $derived((garden.stop ? [garden.stop] : garden.stops).flatMap((one) => one.spots));
   const stands = $derived((garden.stop ? [garden.stop] : garden.stops).flatMap((s) => s.stands));
@@ -46,9 +51,7 @@
       bind:value={chosen.rhythm}
       options={[
         { value: '', name: 'as it is' },
-        { value: 'weekly', name: 'once a week' },
-        { value: 'fortnightly', name: 'every second week' },
-        { value: 'every_watering', name: 'at every watering' },
+        ...Object.entries(rhythms).map(([value, name]) => ({ value, name })),
       ]}
     />
     <Choice

@@ -114,7 +114,7 @@
   {/if}
 </Page>
 <WeatherSheet bind:open={weatherOpen} />
-<RehearseSheet bind:open={tryOpen} />
+{#if plan}<RehearseSheet bind:open={tryOpen} rhythms={plan.habits.rhythms} />{/if}
 <CalendarSheet bind:open={calendarOpen} />
 
 <style>

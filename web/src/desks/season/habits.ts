@@ -5,8 +5,6 @@ export const SCHOOLS: Record<string, string> = {
   soluble: 'Soluble',
 };
 
-export const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
-
 /** Where the slider between money and effort stands, in words. */
 export function sliderWords(at: number): string {
   if (at === 0) return 'neither is spared';

@@ -1,5 +1,4 @@
 import { ask, client, type Schemas } from '../../api/client';
-import { garden } from '../../app/garden.svelte';
 import { Resource } from '../../app/resource.svelte';
 import { Write } from '../../app/write.svelte';
 
@@ -59,15 +58,8 @@ class Rehearse {
 
   /** The habits of the trial, for every planting that it was of. */
   async keep(habits: Schemas['FeedingIn'], plantings: string[]): Promise<boolean> {
-    for (const planting_id of plantings) {
-      const params = { path: { planting_id } };
-      const sent = await this.write.send(() =>
-        ask(client.POST('/api/plantings/{planting_id}/feeding', { params, body: habits })),
-      );
-      if (!sent) return false;
-    }
-    await garden.changed();
-    return true;
+    const body = { ...habits, plantings };
+    return !!(await this.write.send(() => ask(client.POST('/api/plan/keep', { body }))));
   }
 }
 

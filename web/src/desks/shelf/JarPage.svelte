@@ -11,6 +11,7 @@
   import { dateInWords } from '../../ui/time';
   import JarCans from './JarCans.svelte';
   import StockSheet from './StockSheet.svelte';
+  import { capital } from '../../ui/words';
 
   const id = $derived(String(searchParams.get('jar') ?? ''));
   const read = new Resource<Schemas['JarPageOut']>();
@@ -52,7 +53,7 @@
       {#each jar.elements as part (part.name)}<dt>{part.name}</dt>
         <dd>{part.text}</dd>{/each}
     </dl>
-    {#if jar.weighs}<p>{jar.weighs[0]?.toUpperCase()}{jar.weighs.slice(1)}.</p>{/if}
+    {#if jar.weighs}<p>{capital(jar.weighs)}.</p>{/if}
     {#if jar.price_per_n}<p>It costs {jar.price_per_n}.</p>{/if}
     {#if jar.good_for.length}
       <p>
