@@ -12,6 +12,7 @@ from django.contrib.staticfiles.testing import StaticLiveServerTestCase
 from playwright.sync_api import Page, expect, sync_playwright
 
 from dace.demo import weir_yard
+from tests.browser.busy import BUSY
 from tests.gardens import nothing, stand_in
 from tools.chromium import ARGUMENTS
 
@@ -70,6 +71,7 @@ class BrowserCase(StaticLiveServerTestCase):
     def tearDown(self) -> None:
         self.page.evaluate("localStorage.clear(); sessionStorage.clear()")
         self.page.goto("about:blank")
+        BUSY.wait()
         self.page.unroute_all()
         self.page.context.clear_cookies()
         for event, heard in self._ears().items():

@@ -7,6 +7,7 @@
   import ScoreSheet from '../desks/looks/ScoreSheet.svelte';
   import ReadingSheet from '../desks/notebook/ReadingSheet.svelte';
   import Button from '../ui/Button.svelte';
+  import { watchFocus } from './focus';
   import FindSheet from './FindSheet.svelte';
   import { garden } from './garden.svelte';
   import KeysHelp from './KeysHelp.svelte';
@@ -22,6 +23,7 @@
   let desk: HTMLElement | undefined = $state();
 
   onMount(() => {
+    watchFocus();
     void garden.load();
     return remind.watch(async () => {
       await round.load();

@@ -1,5 +1,6 @@
 import { untrack } from 'svelte';
 import type { Problem, Reply } from '../api/client';
+import { keepFocusNear } from './focus';
 
 const RESTS_MS = 250;
 
@@ -23,8 +24,10 @@ export class Resource<T> {
     try {
       const reply = await read(asking.signal);
       if (this.asking !== asking) return;
-      this.problem = reply.problem ?? null;
-      if (reply.data !== undefined) this.data = reply.data;
+      void keepFocusNear(() => {
+        this.problem = reply.problem ?? null;
+        if (reply.data !== undefined) this.data = reply.data;
+      });
     } catch {
       // a later question took this one's place
     }
