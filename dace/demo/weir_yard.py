@@ -12,12 +12,13 @@ import uuid
 from dataclasses import replace
 from datetime import date, datetime, timedelta
 from importlib import resources
-from typing import Any
 from zoneinfo import ZoneInfo
 
 from django.db import transaction
 
 from dace.core.api import Label, PenReading, estimate, usual_measures
+from dace.demo.keys import Table, key
+from dace.demo.watched import Watched
 from dace.desks.notebook.dip import dip
 from dace.feeding.dressing import Dry, give_dressing
 from dace.feeding.mixing import NewCan
@@ -50,14 +51,6 @@ _SEED = 14072026
 _PEN_ERROR, _POT_ERROR = 0.03, 0.08
 _DRAINS_AFTER = timedelta(days=5)
 _BEGAN = date(2026, 2, 1)
-_ROOT = uuid.UUID("da0ce000-0000-4000-8000-000000000000")
-
-Table = dict[str, Any]
-
-
-def key(name: str) -> uuid.UUID:
-    """The id of a demo thing, the same each time it is built."""
-    return uuid.uuid5(_ROOT, name)
 
 
 def build() -> Household:
@@ -108,6 +101,7 @@ class _Builder:
         for brew in self.yard["brews"]:
             self._brew(brew)
         self._weeks()
+        Watched(self._at, self.stands, self.yard).write()
         seedlings = self.yard["seedlings"]
         self._feed(seedlings["day"], 0, seedlings["feed"])
 

@@ -5,11 +5,13 @@ from __future__ import annotations
 import uuid
 from collections.abc import Collection
 from dataclasses import dataclass, field
-from datetime import datetime, timedelta
+from datetime import date, datetime, time, timedelta
 from zoneinfo import ZoneInfo
 
 from django.db import transaction
-from django.db.models import QuerySet
+from django.db.models import Avg, FloatField, Max, Min, QuerySet
+from django.db.models.fields.json import KeyTransform
+from django.db.models.functions import Cast, TruncDate, TruncWeek
 
 from dace.core import api as core
 from dace.core.api import DaceError
@@ -22,6 +24,7 @@ from dace.measuring.services import past_instant
 
 SPEAKS_DAYS = 14
 """How long a score of the leaves weighs in a verdict."""
+_DAYS_DRAWN = 400
 _COLOUR = "colour"
 _AGAIN_DAYS = {"today": 2, "this_week": 7, "watch": 14}
 _MOST_NOTE, _CAUSES_KEPT = 500, 4
@@ -94,6 +97,49 @@ def _scored(
     """Scores of some stands, the oldest first."""
     rows = Observation.objects.of(scope).filter(stand_id__in=stands, seen_at__lte=scope.now)
     return rows.order_by("seen_at").values_list("stand_id", "seen_at", "scores")
+
+
+@dataclass(frozen=True)
+class ScoredDays:
+    """Scores of one scale by day or week: the first day of each, mean, least and most."""
+
+    on: tuple[date, ...]
+    mean: tuple[float, ...]
+    low: tuple[float, ...]
+    high: tuple[float, ...]
+
+
+def scored_days(
+    scope: Scope, zone: ZoneInfo, place_id: uuid.UUID | None, since: date, until: date
+) -> tuple[dict[str, ScoredDays], bool]:
+    """Scores between two days by scale, and whether a point is a week; a query for each scale.
+
+    The database sums them up, so that ten years draw as soon as a summer.
+    """
+    weekly = (until - since).days > _DAYS_DRAWN
+    begin, end = (datetime.combine(day, time(), tzinfo=zone) for day in (since, until))
+    there = Observation.objects.of(scope).filter(
+        seen_at__gte=begin, seen_at__lt=end + timedelta(days=1)
+    )
+    if place_id is not None:
+        there = there.filter(fill__place_id=place_id)
+    trunc = TruncWeek if weekly else TruncDate
+    rows = there.annotate(on=trunc("seen_at", tzinfo=zone))
+    found = {}
+    for key in core.scales():
+        score = Cast(KeyTransform(key, "scores"), FloatField())
+        points = (
+            rows.filter(scores__has_key=key)
+            .order_by("on")
+            .values("on")
+            .annotate(mean=Avg(score), low=Min(score), high=Max(score))
+            .values_list("on", "mean", "low", "high")
+        )
+        columns = list(zip(*points, strict=True))
+        if columns:
+            on = tuple(day.date() if isinstance(day, datetime) else day for day in columns[0])
+            found[key] = ScoredDays(on, *columns[1:])
+    return found, weekly
 
 
 @dataclass(frozen=True)

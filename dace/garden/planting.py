@@ -241,6 +241,24 @@ def end_planting(scope: Scope, planting_id: uuid.UUID) -> Planting:
     return planting
 
 
+@transaction.atomic
+def feed_or_not(scope: Scope, stand_id: uuid.UUID, fed: bool) -> Stand:
+    """What stands there is fed from now on, or kept unfed to compare with.
+
+    Raises
+    ------
+    NotFoundError
+        If the stand is none of this household's.
+    """
+    require_owner(scope)
+    stand = _standing(scope, stand_id)
+    if stand.fed != fed:
+        with change(scope, "stand", f"{stand.fill} {'fed' if fed else 'kept unfed'} from now on"):
+            stand.fed = fed
+            stand.save(update_fields=["fed"])
+    return stand
+
+
 def _standing(scope: Scope, stand_id: uuid.UUID) -> Stand:
     rows = Stand.objects.select_related("planting__garden", "fill__place")
     return rows.filter(to_on__isnull=True).fetch(scope, stand_id, "stand_id")

@@ -32,12 +32,14 @@ class Weather:
     """What is known of the weather today, and who says so.
 
     ``source`` is ``simulated`` (the demo garden), ``service`` (one that a setting names) or
-    ``usual`` (nobody: the climate's usual days, and no forecast).
+    ``usual`` (nobody: the climate's usual days, and no forecast). ``reported`` marks the days of
+    the past that somebody reported.
     """
 
     source: Source
     today: date
     past: Days
+    reported: tuple[bool, ...]
     forecast: Days
     outlook: Outlook
     own_days: int
@@ -126,7 +128,8 @@ def _weather(where: Where, today: date, own: OwnDays) -> Weather:
         where.likeliest, where.latitude, past, forecast, among=where.among, usual=usual
     )
     used = sum(first <= on <= today for on in written)
-    return Weather(source, today, past, forecast, core.outlook(asked), used)
+    said = tuple(not one for one in usual)
+    return Weather(source, today, past, said, forecast, core.outlook(asked), used)
 
 
 def _with_own(service: Days, own: OwnDays) -> Days:
@@ -139,6 +142,24 @@ def _with_own(service: Days, own: OwnDays) -> Days:
             low[at], high[at] = t_min, t_max
             rain[at] = rain[at] if rain_mm is None else rain_mm
     return Days(service.first, tuple(low), tuple(high), tuple(rain))
+
+
+@dataclass(frozen=True)
+class DayWeather:
+    """One day that somebody reported: low and high [C], rain [mm]."""
+
+    t_min: float
+    t_max: float
+    rain_mm: float
+
+
+def day_of(found: Weather, on: date) -> DayWeather | None:
+    """A day as it was reported; None where nobody did, however usual days are there."""
+    at = (on - found.past.first).days
+    if not 0 <= at < len(found.reported) or not found.reported[at]:
+        return None
+    past = found.past
+    return DayWeather(past.t_min[at], past.t_max[at], past.rain_mm[at])
 
 
 @transaction.atomic

@@ -50,6 +50,10 @@ class ConflictError(DaceError):
     """What was asked no longer fits what stands."""
 
 
+class TooLargeError(DaceError):
+    """More was sent than is taken in."""
+
+
 class LockedOutError(DaceError):
     """Too many wrong passwords in a row."""
 

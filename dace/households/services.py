@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from graphlib import TopologicalSorter
+
 from django.apps import apps
 from django.contrib.auth.password_validation import validate_password
 from django.core.exceptions import ValidationError
@@ -69,7 +71,12 @@ def forget_household(household: Household) -> None:
         household.delete()
 
 
+def _points_at(model: type[Kept], other: type[Kept]) -> bool:
+    return any(field.related_model is other for field in model._meta.fields)
+
+
 def _kept_models_last_first() -> list[type[Kept]]:
     """Every kind of row that a household keeps, those that point at others first."""
-    kept = [model for model in apps.get_models() if issubclass(model, Kept)]
-    return list(reversed(kept))
+    kept = {model for model in apps.get_models() if issubclass(model, Kept)}
+    points = {model: {one for one in kept - {model} if _points_at(model, one)} for model in kept}
+    return list(reversed(list(TopologicalSorter(points).static_order())))

@@ -9,6 +9,7 @@ from dace.desks.bench import api_leaf, api_mix
 from dace.desks.door import api as door
 from dace.desks.door import api_people
 from dace.desks.looks import api as looks
+from dace.desks.looks import api_photos
 from dace.desks.notebook import api as notebook
 from dace.desks.notebook import api_changes
 from dace.desks.path import api as path
@@ -21,6 +22,7 @@ from dace.desks.setup import api as setup
 from dace.desks.setup import api_places
 from dace.desks.shared.at_home import AtHome
 from dace.desks.shelf import api as shelf
+from dace.desks.trials import api as trials
 from dace.project import errors
 
 api = NinjaAPI(
@@ -47,6 +49,8 @@ for room in (
     api_plan,
     round_desk,
     looks,
+    api_photos,
+    trials,
     shelf,
     roots,
     api_series,

@@ -12,7 +12,13 @@ from ninja import NinjaAPI
 from ninja.errors import AuthenticationError, HttpError, ValidationError
 
 from dace.core.api import DaceError
-from dace.households.scope import ConflictError, LockedOutError, NotAllowedError, NotFoundError
+from dace.households.scope import (
+    ConflictError,
+    LockedOutError,
+    NotAllowedError,
+    NotFoundError,
+    TooLargeError,
+)
 from dace.project.wording import would_do
 
 _STATUS: tuple[tuple[type[DaceError], int], ...] = (
@@ -20,6 +26,7 @@ _STATUS: tuple[tuple[type[DaceError], int], ...] = (
     (ConflictError, 409),
     (NotAllowedError, 403),
     (LockedOutError, 429),
+    (TooLargeError, 413),
     (DaceError, 422),
 )
 

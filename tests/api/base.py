@@ -10,7 +10,7 @@ from django.http import HttpResponse
 from django.test import Client, TestCase
 
 from dace.demo import weir_yard
-from dace.demo.weir_yard import key
+from dace.demo.keys import key
 from dace.desks.bench.laid_out import laid_out
 from dace.feeding.plans import forget
 from tests.gardens import nothing, stand_in
@@ -45,6 +45,11 @@ class Asking:
 
     def delete(self, path: str, body: Any = None) -> HttpResponse:
         return self._send("delete", path, body)
+
+    def send_file(self, path: str, data: str | bytes, media: str) -> HttpResponse:
+        """A file as the body itself."""
+        sent = data if isinstance(data, bytes) else data.encode()
+        return self.client.generic("POST", path, sent, media, headers={"X-CSRFToken": self.token})
 
     def _send(self, method: str, path: str, body: Any) -> HttpResponse:
         text = body if isinstance(body, str | bytes) else json.dumps(body)

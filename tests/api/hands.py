@@ -38,7 +38,7 @@ def at_once(ask: Callable[[int, Any], Any]) -> list[int]:
 
 def main() -> dict[str, Any]:
     """What six hands did to a label, a jar's stock, a row of plants, a brew and one retry."""
-    from dace.demo.weir_yard import key
+    from dace.demo.keys import key
     from dace.feeding.models import Dressing
     from dace.garden.models import Fill, Stand
     from dace.households.models import Change

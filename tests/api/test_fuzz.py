@@ -5,7 +5,7 @@ from hypothesis import strategies as st
 from hypothesis.extra.django import TestCase
 
 from dace.demo import weir_yard
-from dace.demo.weir_yard import key
+from dace.demo.keys import key
 from tests.api.base import Asking, new_id
 from tests.gardens import nothing, stand_in
 
@@ -78,6 +78,9 @@ def bodies():
     field_test = {"id": new_id(), "subject_id": reading["subject_id"], "kind": "ph", "value": 6.5}
     watering = {"id": new_id(), "fill_id": str(key("fill Quay tub 2")), "water_id": water}
     watering |= {"litres": "5 L", "flush": False}
+    tried = {"id": new_id(), "fed_stand_id": stand, "unfed_stand_id": new_id(), "feed": "x"}
+    tried |= {"measure": "height_cm", "worthwhile_percent": 20, "judge_on": None}
+    pots = {"id": new_id(), "values": {"1": 30}, "measure": "", "on": None, "blind": True}
     harvest = {"id": new_id(), "planting_id": str(key("planting chard")), "grams": 500, "pieces": 3}
     feeding = {"approach": "mixed", "rhythm": "", "sources": [], "strength": 1, "aim": 1}
     trial = {"fills": [], "approach": "", "rhythm": "", "strength": 1, "slider": 0}
@@ -128,7 +131,12 @@ def bodies():
         ("post", f"/api/signs/{new_id()}/outcome", {"outcome": "salt"}),
         ("post", "/api/plan/rehearse", trial),
         ("post", "/api/plan/keep", feeding | {"plantings": [str(key("planting chard"))]}),
+        ("post", "/api/trials", tried),
+        ("post", f"/api/trials/{key('trial')}/measured", pots),
+        ("post", f"/api/trials/{key('trial')}/left-out", {"number": 1, "why": "x"}),
+        ("post", f"/api/trials/{new_id()}/end", {"feed_again": True}),
         ("post", "/api/round/ticks", tick),
+        ("delete", f"/api/round/cans/{new_id()}", {}),
         ("post", f"/api/round/cans/{new_id()}", {"x": 1}),
         ("post", f"/api/plantings/{key('planting chard')}/repeat", {"days": 14}),
         ("post", f"/api/plantings/{key('planting chard')}/again", again),

@@ -3,7 +3,7 @@
 import re
 
 from dace.core import api as core
-from dace.demo.weir_yard import key
+from dace.demo.keys import key
 from dace.shelf.recipes import shipped
 from tests.api.base import new_id
 from tests.api.test_shelf import COMFREY, ShelfCase

@@ -2,7 +2,7 @@
 
 from datetime import UTC, datetime
 
-from dace.demo.weir_yard import key
+from dace.demo.keys import key
 from dace.feeding.gifts import gifts
 from dace.households.models import Membership
 from dace.households.scope import Scope

@@ -7,7 +7,7 @@ from itertools import pairwise
 
 from icalendar import Calendar
 
-from dace.demo.weir_yard import key
+from dace.demo.keys import key
 from tests.api.base import Asking, WeirYardCase, new_id
 
 

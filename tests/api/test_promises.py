@@ -13,11 +13,13 @@ from django.db.backends.utils import CursorWrapper
 from django.test import TestCase
 from django.test.utils import CaptureQueriesContext
 
+from dace.demo.keys import key
 from dace.feeding.models import Dose
 from dace.garden.models import Planting
 from dace.measuring.models import Reading
 from dace.shelf.models import Brew
-from tests.api.base import Asking
+from tests.api.base import Asking, new_id
+from tests.api.pictures import PNG
 from tests.gardens import nothing, stand_in
 from tests.ten_years import BREWS, DOSES, PLANTINGS, READINGS, ten_years
 
@@ -26,9 +28,15 @@ READS = {
     "/api/session": (5, 5),
     "/api/path": (16, 140),
     "/api/bench": (8, 30),
-    "/api/notebook": (32, 620),
-    "/api/notebook?stop={stop}": (32, 620),
-    "/api/notebook?before={middle}": (32, 620),
+    "/api/notebook": (36, 640),
+    "/api/notebook?stop={stop}": (36, 640),
+    "/api/notebook?before={middle}": (36, 640),
+    "/api/score-lanes?since=2016-01-01&until=2026-07-14": (10, 3000),
+    "/api/photos?place_id={stop}": (6, 60),
+    "/api/photos/{photo}": (5, 5),
+    "/api/trials": (8, 60),
+    "/api/trials/before?units=6&worthwhile_percent=30&measure=harvest_g": (4, 4),
+    "/api/trials/{trial}": (14, 60),
     "/api/readables": (19, 140),
     "/api/season": (14, 140),
     "/api/round": (30, 300),
@@ -95,6 +103,7 @@ class AfterTenYears(TestCase):
         self.asking = Asking()
         self.asking.post("/api/demo")
         token = self.asking.post("/api/calendar").json()["address"].split("/")[-1][:-4]
+        photo = self.photo(str(key("stand chilli 3 fed")))
         stop = self.asking.get("/api/path").json()["stops"][2]
         shelf = self.asking.get("/api/shelf").json()
         self.ids = {
@@ -106,9 +115,17 @@ class AfterTenYears(TestCase):
             "stand": stop["stands"][0]["id"],
             "can": self.asking.get("/api/notebook?limit=40").json()["doses"][0]["can_id"],
             "token": token,
+            "trial": str(key("trial")),
+            "photo": photo,
             "jar": shelf["jars"][0]["id"],
             "bottle": next(jar["id"] for jar in shelf["jars"] if jar["bottle"]),
         }
+
+    def photo(self, stand):
+        photo = new_id()
+        sent = self.asking.send_file(f"/api/photos?id={photo}&stand_id={stand}", PNG, "image/png")
+        self.assertEqual(sent.status_code, 201)
+        return photo
 
     def test_there_is_as_much_as_the_promises_speak_of(self):
         for model, count in ((Dose, DOSES), (Reading, READINGS), (Planting, PLANTINGS)):

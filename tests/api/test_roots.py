@@ -1,6 +1,6 @@
 """What the drain of a place says, over HTTP."""
 
-from dace.demo.weir_yard import key
+from dace.demo.keys import key
 from tests.api.base import WeirYardCase, new_id
 
 

@@ -3,7 +3,7 @@
 from datetime import date
 from unittest.mock import patch
 
-from dace.demo.weir_yard import key
+from dace.demo.keys import key
 from dace.feeding.models import Dressing
 from dace.garden.models import StageSeen
 from tests.api.base import WeirYardCase, new_id

@@ -3,11 +3,10 @@
 from datetime import UTC, datetime, timedelta
 from zoneinfo import ZoneInfo
 
-from django.core.files.uploadedfile import SimpleUploadedFile
 from django.test import SimpleTestCase
 
 from dace.core.api import DaceError, read_log
-from dace.demo.weir_yard import key
+from dace.demo.keys import key
 from dace.measuring.models import SeriesSpan
 from tests.api.base import Asking, WeirYardCase, new_id
 
@@ -60,9 +59,9 @@ class Series(WeirYardCase):
 
     def take(self, text, subject=None, asking=None):
         asking = asking or self.asking
-        file = SimpleUploadedFile("log.csv", text if isinstance(text, bytes) else text.encode())
-        body = {"id": new_id(), "subject_id": subject or self.subject, "file": file}
-        return asking.client.post("/api/series", body, headers={"X-CSRFToken": asking.token})
+        return asking.send_file(
+            f"/api/series?id={new_id()}&subject_id={subject or self.subject}", text, "text/csv"
+        )
 
     def drawn(self, query=""):
         return self.asking.get(f"/api/subjects/{self.subject}/series{query}").json()

@@ -1,6 +1,6 @@
 """The Shelf over HTTP: brews from the first day to the bottle, claims, recipes, jars."""
 
-from dace.demo.weir_yard import key
+from dace.demo.keys import key
 from tests.api.base import WeirYardCase, new_id
 
 COMFREY = str(key("Comfrey ferment"))

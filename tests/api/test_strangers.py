@@ -6,7 +6,7 @@ import re
 
 from django.test import Client, TestCase, override_settings
 
-from dace.demo.weir_yard import key
+from dace.demo.keys import key
 from tests.api.base import Asking, WeirYardCase, new_id
 
 GARDEN = {"name": "Stranger", "password": "nine rusty trowels", "garden": "Elsewhere"}
@@ -73,6 +73,8 @@ class Strangers(WeirYardCase):
         page = stranger.get(f"/api/plantings/{planting}/page")
         self.assert_refused(page, 404, "planting_id")
         mine = {"jar_id": self.jar, "water_id": self.water, "stand_id": self.stand}
+        trial = {"id": new_id(), "fed_stand_id": self.stand, "unfed_stand_id": self.stand}
+        trial |= {"measure": "height_cm", "worthwhile_percent": 20, "feed": "x"}
         rest = {"id": new_id(), "stand_id": self.stand, "plants": 1, "litres_each": 0.1}
         reading = {"id": new_id(), "subject_id": dose["can_subject_id"], "value": 1.0}
         for path, body, field in (
@@ -101,6 +103,10 @@ class Strangers(WeirYardCase):
             (f"/api/plantings/{planting}/feeding", {"approach": "mixed"}, "planting_id"),
             ("/api/plan/keep", {"plantings": [planting], "rhythm": "weekly"}, "planting_id"),
             ("/api/round/ticks", {"id": new_id(), "fill_id": tub[12:48], "slot": 1}, "fill_id"),
+            (f"/api/trials/{key('trial')}/measured", rest | {"values": {"1": 3}}, "trial_id"),
+            (f"/api/trials/{key('trial')}/left-out", {"number": 1, "why": "x"}, "trial_id"),
+            (f"/api/trials/{key('trial')}/end", {}, "trial_id"),
+            ("/api/trials", trial, "fed_stand_id"),
             (f"/api/plantings/{planting}/repeat", {"days": 14}, "planting_id"),
             (f"/api/plantings/{planting}/again", pair, "planting_id"),
             (f"/api/fills/{key('fill Quay tub 2')}/tests", soil, "fill_id"),

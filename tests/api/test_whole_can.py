@@ -3,7 +3,7 @@
 from dataclasses import replace
 from unittest import mock
 
-from dace.demo.weir_yard import key
+from dace.demo.keys import key
 from dace.feeding.verdicts import verdict_of
 from tests.api.base import WeirYardCase, new_id
 

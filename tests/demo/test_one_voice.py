@@ -4,7 +4,7 @@ from datetime import datetime
 from unittest import mock
 from zoneinfo import ZoneInfo
 
-from dace.demo.weir_yard import key
+from dace.demo.keys import key
 from tests.api.base import WeirYardCase
 
 DAYS = ("2026-04-20", "2026-06-01", "2026-07-14", "2026-08-20", "2026-10-05", "2026-12-15")

@@ -121,7 +121,7 @@ def _token(client: Any) -> str:
 
 def _grow() -> None:
     """Forty plantings, each fed every week for two years."""
-    from dace.demo.weir_yard import key
+    from dace.demo.keys import key
     from dace.feeding.models import Can, Dose
     from dace.garden.models import Planting, StageSeen, Stand
 

@@ -54,7 +54,11 @@ def power(pairs: int, cv: float, gain: float) -> float:
 
 
 def power_words(units: int, paired: bool, worthwhile: float) -> str:
-    """What so many pairs, or so many a side, can tell: a sentence or two for the start."""
+    """What so many pairs, or so many a side, can tell: a sentence or two for the start.
+
+    >>> power_words(3, False, 0.3)[:54]
+    'With three a side not even a large difference can be t'
+    """
     name = _NUMBERS[units] if units < len(_NUMBERS) else str(units)
     if units < _FEWEST:
         said = f"With {name} {'pairs' if paired else 'a side'} not even a large difference can be "

@@ -11,7 +11,7 @@ from numpy.typing import NDArray
 
 from dace.core.errors import DaceError
 from dace.core.response import exact
-from dace.core.response.power import enough_pairs, power_words
+from dace.core.response.power import enough_pairs
 from dace.core.result import Step, Working, say
 
 Array = NDArray[np.float64]
@@ -201,10 +201,10 @@ def pooled(trials: Sequence[Compared]) -> Compared:
     return Compared(last.measure, tuple(fed), tuple(unfed), True, last.worthwhile)
 
 
-def before_it_starts(units: int, paired: bool, worthwhile: float) -> str:
-    """What a trial of that size can tell, said before the coins are tossed.
+def sides_won(pairs: Sequence[tuple[float, float]]) -> tuple[int, int]:
+    """Pairs in which the fed one is ahead, and those in which the unfed one is; ties are neither.
 
-    >>> before_it_starts(3, False, 0.3)[:54]
-    'With three a side not even a large difference can be t'
+    >>> sides_won([(3, 2), (4, 4), (1, 2), (5, 2)])
+    (2, 1)
     """
-    return power_words(units, paired, worthwhile)
+    return sum(fed > unfed for fed, unfed in pairs), sum(fed < unfed for fed, unfed in pairs)

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import uuid
-from datetime import date
+from datetime import date, datetime
 
 from dace.desks.shared.out import Out
 
@@ -94,3 +94,20 @@ class OpenCheckOut(Out):
     causes: list[str]
     again_on: date
     due: bool
+
+
+class PhotoOut(Out):
+    """A photo: of which stand, when, and its size in pixels."""
+
+    id: uuid.UUID
+    stand_id: uuid.UUID
+    name: str
+    taken_at: datetime
+    width: int
+    height: int
+
+
+class PhotosOut(Out):
+    """Photos, the newest first."""
+
+    photos: list[PhotoOut]

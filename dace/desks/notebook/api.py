@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import uuid
 from dataclasses import fields
+from datetime import date
 from typing import Annotated, Any
 
 from ninja import Query, Router, Schema
@@ -11,9 +12,10 @@ from pydantic import Field
 
 from dace.core.api import PenReading
 from dace.desks.notebook.entries import read_cursor
+from dace.desks.notebook.lanes import lanes_page
 from dace.desks.notebook.page import notebook_page
 from dace.desks.notebook.readables import readables_page
-from dace.desks.notebook.schemas import NotebookOut, ReadablesOut
+from dace.desks.notebook.schemas import LanesOut, NotebookOut, ReadablesOut
 from dace.desks.shared.written import WrittenOut, written
 from dace.households.fields import Instant, Line, Number
 from dace.measuring.services import NewReading, log_reading
@@ -55,6 +57,20 @@ def notebook(request: Any, which: Query[Which]) -> NotebookOut:
         read_cursor(which.before) if which.before else None,
         which.limit,
     )
+
+
+class LanesIn(Schema):
+    """A span of days, of one stop or of the whole garden."""
+
+    stop: uuid.UUID | None = None
+    since: date
+    until: date
+
+
+@router.get("/score-lanes", response=LanesOut, operation_id="score_lanes")
+def lanes(request: Any, asked: Query[LanesIn]) -> LanesOut:
+    """How plants were scored, by scale, for the chart."""
+    return lanes_page(request.auth, asked.stop, asked.since, asked.until)
 
 
 class Where(Schema):

@@ -23,6 +23,7 @@ from dace.garden.looked import Observation, SignCheck
 from dace.garden.models import Harvest, SoilTest, StageSeen, Stand
 from dace.households.scope import Scope
 from dace.measuring.models import FieldTest, Reading
+from dace.notebook.models import Photo, Trial
 from dace.shelf.models import BrewEvent
 
 _NOON = time(12)
@@ -75,6 +76,10 @@ def _of_what_stood_there(scope: Scope, stop_id: uuid.UUID) -> Q:
     return Q(planting__in=stands.values("planting_id"))
 
 
+def _of_its_fed(_: Scope, stop_id: uuid.UUID) -> Q:
+    return Q(fed__fill__place_id=stop_id) | Q(unfed__fill__place_id=stop_id)
+
+
 def _nowhere(_: Scope, __: uuid.UUID) -> Q:
     return Q(pk__in=[])
 
@@ -121,6 +126,10 @@ KINDS = (
     Kind("left_out", Tick, "created_at", _at_its_fill, ("fill__place",), Q(how=Tick.How.NONE)),
     Kind("observation", Observation, "seen_at", _at_its_fill, ("fill__place",)),
     Kind("sign", SignCheck, "checked_at", _at_its_fill, ("fill__place",)),
+    Kind("photo", Photo, "taken_at", _at_its_fill, ("fill__place",)),
+    Kind(
+        "trial", Trial, "started_on", _of_its_fed, ("fed__fill__place", "fed__planting"), day=True
+    ),
     Kind("soil_test", SoilTest, "tested_on", _at_its_fill, ("fill__place",), day=True),
     Kind("brew", BrewEvent, "at", _nowhere, ("brew",)),
 )

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import uuid
 from dataclasses import dataclass
+from datetime import datetime
 from zoneinfo import ZoneInfo
 
 from django.contrib.contenttypes.models import ContentType
@@ -24,9 +25,11 @@ from dace.feeding.models import CanPart, Dose
 from dace.feeding.reads import cans_left
 from dace.garden.models import Fill, Water
 from dace.garden.reads import garden_of
+from dace.garden.weather import day_of, weather
 from dace.households.scope import Scope
 from dace.measuring.models import Reading
 from dace.measuring.reads import pen_reading
+from dace.notebook.models import Trial
 from dace.shelf.models import Brew
 
 _LAST_KINDS = [kind.model for kind in KINDS]
@@ -55,7 +58,7 @@ def notebook_page(
     ids = [entry.row.pk for entry in entries]
     written = _written([*ids, *(row.pk for rows in of_can.values() for row in rows)])
     parts, left = _parts(scope, list(cans)), cans_left(scope, list(cans.values()))
-    where = _Where(scope, entries)
+    where, air = _Where(scope, entries), _Air(scope)
     return NotebookOut(
         doses=[
             _dose(d, parts.get(d.can_id, []), of_can.get(d.can.subject_id, []), left, written)
@@ -67,7 +70,7 @@ def notebook_page(
             if entry.kind == "reading"
         ],
         others=[
-            _other(entry, where, written)
+            _other(entry, where, written, air)
             for entry in entries
             if entry.kind not in ("dose", "reading")
         ],
@@ -139,13 +142,31 @@ _SAID = {
     "left_out": said.left_out_words,
     "observation": said.observation_words,
     "sign": said.sign_words,
+    "photo": said.photo_words,
+    "trial": said.trial_words,
     "soil_test": said.soil_test_words,
     "brew": said.brew_words,
 }
 
 
-def _other(entry: Entry, where: _Where, written: dict[str, _Written]) -> OtherOut:
+class _Air:
+    """The weather of the days that scores are from; one query, where there are any."""
+
+    def __init__(self, scope: Scope) -> None:
+        self._scope = scope
+        self._garden = garden_of(scope)
+
+    def on(self, at: datetime) -> str:
+        """A day's weather in words; nothing where nobody reported it."""
+        known = weather(self._scope, self._garden)
+        day = day_of(known, at.astimezone(ZoneInfo(self._garden.zone)).date())
+        return "" if day is None else said.air_words(day, known.source == "simulated")
+
+
+def _other(entry: Entry, where: _Where, written: dict[str, _Written], air: _Air) -> OtherOut:
     fill = getattr(entry.row, "fill", None)
+    if isinstance(entry.row, Trial):
+        fill = entry.row.fed.fill
     stop = where.of(getattr(entry.row, "subject_id", None))
     if fill is not None:
         stop = (fill.place_id, fill.place.name)
@@ -157,6 +178,7 @@ def _other(entry: Entry, where: _Where, written: dict[str, _Written]) -> OtherOu
         stop_id=stop[0],
         stop=stop[1],
         text=_SAID[entry.kind](entry.row),  # type: ignore[operator]
+        air=air.on(entry.at) if entry.kind == "observation" else "",
         change_id=by.change_id,
         who=by.who,
     )

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import uuid
-from datetime import datetime
+from datetime import date, datetime
 from typing import Literal
 
 from dace.core import api as core
@@ -59,19 +59,41 @@ class DoseOut(Out):
 
 
 class OtherOut(Out):
-    """Anything else that was done or seen, as a line; what is kept by the day stands at noon."""
+    """Anything else that was done or seen, as a line; what is kept by the day stands at noon.
+
+    ``air`` is the weather of its day beside a score, where somebody reported it.
+    """
 
     id: uuid.UUID
     kind: Literal[
         "spray", "dressing", "watering", "test", "harvest", "look", "soil_test", "brew",
-        "observation", "sign", "left_out",
+        "observation", "sign", "left_out", "photo", "trial",
     ]  # fmt: skip
     at: datetime
     stop_id: uuid.UUID | None
     stop: str
     text: str
+    air: str
     change_id: int | None
     who: str
+
+
+class LaneOut(Out):
+    """One scale's scores along the days: the mean of each point, its least and most."""
+
+    key: str
+    name: str
+    on: list[date]
+    mean: list[float]
+    low: list[float]
+    high: list[float]
+
+
+class LanesOut(Out):
+    """Scores by scale; a point is a day, or a week where the days are many."""
+
+    lanes: list[LaneOut]
+    weekly: bool
 
 
 class NotebookOut(Out):

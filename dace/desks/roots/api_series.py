@@ -7,12 +7,12 @@ from datetime import UTC, datetime, timedelta
 from typing import Annotated, Any
 from zoneinfo import ZoneInfo
 
-from ninja import File, Form, Query, Router, Schema
-from ninja.files import UploadedFile
+from ninja import Query, Router, Schema
 from pydantic import Field
 
 from dace.core.api import DaceError
 from dace.desks.shared.out import Out
+from dace.desks.shared.upload import file_body, sent_file
 from dace.desks.shared.written import WrittenOut, written
 from dace.garden.reads import garden_of
 from dace.measuring.series import drawn, import_series, instant_of, series_of
@@ -47,13 +47,17 @@ class SeriesOut(Out):
     count: list[int]
 
 
-@router.post("/series", response={201: WrittenOut}, operation_id="import_series")
-def take_in(request: Any, given: Form[SeriesIn], file: File[UploadedFile]) -> Any:
-    """Take a logger's table in."""
-    if (file.size or 0) > _MOST_BYTES:
-        raise DaceError("file", f"{(file.size or 0) / 1e6:.0f} MB", "up to 60 MB would do")
+@router.post(
+    "/series",
+    response={201: WrittenOut},
+    operation_id="import_series",
+    openapi_extra=file_body(["text/csv", "application/octet-stream"]),
+)
+def take_in(request: Any, given: Query[SeriesIn]) -> Any:
+    """Take a logger's table in; the body is the file itself."""
+    data = sent_file(request, _MOST_BYTES, "file", "up to 60 MB would do")
     try:
-        text = file.read().decode("utf-8-sig")
+        text = data.decode("utf-8-sig")
     except UnicodeDecodeError:
         raise DaceError("file", "no plain text", "a table as text (CSV) would do") from None
     zone = ZoneInfo(garden_of(request.auth).zone)

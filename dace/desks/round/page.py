@@ -6,6 +6,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 from dace.core import api as core
+from dace.core.api import shown
 from dace.desks.round.ahead import days_ahead
 from dace.desks.round.cans import CansNow, cans_shown
 from dace.desks.round.schemas import (
@@ -14,6 +15,7 @@ from dace.desks.round.schemas import (
     RoundLookOut,
     RoundOut,
     RoundShedOut,
+    RoundTrialOut,
     RoundWaitOut,
 )
 from dace.desks.shared.leaves import leaves_now
@@ -27,6 +29,7 @@ from dace.garden.services import today
 from dace.households.changes import changes_of
 from dace.households.scope import Scope
 from dace.households.version import version_of
+from dace.notebook.trying import Task, tasks
 from dace.shelf.brews import brews
 
 _TRIES = 3
@@ -76,6 +79,7 @@ def _round(scope: Scope) -> RoundOut:
         flushes=flushes,
         dressings=dressings,
         looks=looks,
+        trials=[_trial(task) for task in tasks(scope)],
         shed=shed,
         waits=[
             _wait(row) for row in out if row.said.kind in _WAITS and row.one.fill_id not in ticked
@@ -163,6 +167,31 @@ def _look(row: _Shown) -> RoundLookOut | None:
         name=stop_name(one),
         question=said.question,
         first=said.kind == "look",
+    )
+
+
+_TRIAL_TEXTS = {
+    "measure": "measure each pot: {}",
+    "judge": "the day that was named to judge it",
+}
+
+
+def _trial(task: Task) -> RoundTrialOut:
+    row = task.row
+    if task.kind == "water":
+        each = task.litres / row.unfed.count
+        text = f"the same water for the unfed: {row.unfed.count} × {shown.litres(each)}"
+    else:
+        text = _TRIAL_TEXTS[task.kind].format(core.trial_measure(row.measure).name)
+    return RoundTrialOut(
+        trial_id=row.pk,
+        place_id=row.unfed.fill.place_id,
+        kind=task.kind,
+        title=f"Trial: {row}",
+        text=text,
+        fill_id=row.unfed.fill_id,
+        water_id=task.water_id,
+        litres=round(task.litres, 3),
     )
 
 

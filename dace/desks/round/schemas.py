@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import uuid
 from datetime import date
+from typing import Literal
 
 from dace.core import api as core
 from dace.desks.shared.figures import StepOut
@@ -118,6 +119,19 @@ class RoundLookOut(Out):
     first: bool
 
 
+class RoundTrialOut(Out):
+    """What a trial wants today: the same water for the unfed, figures, or its judgement."""
+
+    trial_id: uuid.UUID
+    place_id: uuid.UUID
+    kind: Literal["water", "measure", "judge"]
+    title: str
+    text: str
+    fill_id: uuid.UUID
+    water_id: uuid.UUID | None
+    litres: float
+
+
 class RoundShedOut(Out):
     """A brew with something to do today."""
 
@@ -170,6 +184,7 @@ class RoundOut(Out):
     flushes: list[RoundFlushOut]
     dressings: list[RoundDressOut]
     looks: list[RoundLookOut]
+    trials: list[RoundTrialOut]
     shed: list[RoundShedOut]
     waits: list[RoundWaitOut]
     leaves: str

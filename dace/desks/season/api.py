@@ -14,6 +14,7 @@ from dace.desks.season.page import season_page
 from dace.desks.season.planting import planting_page
 from dace.desks.season.schemas import PlantingOut, SeasonOut
 from dace.desks.shared.out import Out
+from dace.desks.shared.said import wet_words
 from dace.desks.shared.written import WrittenOut, written
 from dace.garden.growing import Again, repeat_every, sow_again
 from dace.garden.reads import garden_of
@@ -112,7 +113,7 @@ def _weather_out(known: Weather) -> WeatherOut:
     now = DayOut(
         on=known.today, t_min=past.t_min[-1], t_max=past.t_max[-1], rain_mm=past.rain_mm[-1]
     )
-    wet = "dry" if now.rain_mm < 0.2 else f"{shown.depth(now.rain_mm)} rain"
+    wet = wet_words(now.rain_mm)
     warm = shown.degrees(now.t_max)
     words = {
         "simulated": f"today {warm}, {wet}, simulated",

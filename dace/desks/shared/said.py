@@ -7,8 +7,12 @@ from dace.core.api import say, shown
 from dace.feeding.models import Dressing, Spray, Tick, Watering
 from dace.garden.looked import Observation, SignCheck
 from dace.garden.models import Harvest, SoilTest, StageSeen
+from dace.garden.weather import DayWeather
 from dace.measuring.models import FieldTest
+from dace.notebook.models import Photo, Trial
 from dace.shelf.models import BrewEvent
+
+_DRY_MM = 0.2
 
 
 def watering_words(row: Watering) -> str:
@@ -76,6 +80,29 @@ def observation_words(row: Observation) -> str:
         if key in known
     ]
     return ". ".join(part for part in ("; ".join(parts), row.note) if part)
+
+
+def wet_words(rain_mm: float) -> str:
+    """``dry``, or ``4 mm rain``."""
+    return "dry" if rain_mm < _DRY_MM else f"{shown.depth(rain_mm)} rain"
+
+
+def air_words(day: DayWeather, simulated: bool) -> str:
+    """``14 to 25 °C, dry``; what a stand-in made up says so."""
+    span = f"{shown.degrees(day.t_min)} to {shown.degrees(day.t_max)}"
+    words = f"{span}, {wet_words(day.rain_mm)}"
+    return f"{words}, simulated" if simulated else words
+
+
+def photo_words(row: Photo) -> str:
+    """``A photo of Quay tub 3``."""
+    return f"A photo of {row.fill}"
+
+
+def trial_words(row: Trial) -> str:
+    """``Trial begun: fruiting liquid against none, by weight picked, 20 % worth it``."""
+    measure = core.trial_measure(row.measure).name
+    return f"Trial begun: {row.feed} against none, by {measure}; {row.worthwhile:.0%} worth it"
 
 
 def sign_words(row: SignCheck) -> str:

@@ -11,6 +11,8 @@ from dace.project.settings import environment
 ROOT = Path(__file__).resolve().parents[3]
 DATA = environment.folder("DACE_DATA", ROOT / "var")
 
+DACE_PHOTOS = DATA / "photos"
+
 DEBUG = False
 ALLOWED_HOSTS = environment.names("DACE_HOSTS", "127.0.0.1,localhost")
 DACE_DEMO = environment.flag("DACE_DEMO")
@@ -34,6 +36,7 @@ INSTALLED_APPS = [
     "dace.garden",
     "dace.shelf",
     "dace.feeding",
+    "dace.notebook",
     "dace.desks",
     "dace.demo",
 ]

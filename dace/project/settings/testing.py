@@ -16,4 +16,5 @@ DATABASES["default"]["TEST"] = {
     "NAME": str(Path(tempfile.gettempdir()) / f"dace-test-{os.getpid()}.sqlite3")
 }
 
+DACE_PHOTOS = Path(tempfile.gettempdir()) / f"dace-photos-{os.getpid()}"
 TEST_RUNNER = "tests.runner.Runner"

@@ -7,8 +7,8 @@ import numpy as np
 
 from dace.core.errors import DaceError
 from dace.core.response import exact
-from dace.core.response.power import power
-from dace.core.response.trials import Compared, before_it_starts, judge_trial, pooled
+from dace.core.response.power import power, power_words
+from dace.core.response.trials import Compared, judge_trial, pooled
 from dace.core.shell.responses import trial
 
 POWER = {
@@ -112,7 +112,7 @@ class Verdicts(unittest.TestCase):
                     self.assertAlmostEqual(100 * power(pairs, cv, gain), wanted, delta=5)
 
     def test_before_it_starts_it_says_what_it_can_tell(self):
-        said = before_it_starts(3, False, 0.3)
+        said = power_words(3, False, 0.3)
         self.assertIn("not even a large difference", said)
         self.assertIn("six pairs of plants that differ by 30 %", said)
         self.assertIn("about half the time", said)

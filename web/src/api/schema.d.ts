@@ -1032,6 +1032,50 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/photos": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Strip
+         * @description The newest photos of a place, the newest first.
+         */
+        get: operations["photos"];
+        put?: never;
+        /**
+         * Take In
+         * @description Keep a photo; the body is the file itself.
+         */
+        post: operations["keep_photo"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/photos/{photo_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * One Photo
+         * @description The picture itself.
+         */
+        get: operations["photo"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/places/{place_id}": {
         parameters: {
             query?: never;
@@ -1536,6 +1580,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/score-lanes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Lanes
+         * @description How plants were scored, by scale, for the chart.
+         */
+        get: operations["score_lanes"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/scoring": {
         parameters: {
             query?: never;
@@ -1587,7 +1651,7 @@ export interface paths {
         put?: never;
         /**
          * Take In
-         * @description Take a logger's table in.
+         * @description Take a logger's table in; the body is the file itself.
          */
         post: operations["import_series"];
         delete?: never;
@@ -1900,6 +1964,130 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/trials": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * All Trials
+         * @description Every trial, and what another could be made of.
+         */
+        get: operations["trials"];
+        put?: never;
+        /**
+         * Start
+         * @description Name what counts and toss the coins.
+         */
+        post: operations["start_trial"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/trials/before": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Before
+         * @description What a trial of that size can tell, said before it starts; writes nothing.
+         */
+        get: operations["before_trial"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/trials/{trial_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * One Trial
+         * @description A trial as it stands.
+         */
+        get: operations["trial"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/trials/{trial_id}/end": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * End
+         * @description It is over.
+         */
+        post: operations["end_trial"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/trials/{trial_id}/left-out": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Left Out
+         * @description A pot, and its pair with it, does not count.
+         */
+        post: operations["leave_pot_out"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/trials/{trial_id}/measured": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Measured
+         * @description Write figures of pots down.
+         */
+        post: operations["measure_pots"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/undo": {
         parameters: {
             query?: never;
@@ -2171,6 +2359,43 @@ export interface components {
             text: string;
             /** What */
             what: string;
+        };
+        /**
+         * BeforeIn
+         * @description A trial that is thought of: so many on either side.
+         */
+        BeforeIn: {
+            /** Measure */
+            measure: string;
+            /**
+             * Paired
+             * @default true
+             */
+            paired: boolean;
+            /** Units */
+            units: number;
+            /**
+             * Waits
+             * @default drench
+             */
+            waits: string;
+            /** Worthwhile Percent */
+            worthwhile_percent: number;
+        };
+        /**
+         * BeforeOut
+         * @description What a trial of a size can tell, and when to judge it.
+         */
+        BeforeOut: {
+            /**
+             * Judge On
+             * Format: date
+             */
+            judge_on: string;
+            /** Judge Text */
+            judge_text: string;
+            /** Text */
+            text: string;
         };
         /**
          * BrewChoicesOut
@@ -2917,6 +3142,17 @@ export interface components {
             stand_id: string;
         };
         /**
+         * EndIn
+         * @description Whether the unfed are fed like the others from now on.
+         */
+        EndIn: {
+            /**
+             * Feed Again
+             * @default false
+             */
+            feed_again: boolean;
+        };
+        /**
          * EventOut
          * @description Something that was done or seen.
          */
@@ -3619,6 +3855,52 @@ export interface components {
             strength?: number | null;
         };
         /**
+         * LaneOut
+         * @description One scale's scores along the days: the mean of each point, its least and most.
+         */
+        LaneOut: {
+            /** High */
+            high: number[];
+            /** Key */
+            key: string;
+            /** Low */
+            low: number[];
+            /** Mean */
+            mean: number[];
+            /** Name */
+            name: string;
+            /** On */
+            on: string[];
+        };
+        /**
+         * LanesIn
+         * @description A span of days, of one stop or of the whole garden.
+         */
+        LanesIn: {
+            /**
+             * Since
+             * Format: date
+             */
+            since: string;
+            /** Stop */
+            stop?: string | null;
+            /**
+             * Until
+             * Format: date
+             */
+            until: string;
+        };
+        /**
+         * LanesOut
+         * @description Scores by scale; a point is a day, or a week where the days are many.
+         */
+        LanesOut: {
+            /** Lanes */
+            lanes: components["schemas"]["LaneOut"][];
+            /** Weekly */
+            weekly: boolean;
+        };
+        /**
          * LastOut
          * @description The newest change that can be undone, if any.
          */
@@ -3640,6 +3922,16 @@ export interface components {
             next_text: string;
             /** Since */
             since: string | null;
+        };
+        /**
+         * LeftOutIn
+         * @description A pot that does not count any more, and why.
+         */
+        LeftOutIn: {
+            /** Number */
+            number: number;
+            /** Why */
+            why: string;
         };
         /**
          * LimitsOut
@@ -3770,6 +4062,33 @@ export interface components {
             holds: number;
             /** Kind */
             kind: string;
+        };
+        /**
+         * MeasuredIn
+         * @description Figures of pots by their number, of one day.
+         */
+        MeasuredIn: {
+            /**
+             * Blind
+             * @default false
+             */
+            blind: boolean;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * Measure
+             * @default
+             */
+            measure: string;
+            /** On */
+            on?: string | null;
+            /** Values */
+            values: {
+                [key: string]: number;
+            };
         };
         /**
          * MediumOut
@@ -3918,6 +4237,60 @@ export interface components {
             text: string;
         };
         /**
+         * NewTrialIn
+         * @description What is tried on which pots, what is measured, and what would be worth it.
+         */
+        NewTrialIn: {
+            /**
+             * Exclusions
+             * @default
+             */
+            exclusions: string;
+            /**
+             * Fed Stand Id
+             * Format: uuid
+             */
+            fed_stand_id: string;
+            /**
+             * Feed
+             * @default
+             */
+            feed: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Jar Id */
+            jar_id?: string | null;
+            /** Judge On */
+            judge_on?: string | null;
+            /** Measure */
+            measure: string;
+            /**
+             * Paired
+             * @default true
+             */
+            paired: boolean;
+            /**
+             * Toss
+             * @default true
+             */
+            toss: boolean;
+            /**
+             * Unfed Stand Id
+             * Format: uuid
+             */
+            unfed_stand_id: string;
+            /**
+             * Waits
+             * @default drench
+             */
+            waits: string;
+            /** Worthwhile Percent */
+            worthwhile_percent: number;
+        };
+        /**
          * NoteOut
          * @description A line of the place's own records.
          */
@@ -3993,6 +4366,17 @@ export interface components {
             stand_id: string;
         };
         /**
+         * OfIn
+         * @description Whose photos.
+         */
+        OfIn: {
+            /**
+             * Place Id
+             * Format: uuid
+             */
+            place_id: string;
+        };
+        /**
          * OnLeafOut
          * @description One nutrient on one plant: mg that land and go in, a week's need, and the share of it.
          */
@@ -4041,8 +4425,12 @@ export interface components {
         /**
          * OtherOut
          * @description Anything else that was done or seen, as a line; what is kept by the day stands at noon.
+         *
+         *     ``air`` is the weather of its day beside a score, where somebody reported it.
          */
         OtherOut: {
+            /** Air */
+            air: string;
             /**
              * At
              * Format: date-time
@@ -4059,7 +4447,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "spray" | "dressing" | "watering" | "test" | "harvest" | "look" | "soil_test" | "brew" | "observation" | "sign" | "left_out";
+            kind: "spray" | "dressing" | "watering" | "test" | "harvest" | "look" | "soil_test" | "brew" | "observation" | "sign" | "left_out" | "photo" | "trial";
             /** Stop */
             stop: string;
             /** Stop Id */
@@ -4453,6 +4841,59 @@ export interface components {
             trust: string;
         };
         /**
+         * PhotoIn
+         * @description Whose photo the body is, and when it was taken.
+         */
+        PhotoIn: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * Stand Id
+             * Format: uuid
+             */
+            stand_id: string;
+            /** Taken At */
+            taken_at?: string | null;
+        };
+        /**
+         * PhotoOut
+         * @description A photo: of which stand, when, and its size in pixels.
+         */
+        PhotoOut: {
+            /** Height */
+            height: number;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * Stand Id
+             * Format: uuid
+             */
+            stand_id: string;
+            /**
+             * Taken At
+             * Format: date-time
+             */
+            taken_at: string;
+            /** Width */
+            width: number;
+        };
+        /**
+         * PhotosOut
+         * @description Photos, the newest first.
+         */
+        PhotosOut: {
+            /** Photos */
+            photos: components["schemas"]["PhotoOut"][];
+        };
+        /**
          * PickableOut
          * @description Something that can be picked there.
          */
@@ -4731,6 +5172,24 @@ export interface components {
             water_id: string | null;
             /** Words */
             words: string;
+        };
+        /**
+         * PotOut
+         * @description A pot of a trial with what was gathered of it; ``figure`` None from nothing.
+         */
+        PotOut: {
+            /** Fed */
+            fed: boolean;
+            /** Figure */
+            figure: number | null;
+            /** Figure Text */
+            figure_text: string;
+            /** Left Out */
+            left_out: string;
+            /** Number */
+            number: number;
+            /** Pair */
+            pair: number | null;
         };
         /**
          * PourIn
@@ -5485,6 +5944,8 @@ export interface components {
              * Format: date
              */
             today: string;
+            /** Trials */
+            trials: components["schemas"]["RoundTrialOut"][];
             /** Waits */
             waits: components["schemas"]["RoundWaitOut"][];
         };
@@ -5545,6 +6006,40 @@ export interface components {
             name: string;
             /** Steps */
             steps: string[];
+        };
+        /**
+         * RoundTrialOut
+         * @description What a trial wants today: the same water for the unfed, figures, or its judgement.
+         */
+        RoundTrialOut: {
+            /**
+             * Fill Id
+             * Format: uuid
+             */
+            fill_id: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "water" | "measure" | "judge";
+            /** Litres */
+            litres: number;
+            /**
+             * Place Id
+             * Format: uuid
+             */
+            place_id: string;
+            /** Text */
+            text: string;
+            /** Title */
+            title: string;
+            /**
+             * Trial Id
+             * Format: uuid
+             */
+            trial_id: string;
+            /** Water Id */
+            water_id: string | null;
         };
         /**
          * RoundWaitOut
@@ -5612,6 +6107,18 @@ export interface components {
              * @default chopped_coarse
              */
             particle: string;
+        };
+        /**
+         * SaidOut
+         * @description A line of what speaks for or against: a name and how it stands; ``good`` None is unknown.
+         */
+        SaidOut: {
+            /** Good */
+            good: boolean | null;
+            /** Name */
+            name: string;
+            /** Text */
+            text: string;
         };
         /**
          * ScaleOut
@@ -6039,6 +6546,18 @@ export interface components {
             open: components["schemas"]["OpenCheckOut"][];
             /** Signs */
             signs: components["schemas"]["SignOut"][];
+        };
+        /**
+         * SizeIn
+         * @description How large: 1,600 or 320 pixels along the longer side.
+         */
+        SizeIn: {
+            /**
+             * Size
+             * @default large
+             * @enum {string}
+             */
+            size: "large" | "small";
         };
         /**
          * SoilTestIn
@@ -6737,6 +7256,163 @@ export interface components {
             warmer_c: number;
         };
         /**
+         * TrialJarOut
+         * @description A jar that could be tried.
+         */
+        TrialJarOut: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Name */
+            name: string;
+        };
+        /**
+         * TrialLineOut
+         * @description A trial in the list.
+         */
+        TrialLineOut: {
+            /** Due */
+            due: boolean;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Over */
+            over: boolean;
+            /** State */
+            state: string;
+            /** Sub */
+            sub: string;
+            /** Title */
+            title: string;
+        };
+        /**
+         * TrialMeasureOut
+         * @description Something to measure of each pot.
+         */
+        TrialMeasureOut: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Scored */
+            scored: boolean;
+            /** Unit */
+            unit: string;
+        };
+        /**
+         * TrialOut
+         * @description A trial: its verdict, its pots, and what kept it fair.
+         *
+         *     ``verdict`` is empty from no figures; ``gain``, ``low`` and ``high`` are in percent of the
+         *     unfed, an end that is None is not bounded.
+         */
+        TrialOut: {
+            /** Also */
+            also: components["schemas"]["TrialMeasureOut"][];
+            /** Before */
+            before: string;
+            /** Earlier */
+            earlier: string;
+            /** Ended On */
+            ended_on: string | null;
+            /** Enough */
+            enough: string;
+            /** Exclusions */
+            exclusions: string;
+            /** Fair */
+            fair: components["schemas"]["SaidOut"][];
+            /** Gain */
+            gain: number | null;
+            /** Headline */
+            headline: string;
+            /** High */
+            high: number | null;
+            /** Hints */
+            hints: components["schemas"]["SaidOut"][];
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * Judge On
+             * Format: date
+             */
+            judge_on: string;
+            /** Lay Out */
+            lay_out: string;
+            /** Low */
+            low: number | null;
+            measure: components["schemas"]["TrialMeasureOut"];
+            /** Paired */
+            paired: boolean;
+            /**
+             * Place Id
+             * Format: uuid
+             */
+            place_id: string;
+            /** Pots */
+            pots: components["schemas"]["PotOut"][];
+            /** Sub */
+            sub: string;
+            /** Text */
+            text: string;
+            /** Title */
+            title: string;
+            /** Verdict */
+            verdict: string;
+            /** Working */
+            working: components["schemas"]["StepOut"][];
+            /** Worthwhile */
+            worthwhile: number;
+        };
+        /**
+         * TrialStandOut
+         * @description A stand that could be a side of a trial; ``pot`` tells those that share a medium.
+         */
+        TrialStandOut: {
+            /** Count */
+            count: number;
+            /** Crop */
+            crop: string;
+            /** Fed */
+            fed: boolean;
+            /**
+             * Fill Id
+             * Format: uuid
+             */
+            fill_id: string;
+            /** Name */
+            name: string;
+            /**
+             * Stand Id
+             * Format: uuid
+             */
+            stand_id: string;
+            /** Who */
+            who: string;
+        };
+        /**
+         * TrialsOut
+         * @description Every trial, and what another could be made of.
+         */
+        TrialsOut: {
+            /** Jars */
+            jars: components["schemas"]["TrialJarOut"][];
+            /** Measures */
+            measures: components["schemas"]["TrialMeasureOut"][];
+            /** Stands */
+            stands: components["schemas"]["TrialStandOut"][];
+            /** Trials */
+            trials: components["schemas"]["TrialLineOut"][];
+            /** Waits */
+            waits: components["schemas"]["WaitsOut"][];
+        };
+        /**
          * UndoIn
          * @description Which change; none takes the newest.
          */
@@ -6832,6 +7508,18 @@ export interface components {
             litres: number;
             /** Unit */
             unit: string;
+        };
+        /**
+         * WaitsOut
+         * @description A way to feed, and how long it takes to show, in words.
+         */
+        WaitsOut: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Text */
+            text: string;
         };
         /**
          * WaterIn
@@ -8267,6 +8955,82 @@ export interface operations {
             };
         };
     };
+    photos: {
+        parameters: {
+            query: {
+                place_id: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PhotosOut"];
+                };
+            };
+        };
+    };
+    keep_photo: {
+        parameters: {
+            query: {
+                id: string;
+                stand_id: string;
+                taken_at?: string | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/octet-stream": string;
+                "image/heic": string;
+                "image/jpeg": string;
+                "image/png": string;
+                "image/webp": string;
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+        };
+    };
+    photo: {
+        parameters: {
+            query?: {
+                size?: "large" | "small";
+            };
+            header?: never;
+            path: {
+                photo_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     save_place: {
         parameters: {
             query?: never;
@@ -8875,6 +9639,30 @@ export interface operations {
             };
         };
     };
+    score_lanes: {
+        parameters: {
+            query: {
+                stop?: string | null;
+                since: string;
+                until: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LanesOut"];
+                };
+            };
+        };
+    };
     scoring: {
         parameters: {
             query?: never;
@@ -8919,30 +9707,18 @@ export interface operations {
     };
     import_series: {
         parameters: {
-            query?: never;
+            query: {
+                id: string;
+                subject_id: string;
+            };
             header?: never;
             path?: never;
             cookie?: never;
         };
         requestBody: {
             content: {
-                "multipart/form-data": {
-                    /**
-                     * File
-                     * Format: binary
-                     */
-                    file: string;
-                    /**
-                     * Id
-                     * Format: uuid
-                     */
-                    id: string;
-                    /**
-                     * Subject Id
-                     * Format: uuid
-                     */
-                    subject_id: string;
-                };
+                "application/octet-stream": string;
+                "text/csv": string;
             };
         };
         responses: {
@@ -9322,6 +10098,176 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SeriesOut"];
+                };
+            };
+        };
+    };
+    trials: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TrialsOut"];
+                };
+            };
+        };
+    };
+    start_trial: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewTrialIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+        };
+    };
+    before_trial: {
+        parameters: {
+            query: {
+                units: number;
+                worthwhile_percent: number;
+                measure: string;
+                waits?: string;
+                paired?: boolean;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BeforeOut"];
+                };
+            };
+        };
+    };
+    trial: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                trial_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TrialOut"];
+                };
+            };
+        };
+    };
+    end_trial: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                trial_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["EndIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+        };
+    };
+    leave_pot_out: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                trial_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LeftOutIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+        };
+    };
+    measure_pots: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                trial_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MeasuredIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
                 };
             };
         };

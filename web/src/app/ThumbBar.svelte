@@ -34,6 +34,7 @@
       >
     </li>
     <li><button type="button" onclick={() => open('/signs')}>What is wrong?</button></li>
+    <li><button type="button" onclick={() => open('/trials')}>Did it help?</button></li>
     <li><button type="button" onclick={() => open('/roots')}>What the roots say</button></li>
     <li><button type="button" onclick={() => open('/setup')}>Set-up</button></li>
     <li>

@@ -9,4 +9,11 @@ export const DESKS = [
 
 /** Every page that a button or a key leads to. */
 export type PagePath =
-  (typeof DESKS)[number]['path'] | '/roots' | '/signs' | '/setup' | '/shelf/jar' | '/shelf/brew';
+  | (typeof DESKS)[number]['path']
+  | '/roots'
+  | '/signs'
+  | '/trials'
+  | '/trial'
+  | '/setup'
+  | '/shelf/jar'
+  | '/shelf/brew';

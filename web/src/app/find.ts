@@ -57,6 +57,7 @@ export function allFindable(
     ...DESKS,
     { path: '/roots' as const, name: 'What the roots say, all along the path' },
     { path: '/signs' as const, name: 'What is wrong? Signs and their causes' },
+    { path: '/trials' as const, name: 'Did it help? Trials of a feed' },
     { path: '/setup' as const, name: 'Set-up' },
   ].map((desk) => ({
     id: desk.path,

@@ -19,6 +19,8 @@ const { navigate, route } = createRouter({
   '/roots': () => import('../desks/place/RootsPage.svelte'),
   '/pen': () => import('../desks/place/PenPage.svelte'),
   '/signs': () => import('../desks/looks/SignsPage.svelte'),
+  '/trials': () => import('../desks/trials/TrialsPage.svelte'),
+  '/trial': () => import('../desks/trials/TrialPage.svelte'),
   '/notebook': NotebookPage,
   '/setup': () => import('../desks/setup/SetupPage.svelte'),
   '*': NowherePage,

@@ -26,6 +26,8 @@
     /** What the axis upwards counts, with its unit. */
     unit?: string;
     right?: number;
+    /** Room left of the axis, where other than the scale upwards takes. */
+    left?: number;
     /** Room below the axis for drops and rain. */
     bottom?: number;
     /** The same as a table. */
@@ -42,6 +44,7 @@
     most,
     unit = '',
     right = 10,
+    left,
     bottom = 28,
     table,
     children,
@@ -51,7 +54,7 @@
   const box = $derived({
     width: Math.max(LEAST, room),
     height,
-    left: most === undefined ? 4 : 40,
+    left: left ?? (most === undefined ? 4 : 40),
     right,
     top: unit ? 24 : 6,
     bottom,

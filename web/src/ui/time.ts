@@ -26,6 +26,13 @@ export function dateInWords(date: string): string {
   }).format(new Date(`${date}T00:00:00Z`));
 }
 
+/** `6 July 2026`, of an instant, by the garden's days. */
+export function dateOf(instant: string, zone: string): string {
+  return new Intl.DateTimeFormat('en-GB', { timeZone: zone, dateStyle: 'long' }).format(
+    new Date(instant),
+  );
+}
+
 const DAY_MS = 86_400_000;
 
 /** `2026-07-14`: the day of an instant in a zone. */

@@ -7,6 +7,8 @@
   import Message from '../../ui/Message.svelte';
   import Sheet from '../../ui/Sheet.svelte';
   import { looks, scored } from './looks.svelte';
+  import PhotoField from './PhotoField.svelte';
+  import { sendPhoto } from './photos';
 
   let { open = $bindable() }: { open: boolean } = $props();
   const POINTS = [0, 1, 2, 3, 4, 5];
@@ -14,9 +16,11 @@
   let at = $state(0);
   let scores = $state<Record<string, number>>({});
   let note = $state('');
+  let photo = $state<File | null>(null);
   let done = $state(0);
   const data = $derived(looks.scoring.data);
   const stand = $derived(data?.stands[at]);
+  const said = $derived(Object.keys(scores).length > 0 || note.trim() !== '');
 
   $effect(() => {
     if (!open) return;
@@ -31,14 +35,18 @@
   function fresh() {
     scores = {};
     note = '';
+    photo = null;
     write.begin();
   }
 
   async function keep() {
     if (!stand) return;
-    const body = { id: write.id(), stand_id: stand.stand_id, scores, note };
-    const sent = await write.send(() => ask(client.POST('/api/observations', { body })));
-    if (!sent) return;
+    const { stand_id } = stand;
+    // the photo first: where it cannot be used the scores still stand here to be written
+    if (photo && !(await sendPhoto(write, stand_id, photo))) return;
+    photo = null;
+    const body = { id: write.id(), stand_id, scores, note };
+    if (said && !(await write.send(() => ask(client.POST('/api/observations', { body }))))) return;
     done += 1;
     step(1);
   }
@@ -85,13 +93,10 @@
       A note
       <input bind:value={note} maxlength="500" autocomplete="off" />
     </label>
+    <PhotoField bind:file={photo} />
     <Message problem={write.problem} />
     <div class="acts">
-      <Button
-        look="go"
-        disabled={write.busy || (Object.keys(scores).length === 0 && !note.trim())}
-        onclick={keep}
-      >
+      <Button look="go" disabled={write.busy || (!said && !photo)} onclick={keep}>
         {at + 1 < data.stands.length ? 'Write it down, next stop' : 'Write it down'}
       </Button>
       <Button disabled={at === 0} onclick={() => step(-1)}>Back</Button>

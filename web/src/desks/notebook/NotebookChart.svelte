@@ -4,6 +4,8 @@
   import { apart, linePath } from '../../charts/frame';
   import Frame from '../../charts/Frame.svelte';
 
+  import ScoreLanes from './ScoreLanes.svelte';
+
   interface Props {
     book: Schemas['NotebookOut'];
     zone: string;
@@ -73,6 +75,7 @@
       <span>drops: doses, sized by the nitrogen they carry</span>
     </figcaption>
   </figure>
+  <ScoreLanes from={span.from} to={span.to} {zone} right={NAMES} />
 {/if}
 
 <style>

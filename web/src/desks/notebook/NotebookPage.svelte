@@ -66,6 +66,7 @@
     <Button onclick={() => keys.read()}>Write down a reading</Button>
     <Button onclick={() => (keys.looksOpen = true)}>How do they look?</Button>
     <ButtonLink href="/signs{garden.search}">What is wrong?</ButtonLink>
+    <ButtonLink href="/trials{garden.search}">Did it help?</ButtonLink>
   {/snippet}
   {#if book && days.length === 0}
     <p>Nothing here yet. Pour a can on the Bench, and it stands here with its figures.</p>

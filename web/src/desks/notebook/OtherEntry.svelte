@@ -3,6 +3,7 @@
   import { session } from '../../app/session.svelte';
   import { undo } from '../../app/undo.svelte';
   import Button from '../../ui/Button.svelte';
+  import { photoAt } from '../looks/photos';
   import { clockTime } from '../../ui/time';
 
   interface Props {
@@ -18,8 +19,13 @@
   <p>
     {#if other.stop}<b>{other.stop}:</b>{/if}
     {other.text}
+    {#if other.air}<span class="soft">· {other.air}</span>{/if}
+    {#if other.kind === 'trial'}<a href="/trial?trial={other.id}">See it</a>{/if}
     {#if other.who && other.who !== session.info?.user}<span class="soft">· {other.who}</span>{/if}
   </p>
+  {#if other.kind === 'photo'}
+    <img src={photoAt(other.id, 'small')} alt={other.text} loading="lazy" />
+  {/if}
   <span class="side">
     {#if TIMED.has(other.kind)}
       <time datetime={other.at}>{clockTime(other.at, zone)}</time>
@@ -33,7 +39,7 @@
 <style>
   div {
     display: grid;
-    grid-template-columns: minmax(0, 1fr) auto;
+    grid-template-columns: minmax(0, 1fr) repeat(2, auto);
     gap: var(--space-2);
     align-items: center;
     min-height: var(--touch);
@@ -47,7 +53,16 @@
     color: var(--color-text-soft);
   }
 
+  img {
+    width: 88px;
+    height: 66px;
+    margin-block: var(--space-1);
+    border-radius: var(--radius);
+    object-fit: cover;
+  }
+
   .side {
+    grid-column: 3;
     display: flex;
     align-items: center;
   }

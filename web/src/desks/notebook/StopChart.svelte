@@ -3,7 +3,10 @@
   import { garden } from '../../app/garden.svelte';
   import { follow, Resource } from '../../app/resource.svelte';
   import RootChart from '../../charts/RootChart.svelte';
+  import { instantsOf } from '../../charts/roots';
   import Message from '../../ui/Message.svelte';
+
+  import ScoreLanes from './ScoreLanes.svelte';
 
   const { stopId }: { stopId: string } = $props();
   const roots = new Resource<Schemas['PlaceRootsOut']>();
@@ -23,9 +26,19 @@
 <!-- One stop's doses and readings on the chart of its roots, as its own page has it. -->
 <Message problem={roots.problem} again={roots.again} />
 {#if place}
-  {#each place.fills as fill (fill.fill_id)}
+  {#each place.fills as fill, at (fill.fill_id)}
     {#if place.fills.length > 1}<h2>{fill.name}</h2>{/if}
     <RootChart chart={fill.chart} summary="{fill.name}: {fill.headline}" />
+    {#if at === 0}
+      {@const day = instantsOf(fill.chart.first)}
+      <ScoreLanes
+        from={day(0)}
+        to={day(fill.chart.likely.length - 1)}
+        zone={garden.path?.zone ?? 'UTC'}
+        {stopId}
+        right={10}
+      />
+    {/if}
   {/each}
 {:else if !roots.problem}
   <p>Following the salts…</p>

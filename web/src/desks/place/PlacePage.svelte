@@ -5,6 +5,7 @@
   import { follow, Resource } from '../../app/resource.svelte';
   import Button from '../../ui/Button.svelte';
   import Page from '../../ui/Page.svelte';
+  import PhotoStrip from '../looks/PhotoStrip.svelte';
   import HarvestSheet from './HarvestSheet.svelte';
   import RootsPanel from './RootsPanel.svelte';
 
@@ -62,6 +63,7 @@
           {#each place.harvests as one (one.id)}<li>{one.at}: {one.text}</li>{/each}
         </ul>
       {/if}
+      <PhotoStrip placeId={place.id} />
       <HarvestSheet plantings={place.plantings} bind:open={picking} />
     {/if}
   </Page>

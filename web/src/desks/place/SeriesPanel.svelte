@@ -1,5 +1,6 @@
 <script lang="ts">
   import { ask, client, type Schemas } from '../../api/client';
+  import { asItIs } from '../../api/files';
   import { garden } from '../../app/garden.svelte';
   import { follow, Resource } from '../../app/resource.svelte';
   import { Write } from '../../app/write.svelte';
@@ -34,18 +35,8 @@
   async function take(input: HTMLInputElement) {
     const file = input.files?.[0];
     if (!file) return;
-    const form = new FormData();
-    form.append('id', write.id());
-    form.append('subject_id', subjectId);
-    form.append('file', file);
-    await write.send(() =>
-      ask(
-        client.POST('/api/series', {
-          body: form as unknown as { id: string; subject_id: string; file: string },
-          bodySerializer: (body) => body as unknown as FormData,
-        }),
-      ),
-    );
+    const params = { query: { id: write.id(), subject_id: subjectId } };
+    await write.send(() => ask(client.POST('/api/series', { params, ...asItIs(file) })));
     input.value = '';
   }
 </script>

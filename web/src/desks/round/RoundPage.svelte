@@ -13,6 +13,7 @@
   import { blocksOf, placesOf, round } from './round.svelte';
   import RoundCan from './RoundCan.svelte';
   import Shed from './Shed.svelte';
+  import TrialTask from './TrialTask.svelte';
   import Waits from './Waits.svelte';
 
   const data = $derived(round.today.data);
@@ -20,6 +21,7 @@
   const here = (placeId: string) => !garden.stop || garden.stop.id === placeId;
   const blocks = $derived((data ? blocksOf(data) : []).filter((b) => placesOf(b).some(here)));
   const beside = $derived(data?.looks.filter((look) => !look.first && here(look.place_id)) ?? []);
+  const trials = $derived(data?.trials.filter((task) => here(task.place_id)) ?? []);
   const waits = $derived(data?.waits.filter((wait) => here(wait.place_id)) ?? []);
   const sub = $derived.by(() => {
     if (!data) return '';
@@ -73,6 +75,7 @@
         {/if}
       </div>
     {/each}
+    {#each trials as task (task.trial_id + task.kind)}<TrialTask {task} />{/each}
     {#if !garden.stop}<Shed shed={data.shed} />{/if}
     {#each beside as look (look.fill_id)}<LookBlock {look} />{/each}
     <Waits {waits} leaves={garden.stop ? '' : data.leaves} />

@@ -1,0 +1,1 @@
+"""Did it help? Trials of a feed."""

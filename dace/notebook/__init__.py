@@ -1,0 +1,1 @@
+"""What is kept of plants beside words: photos, and trials of a feed."""
