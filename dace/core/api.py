@@ -232,7 +232,7 @@ from dace.core.words.days import ago, day_in_words
 from dace.core.words.listing import listed
 from dace.core.words.numbers import read_number
 from dace.core.words.quantities import FAMILIES, read_amount, read_measure
-from dace.core.words.shares import share_words
+from dace.core.words.shares import gain_words, percent_words, share_words
 from dace.core.words.sizes import Size, read_size
 
 # fmt: off
@@ -268,23 +268,23 @@ __all__ = [
     "crop", "crop_loss", "crops", "day_hours", "day_in_words", "day_words", "days_to_top",
     "disagreement", "dry_dose", "ec_25", "ec_at", "estimate", "feed_cap", "fill_can", "fill_with",
     "find_mix", "fit_words", "flush", "follow", "follow_all", "followed_steps", "forms_of",
-    "gathered", "gravest_first", "how_often", "judge_after", "judge_trial", "keeps_until",
-    "label_of_material", "leaf_of", "ledger", "limit_words", "listed", "litres_of_medium",
-    "make_plan", "material", "materials", "measured", "media", "medium", "meeting", "method",
-    "methods", "modifier", "modifiers", "needs", "next_feed", "next_readings", "number_word",
-    "nutrient_words", "offered_for", "open_hours", "other_names", "out_of_order", "outlook",
-    "paired_figures", "part_strength", "parts_for_pen", "past_use", "pen_words", "pooled",
-    "potash_chloride", "power_words", "purpose_of", "rain_m2", "read_amount", "read_dry",
-    "read_grade", "read_litres_each", "read_log", "read_measure", "read_number", "read_own_weather",
-    "read_pack", "read_rate", "read_sign", "read_size", "read_soil_test", "read_strength",
-    "reading_at_25", "ready_days", "rehearse", "release_over", "root_facts", "runs", "said_now",
-    "say", "scales", "season_nitrogen_g_m2", "share_of_cap", "share_words", "shares_of_ground",
-    "short_of", "shown", "sides_won", "signs", "slot_number", "solve_amount", "spans",
-    "split_into_cans", "spray", "stage_clock", "stock_for", "stock_solution", "stops_of",
-    "strength_words", "suggest_litres_each", "suits", "sun_hours", "tally", "to_buy", "told_by",
-    "toss", "trial_measure", "trial_measures", "trial_wait", "trial_waits", "usual_days",
-    "usual_dry_density", "usual_hours", "usual_measures", "usual_of", "verdicts", "warm_up",
-    "water_from_ec", "water_from_report", "water_of_kind", "weigh", "wish_now", "with_charge",
-    "with_water", "word_for", "word_now",
+    "gain_words", "gathered", "gravest_first", "how_often", "judge_after", "judge_trial",
+    "keeps_until", "label_of_material", "leaf_of", "ledger", "limit_words", "listed",
+    "litres_of_medium", "make_plan", "material", "materials", "measured", "media", "medium",
+    "meeting", "method", "methods", "modifier", "modifiers", "needs", "next_feed", "next_readings",
+    "number_word", "nutrient_words", "offered_for", "open_hours", "other_names", "out_of_order",
+    "outlook", "paired_figures", "part_strength", "parts_for_pen", "past_use", "pen_words",
+    "percent_words", "pooled", "potash_chloride", "power_words", "purpose_of", "rain_m2",
+    "read_amount", "read_dry", "read_grade", "read_litres_each", "read_log", "read_measure",
+    "read_number", "read_own_weather", "read_pack", "read_rate", "read_sign", "read_size",
+    "read_soil_test", "read_strength", "reading_at_25", "ready_days", "rehearse", "release_over",
+    "root_facts", "runs", "said_now", "say", "scales", "season_nitrogen_g_m2", "share_of_cap",
+    "share_words", "shares_of_ground", "short_of", "shown", "sides_won", "signs", "slot_number",
+    "solve_amount", "spans", "split_into_cans", "spray", "stage_clock", "stock_for",
+    "stock_solution", "stops_of", "strength_words", "suggest_litres_each", "suits", "sun_hours",
+    "tally", "to_buy", "told_by", "toss", "trial_measure", "trial_measures", "trial_wait",
+    "trial_waits", "usual_days", "usual_dry_density", "usual_hours", "usual_measures", "usual_of",
+    "verdicts", "warm_up", "water_from_ec", "water_from_report", "water_of_kind", "weigh",
+    "wish_now", "with_charge", "with_water", "word_for", "word_now",
 ]
 # fmt: on

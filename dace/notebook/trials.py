@@ -28,6 +28,7 @@ _BEST_GAIN = 10.0
 class NewTrial:
     """What is tried on which pots, what is measured, and what would be worth it (a share).
 
+    A pot counts as one, however many plants share it.
     ``waits`` is how it is fed, by the table of how long each way takes to show; with ``toss``
     coins decide which pots are fed, without it those of the fed stand were chosen before.
     """
@@ -88,7 +89,9 @@ def start_trial(scope: Scope, new: NewTrial) -> Trial:
             started_on=on,
             judge_on=_judge_on(new, measure, on),
         )
-        for number, (pair, is_fed) in enumerate(_laid_out(new, fed.count, unfed.count), 1):
+        for number, (pair, is_fed) in enumerate(
+            _laid_out(new, fed.fill.alike, unfed.fill.alike), 1
+        ):
             TrialUnit.objects.create(
                 **new_row(scope, uuid.uuid5(new.id, f"pot {number}")),
                 trial=trial,
@@ -114,8 +117,10 @@ def _sides(scope: Scope, new: NewTrial) -> tuple[Stand, Stand]:
     if fed.planting.crop != unfed.planting.crop:
         read = f"{fed.planting.grown.name.lower()} and {unfed.planting.grown.name.lower()}"
         raise DaceError("unfed_stand_id", read, "the same crop on both sides")
-    if fed.count != unfed.count and (new.paired or new.toss):
-        read = f"{fed.count} and {unfed.count} pots"
+    # what shares a pot was not tossed for one by one: the pot is what counts
+    pots = fed.fill.alike, unfed.fill.alike
+    if pots[0] != pots[1] and (new.paired or new.toss):
+        read = f"{pots[0]} and {pots[1]} pots"
         raise DaceError("paired", read, "as many on both sides, or chosen by hand and not in pairs")
     running = Trial.objects.of(scope).filter(ended_on__isnull=True)
     for stand, field in ((fed, "fed_stand_id"), (unfed, "unfed_stand_id")):

@@ -146,7 +146,7 @@ def hints(record: TrialRecord) -> list[tuple[str, str]]:
             found.append((measure.name, said if pairs else "not in whole pairs yet"))
         else:
             sides = core.compared(measure, pots, False, record.row.worthwhile)
-            said = f"{core.judge_trial(sides).gain:+.0%}" if sides else "one side only"
+            said = core.gain_words(core.judge_trial(sides).gain) if sides else "one side only"
             found.append((measure.name, said))
     return found
 

@@ -75,7 +75,7 @@ class Trials(WeirYardCase):
         self.assertEqual((found["verdict"], found["headline"]), ("cannot_tell", "Cannot tell yet"))
         self.assertEqual((found["gain"], found["low"], found["high"]), (200.0, None, None))
         self.assertEqual({p["figure"] for p in found["pots"]}, {420.0, 140.0})  # days are summed
-        self.assertIn("pairs would show a gain of 30%", found["enough"])
+        self.assertIn("pairs would show a gain of 30 %", found["enough"])
         self.assertNotIn("worked", str(found).replace("worked out", ""))
         blind = next(line for line in found["fair"] if line["name"] == "measured blind")
         self.assertTrue(blind["good"])
@@ -114,7 +114,7 @@ class Trials(WeirYardCase):
             ({"feed": ""}, "feed"),
             ({"waits": "prayer"}, "waits"),
             ({"unfed_stand_id": FED}, "unfed_stand_id"),
-            ({"fed_stand_id": TUB}, "paired"),
+            ({"fed_stand_id": TUB}, "paired"),  # six plants, but one pot
             ({"judge_on": "2026-07-01"}, "judge_on"),
         ):
             self.asking.post(f"/api/trials/{trial}/end", {})

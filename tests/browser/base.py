@@ -94,7 +94,7 @@ class BrowserCase(StaticLiveServerTestCase):
         self.troubles.append(str(error))
 
     def _watch(self, request: Any) -> None:
-        host = urlsplit(request.url).netloc
+        host = urlsplit(request.url.removeprefix("blob:")).netloc
         if host != urlsplit(self.live_server_url).netloc:
             self.foreign.append(request.url)
 

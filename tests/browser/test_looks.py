@@ -4,17 +4,19 @@ from typing import ClassVar
 
 from playwright.sync_api import expect
 
+from dace.demo.keys import key
+from tests.api.pictures import PNG
 from tests.browser.base import DESKTOP, PHONE, BrowserCase
 
 
 class ByThumb(BrowserCase):
     viewport: ClassVar[dict[str, int]] = PHONE
 
-    def test_two_stops_are_scored_in_five_presses_each(self):
+    def test_six_stops_are_scored_in_five_presses_each(self):
         self.look_round("notebook")
         self.press("How do they look?")
         dialog = self.page.get_by_role("dialog")
-        for _ in range(2):
+        for _ in range(6):
             for scale, point in (("leaf colour", 4), ("new growth", 3), ("leaf damage", 5),
                                  ("fruit or head set", 3), ("turgor at dawn", 5)):  # fmt: skip
                 dialog.get_by_role("button", name=f"{scale} {point}:").click()
@@ -23,7 +25,30 @@ class ByThumb(BrowserCase):
             expect(dialog.get_by_role("button", pressed=True)).to_have_count(0)
         self.assert_axe_finds_nothing_grave()
         self.page.keyboard.press("Escape")
-        expect(self.page.get_by_text("leaf colour 4 of 5: good green")).to_have_count(2)
+        expect(self.page.get_by_text("leaf colour 4 of 5: good green")).to_have_count(6)
+
+    def test_a_photo_goes_along_and_one_that_is_none_loses_nothing(self):
+        self.look_round("notebook")
+        self.press("How do they look?")
+        dialog = self.page.get_by_role("dialog")
+        dialog.get_by_role("button", name="leaf colour 4:").click()
+        box = dialog.get_by_label("A photo")
+        box.set_input_files({"name": "leaf.jpg", "mimeType": "image/jpeg", "buffer": b"echo hello"})
+        dialog.get_by_role("button", name="Write it down").click()
+        expect(dialog.get_by_text("JPEG, PNG, WebP or HEIC")).to_be_visible()
+        expect(dialog.get_by_role("button", name="leaf colour 4:", pressed=True)).to_be_visible()
+        box.set_input_files({"name": "leaf.png", "mimeType": "image/png", "buffer": PNG})
+        dialog.get_by_role("button", name="Write it down").click()
+        expect(dialog.get_by_role("button", pressed=True)).to_have_count(0)
+        self.page.keyboard.press("Escape")
+        kept = self.page.get_by_role("img", name="A photo of Sluice bed")
+        expect(kept).to_be_visible()
+        self.assertEqual(
+            kept.evaluate("image => image.decode().then(() => image.naturalWidth)"), 40
+        )
+        self.page.goto(f"{self.live_server_url}/place?stop={key('Sluice bed')}")
+        expect(self.page.get_by_role("heading", name="Photos")).to_be_visible()
+        self.assert_axe_finds_nothing_grave()
 
 
 class AtTheDesk(BrowserCase):

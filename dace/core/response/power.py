@@ -8,6 +8,7 @@ from functools import lru_cache
 import numpy as np
 
 from dace.core.response.exact import ALPHA, signs
+from dace.core.words.shares import percent_words
 
 USUAL_CV = 0.30
 _CORRELATION = 0.5
@@ -61,11 +62,12 @@ def power_words(units: int, paired: bool, worthwhile: float) -> str:
     """
     name = _NUMBERS[units] if units < len(_NUMBERS) else str(units)
     if units < _FEWEST:
-        said = f"With {name} {'pairs' if paired else 'a side'} not even a large difference can be "
+        units_said = ("pair" if units == 1 else "pairs") if paired else "a side"
+        said = f"With {name} {units_said} not even a large difference can be "
         six = power(6, USUAL_CV, worthwhile)
         return (
             f"{said}told from luck; six pairs of plants that differ by 30 % would show a gain of "
-            f"{worthwhile:.0%} {how_often(six)}."
+            f"{percent_words(worthwhile)} {how_often(six)}."
         )
     # apart, without pairing, plants differ more: as many a side tell about what half tell paired
     counted = units if paired else max(_FEWEST, round(units * 0.6))
@@ -73,7 +75,7 @@ def power_words(units: int, paired: bool, worthwhile: float) -> str:
     what = f"{name} pairs" if paired else f"{name} a side"
     return (
         f"{what.capitalize()} of plants that differ by 30 % would show a gain of "
-        f"{worthwhile:.0%} {how_often(shown)}."
+        f"{percent_words(worthwhile)} {how_often(shown)}."
     )
 
 
@@ -95,13 +97,14 @@ def enough_pairs(had: int, worthwhile: float, cv: float) -> str:
     By the normal approximation: simulating ever more pairs would take longer than it tells.
     """
     apart = cv * math.sqrt(1 + (1 + worthwhile) ** 2 - (1 + worthwhile))
+    worth, differ = percent_words(worthwhile), percent_words(cv)
     pairs = max(_FEWEST + 1, had + 1, math.ceil((_Z * apart / worthwhile) ** 2) + 1)
     if pairs <= _MOST_PAIRS:
         return (
-            f"About {pairs} pairs would show a gain of {worthwhile:.0%} four times in five, with "
-            f"plants that differ by {cv:.0%}."
+            f"About {pairs} pairs would show a gain of {worth} four times in five, with plants "
+            f"that differ by {differ}."
         )
     return (
-        f"Plants that differ by {cv:.0%} hide a gain of {worthwhile:.0%} even in {_MOST_PAIRS} "
-        "pairs: measure what differs less, or look for a larger gain."
+        f"Plants that differ by {differ} hide a gain of {worth} even in {_MOST_PAIRS} pairs: "
+        "measure what differs less, or look for a larger gain."
     )

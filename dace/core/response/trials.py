@@ -13,6 +13,7 @@ from dace.core.errors import DaceError
 from dace.core.response import exact
 from dace.core.response.power import enough_pairs
 from dace.core.result import Step, Working, say
+from dace.core.words.shares import gain_words, percent_words
 
 Array = NDArray[np.float64]
 TrialVerdict = Literal["helped", "no_worthwhile_effect", "harmed", "cannot_tell"]
@@ -146,7 +147,7 @@ def _cv(found: Compared) -> float:
 
 _SAYS: dict[TrialVerdict, str] = {
     "helped": "Fed ones did better, by more than luck makes likely",
-    "no_worthwhile_effect": "Nothing worth it: a gain of {:.0%} is not within what fits",
+    "no_worthwhile_effect": "Nothing worth it: a gain of {} is not within what fits",
     "harmed": "Fed ones did worse, by more than luck makes likely",
     "cannot_tell": "Cannot tell",
 }
@@ -155,18 +156,15 @@ _SAYS: dict[TrialVerdict, str] = {
 def _text(
     found: Compared, verdict: TrialVerdict, gain: float, ends: tuple[float | None, float | None]
 ) -> str:
-    what = f"{len(found.fed)} pairs" if found.paired else f"{len(found.fed)} and {len(found.unfed)}"
-    said = _SAYS[verdict].format(found.worthwhile)
+    pairs = f"{found.few} pair{'' if found.few == 1 else 's'}"
+    what = pairs if found.paired else f"{len(found.fed)} and {len(found.unfed)}"
+    said = _SAYS[verdict].format(percent_words(found.worthwhile))
     low, high = ends
     if low is None or high is None:
         span = "no interval: so few cannot bound it"
     else:
-        span = f"90 % interval {_percent(low)} to {_percent(high)}"
-    return f"{said}: {found.measure} {_percent(gain)} ({span}), {what}."
-
-
-def _percent(share: float) -> str:
-    return f"{share:+.0%}".replace("-", "\u2212")
+        span = f"90 % interval {gain_words(low)} to {gain_words(high)}"
+    return f"{said}: {found.measure} {gain_words(gain)} ({span}), {what}."
 
 
 def _steps(found: Compared, difference: float, mean: float, gain: float, p: float) -> Working:

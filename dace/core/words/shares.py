@@ -1,4 +1,4 @@
-"""A share in words, to tenths."""
+"""Shares in words: to tenths, and in whole percent."""
 
 from __future__ import annotations
 
@@ -26,3 +26,21 @@ def share_words(percent: float) -> str:
     off = tenths - whole
     side = "about" if abs(off) <= 0.1 else "nearly" if off < 0 else "over"
     return f"{side} {_TENTHS[whole - 1]} tenth{'s' if whole > 1 else ''}"
+
+
+def percent_words(share: float) -> str:
+    """A share in whole percent.
+
+    >>> percent_words(0.3)
+    '30 %'
+    """
+    return f"{100 * share:.0f} %"
+
+
+def gain_words(share: float) -> str:
+    """More or less by a share, with its sign.
+
+    >>> gain_words(0.09), gain_words(-0.12)
+    ('+9 %', '−12 %')
+    """
+    return f"{100 * share:+.0f} %".replace("-", "−")

@@ -102,7 +102,8 @@ def photo_words(row: Photo) -> str:
 def trial_words(row: Trial) -> str:
     """``Trial begun: fruiting liquid against none, by weight picked, 20 % worth it``."""
     measure = core.trial_measure(row.measure).name
-    return f"Trial begun: {row.feed} against none, by {measure}; {row.worthwhile:.0%} worth it"
+    worth = core.percent_words(row.worthwhile)
+    return f"Trial begun: {row.feed} against none, by {measure}; {worth} worth it"
 
 
 def sign_words(row: SignCheck) -> str:

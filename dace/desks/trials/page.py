@@ -50,7 +50,7 @@ def trials_page(scope: Scope) -> TrialsOut:
                 name=stop_name(stop),
                 who=growing_words([stand]),
                 crop=stand.crop.key,
-                count=stand.count,
+                pots=stop.root.fill.alike,
                 fed=stand.fed,
             )
             for stop in stop_verdicts(scope)

@@ -10,14 +10,14 @@ from dace.desks.shared.out import Out
 
 
 class TrialStandOut(Out):
-    """A stand that could be a side of a trial; ``pot`` tells those that share a medium."""
+    """A stand that could be a side of a trial. Plants that share a pot count as one."""
 
     stand_id: uuid.UUID
     fill_id: uuid.UUID
     name: str
     who: str
     crop: str
-    count: int
+    pots: int
     fed: bool
 
 

@@ -126,7 +126,7 @@ CONTENT_SECURITY_POLICY = {
         "font-src": [SELF],
         "form-action": [SELF],
         "frame-ancestors": [NONE],
-        "img-src": [SELF, "data:"],
+        "img-src": [SELF, "data:", "blob:"],  # blob: a photo before it is sent
         "manifest-src": [SELF],
         "script-src": [SELF],
         "style-src": [SELF],

@@ -80,7 +80,7 @@ class Verdicts(unittest.TestCase):
     def test_three_a_side_never_tell(self):
         found = judge_trial(Compared("grams", (300, 310, 320), (100, 101, 99), False))
         self.assertEqual(found.verdict, "cannot_tell")
-        self.assertIn("pairs would show a gain of 20%", found.enough)
+        self.assertIn("pairs would show a gain of 20 %", found.enough)
 
     def test_clear_gains_losses_and_nothing_worth_it(self):
         unfed = (100, 104, 96, 101, 99, 103, 97, 100)

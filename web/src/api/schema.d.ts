@@ -7372,11 +7372,9 @@ export interface components {
         };
         /**
          * TrialStandOut
-         * @description A stand that could be a side of a trial; ``pot`` tells those that share a medium.
+         * @description A stand that could be a side of a trial. Plants that share a pot count as one.
          */
         TrialStandOut: {
-            /** Count */
-            count: number;
             /** Crop */
             crop: string;
             /** Fed */
@@ -7388,6 +7386,8 @@ export interface components {
             fill_id: string;
             /** Name */
             name: string;
+            /** Pots */
+            pots: number;
             /**
              * Stand Id
              * Format: uuid

@@ -16,10 +16,10 @@
     /** One sentence that says what the picture shows. */
     summary: string;
     height: number;
-    /** Both ends of the axis across: days of a count, or instants in ms. */
+    /** Both ends of the axis across: days of a count, instants in ms, or places without a mark. */
     from: number;
     to: number;
-    across?: 'days' | 'dates';
+    across?: 'days' | 'dates' | 'nothing';
     zone?: string;
     /** The end of the axis upwards; without it none is drawn, and `y` goes from 0 to 1. */
     most?: number;
@@ -60,9 +60,10 @@
     bottom,
   });
   const plot = $derived(plotOf(box, from, to, most ?? 1));
-  const marks = $derived(
-    across === 'days' ? numbersAlong(plot, from, to) : datesAlong(plot, from, to, zone),
-  );
+  const marks = $derived.by(() => {
+    if (across === 'nothing') return [];
+    return across === 'days' ? numbersAlong(plot, from, to) : datesAlong(plot, from, to, zone);
+  });
 </script>
 
 <!-- A chart's frame: axes, marks and their text, and the same figures as a table. -->

@@ -78,6 +78,7 @@
 
 <style>
   h2 {
+    margin-block: var(--space-3) var(--space-2);
     font-size: var(--text-l);
   }
 

@@ -25,15 +25,18 @@
   const unfed = $derived(
     twins.find((one) => one.stand_id === unfedAt) ?? twins.find((one) => !one.fed) ?? twins[0],
   );
-  const even = $derived(fed?.count === unfed?.count);
+  const even = $derived(fed?.pots === unfed?.pots);
   const percent = $derived(typedNumber(worthwhile));
   const before = $derived(trials.before.data);
   const named = (stands: Schemas['TrialStandOut'][]) =>
-    stands.map((one) => ({ value: one.stand_id, name: `${one.name}: ${one.who}` }));
+    stands.map((one) => ({
+      value: one.stand_id,
+      name: `${one.name}: ${one.pots === 1 ? 'one pot' : `${one.pots} pots`}, ${one.who}`,
+    }));
 
   $effect(() => {
     if (!open || !fed || !percent || percent <= 0) return;
-    const units = Math.min(fed.count, unfed?.count ?? fed.count);
+    const units = Math.min(fed.pots, unfed?.pots ?? fed.pots);
     trials.askBefore({
       units,
       paired: paired && even,

@@ -29,12 +29,12 @@
 <Frame
   summary="{unit} of each pot: unfed as rings, fed as drops."
   height={300}
-  across="days"
+  across="nothing"
   from={0}
   to={columns}
   most={most || 1}
   {unit}
-  bottom={44}
+  bottom={32}
   {table}
 >
   {#snippet children({ x, y, floor })}

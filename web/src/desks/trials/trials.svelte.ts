@@ -11,9 +11,11 @@ export function twinsOf(stands: Stand[], standId: string): Stand[] {
   return stands.filter((other) => one && other.crop === one.crop && other.fill_id !== one.fill_id);
 }
 
-/** Stands that have a twin at all. */
+/** Stands that have a twin at all, those of many pots first: they tell most. */
 export const withTwins = (stands: Stand[]) =>
-  stands.filter((stand) => twinsOf(stands, stand.stand_id).length > 0);
+  stands
+    .filter((stand) => twinsOf(stands, stand.stand_id).length > 0)
+    .sort((one, other) => other.pots - one.pots);
 
 export interface Pair {
   name: string;
