@@ -21,11 +21,10 @@ def main() -> None:
         _phone(browser, address)
 
 
-def _page(browser: Browser, size: tuple[int, int], scheme: str = "light") -> Page:
+def _page(browser: Browser, size: tuple[int, int]) -> Page:
     width, height = size
     context = browser.new_context(
         viewport={"width": width, "height": height},
-        color_scheme="dark" if scheme == "dark" else "light",
         reduced_motion="reduce",
     )
     return context.new_page()
@@ -49,11 +48,6 @@ def _at(page: Page, address: str, stop: str) -> None:
 def _at_the_flush(page: Page, address: str) -> None:
     _at(page, address, "Quay tub 2")
     page.get_by_role("button", name="of rain butt, 1 of 3").wait_for()
-
-
-def _at_a_feed(page: Page, address: str) -> None:
-    _at(page, address, "Quay tub 1")
-    page.get_by_role("group", name="How much for each plant").wait_for()
 
 
 def _desktop(browser: Browser, address: str) -> None:
@@ -85,6 +79,7 @@ def _desktop(browser: Browser, address: str) -> None:
     page.keyboard.press("c")
     page.get_by_role("img", name="doses as drops").wait_for()
     _shoot(page, "notebook-chart")
+    _looks(page, address)
     _roots(page, address)
     _seasons(page, address)
     _shelves(page, address)
@@ -92,9 +87,20 @@ def _desktop(browser: Browser, address: str) -> None:
     page.get_by_role("heading", name="Set-up of Weir Yard").wait_for()
     _shoot(page, "setup")
     _first_run(_page(browser, DESKTOP), address)
-    dark = _page(browser, DESKTOP, "dark")
-    _at_a_feed(dark, address)
-    _shoot(dark, "bench-dark")
+
+
+def _looks(page: Page, address: str) -> None:
+    """A trial that cannot tell, and what a dark patch on a fruit likely is."""
+    page.goto(f"{address}/trials")
+    page.get_by_role("link", name="Does Fruiting liquid").click()
+    page.get_by_role("img", name="Gain").wait_for()
+    _shoot(page, "trial")
+    page.goto(f"{address}/signs")
+    page.get_by_label("On which plants?").select_option(label="Quay tub 2: 4 aubergines")
+    page.get_by_role("button", name="fruit", exact=True).click()
+    page.get_by_role("button", name="Sunken brown-black").click()
+    page.get_by_role("region", name="What it likely is").scroll_into_view_if_needed()
+    _shoot(page, "signs")
 
 
 def _mixes(page: Page) -> None:
@@ -156,9 +162,6 @@ def _phone(browser: Browser, address: str) -> None:
     page.get_by_label("Along the path").get_by_role("button", name="Quay tub 2").click()
     page.get_by_role("button", name="of rain butt, 1 of 3").wait_for()
     _shoot(page, "phone-bench")
-    page.goto(f"{address}/bench")
-    _leaves(page)
-    _shoot(page, "phone-leaf")
 
 
 def _first_run(page: Page, address: str) -> None:

@@ -10,11 +10,13 @@ from typing import Any
 from django.db.models import F, FloatField, Max, OuterRef, Q, QuerySet, Subquery, Sum
 from django.db.models.functions import Coalesce
 
-from dace.core.api import amount_words
+from dace.core.api import amount_words, material
 from dace.feeding.models import Can, CanPart, Dose, Dressing, Serving, Spray, Thinning
 from dace.garden.models import Fill
 from dace.households.scope import NotFoundError, Scope
 from dace.shelf.models import Jar
+
+_MANURE = "manure"
 
 
 def jar_with_stock(scope: Scope, jar_id: uuid.UUID) -> tuple[Jar, float]:
@@ -126,6 +128,16 @@ def last_dose(scope: Scope, stand_id: uuid.UUID) -> Dose | None:
     """The newest dose on a stand, with its can and water; one query."""
     rows = Dose.objects.of(scope).filter(stand_id=stand_id).select_related("can__water")
     return rows.order_by("-poured_at", "-created_at").first()
+
+
+def last_manure(scope: Scope, fill_id: uuid.UUID) -> datetime | None:
+    """When manure of any kind was last spread on a fill; one query."""
+    rows = Dressing.objects.of(scope).filter(fill_id=fill_id).select_related("jar")
+    for row in rows.order_by("-given_at"):
+        key = row.material or (row.jar.material if row.jar else "")
+        if key and material(key).family == _MANURE:
+            return row.given_at
+    return None
 
 
 def last_sprayed(scope: Scope, stand_id: uuid.UUID) -> datetime | None:

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import uuid
+from datetime import timedelta
 
 from django.db.models import OuterRef, Subquery
 
@@ -36,6 +37,17 @@ def last_drains(scope: Scope) -> dict[uuid.UUID, Reading]:
     fills = Subject.objects.of(scope).filter(kind=Subject.Kind.FILL)
     rows = Reading.objects.weighing(scope).filter(pk__in=fills.values_list(Subquery(newest)))
     return {row.subject_id: row for row in rows}
+
+
+def felt_dry_days(scope: Scope, subject_id: uuid.UUID, days: int) -> int | None:
+    """On how many of the last days something felt dry; None where nobody felt it; one query."""
+    tests = FieldTest.objects.of(scope).filter(
+        subject_id=subject_id,
+        kind=FieldTest.Kind.MOISTURE,
+        taken_at__gte=scope.now - timedelta(days=days),
+    )
+    felt = list(tests.values_list("taken_at", "word"))
+    return len({at.date() for at, word in felt if word == "dry"}) if felt else None
 
 
 def last_ph(scope: Scope, subject_id: uuid.UUID) -> float | None:

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from datetime import UTC, datetime, timedelta
+
 from dace.demo.keys import key
 from dace.garden.looked import Observation, SignCheck
 from tests.api.base import Asking, WeirYardCase, new_id
@@ -81,6 +83,28 @@ class Signs(WeirYardCase):
         aubergine = str(key("stand aubergine 2 fed"))
         found = self.read(aubergine, "fruit_end_black", drain_ec_ms_cm=1.2, dry_spells_14d=4)
         self.assertEqual(found["causes"][0]["kind"], "water")
+
+    def test_what_felt_dry_and_the_water_of_the_last_can_are_known(self):
+        tub = key("stand aubergine 2 fed")
+        subject = self.asking.get("/api/path").json()["stops"][2]["subject_id"]
+
+        def known():
+            found = self.read(str(tub), "fruit_end_black")
+            return {fact["name"]: fact for fact in found["facts"]}
+
+        self.assertNotIn("dry_spells_14d", known())  # nobody felt it: not known, and not none
+        for days_ago, word in ((1, "dry"), (3, "dry"), (5, "moist"), (40, "dry")):
+            at = (datetime(2026, 7, 14, 12, tzinfo=UTC) - timedelta(days=days_ago)).isoformat()
+            body = {"id": new_id(), "subject_id": subject, "kind": "moisture", "word": word}
+            sent = self.asking.post("/api/field-tests", body | {"taken_at": at})
+            self.assertEqual(sent.status_code, 201, sent.content)
+        self.assertEqual(known()["dry_spells_14d"]["value"], 2)
+        self.assertIn("felt dry on 2 days", known()["dry_spells_14d"]["text"])
+        water = known()["water_alkalinity_mg_l"]
+        self.assertGreater(water["value"], 100)  # fed with hard tap
+        leek = self.read(str(key("stand leek fed")), "old_even_pale")
+        manure = next(fact for fact in leek["facts"] if fact["name"] == "manure_months_ago")
+        self.assertAlmostEqual(manure["value"], 24 / 30.4, delta=0.05)  # pellets on 20 June
 
     def test_it_is_kept_and_asked_about_later(self):
         asked = {"id": new_id(), "stand_id": CHILLI, "sign": "fruit_end_black"}

@@ -69,6 +69,15 @@ def element_fraction(oxide: str) -> float:
     return count * atomic_weight(element) / molar_mass(_FORMULAS[key])
 
 
+def alkalinity_from_bicarbonate(hco3_mg_l: float) -> float:
+    """The alkalinity as CaCO3 [mg/L] that a bicarbonate [mg/L] stands for.
+
+    >>> round(alkalinity_from_bicarbonate(122))
+    100
+    """
+    return hco3_mg_l * molar_mass("CaCO3") / (2 * molar_mass("HCO3"))
+
+
 def bicarbonate_from_alkalinity(alkalinity_caco3_mg_l: float) -> float:
     """Bicarbonate [mg/L] that stands for an alkalinity as CaCO3 [mg/L].
 

@@ -8,7 +8,7 @@ from zoneinfo import ZoneInfo
 from dace.core import api as core
 from dace.core.api import shown
 from dace.desks.looks.schemas import FactOut
-from dace.feeding.reads import last_dose, last_sprayed
+from dace.feeding.reads import last_dose, last_manure, last_sprayed
 from dace.feeding.verdicts import StopVerdict, stop_verdicts
 from dace.garden.clocks import shelter_of
 from dace.garden.models import Garden
@@ -16,7 +16,9 @@ from dace.garden.observing import leaf_scores
 from dace.garden.reads import StandRecord, core_water, garden_of
 from dace.garden.weather import weather
 from dace.households.scope import NotFoundError, Scope
-from dace.measuring.reads import last_ph
+from dace.measuring.reads import felt_dry_days, last_ph
+
+_FORTNIGHT, _MONTH_DAYS = 14, 30.4
 
 
 def stop_of(scope: Scope, stand_id: uuid.UUID) -> tuple[StopVerdict, StandRecord]:
@@ -49,7 +51,10 @@ def _roots(scope: Scope, stop: StopVerdict, stand: StandRecord) -> dict[str, flo
     found = core.root_facts(stop.root.followed, stand.clock.stage)
     ph = last_ph(scope, stop.root.fill.subject_id)
     ph = stand.ph if ph is None else ph
-    return found if ph is None else {**found, "ph": ph}
+    if ph is not None:
+        found = {**found, "ph": ph}
+    dry = felt_dry_days(scope, stop.root.fill.subject_id, _FORTNIGHT)
+    return found if dry is None else {**found, "dry_spells_14d": dry}
 
 
 def _air(scope: Scope, garden: Garden, stop: StopVerdict) -> dict[str, float]:
@@ -66,10 +71,14 @@ def _done(scope: Scope, garden: Garden, stand: StandRecord) -> dict[str, float]:
     dose, sprayed = last_dose(scope, stand.id), last_sprayed(scope, stand.id)
     if dose is not None:
         found["days_since_feed"] = (today - dose.poured_at.astimezone(zone).date()).days
-        water = core_water(dose.can.water).ec_ms_cm
-        share = core.share_of_cap(dose.can.ec_likely, water, stand.crop, stand.clock.stage)
+        water = core_water(dose.can.water)
+        found["water_alkalinity_mg_l"] = core.alkalinity_from_bicarbonate(water.of("HCO3"))
+        share = core.share_of_cap(dose.can.ec_likely, water.ec_ms_cm, stand.crop, stand.clock.stage)
         if share is not None:
             found["feed_share_of_cap"] = share
+    manure = last_manure(scope, stand.fill_id)
+    if manure is not None:
+        found["manure_months_ago"] = (scope.now - manure).days / _MONTH_DAYS
     if sprayed is not None:
         found["spray_days_ago"] = (today - sprayed.astimezone(zone).date()).days
     if stand.since > stand.started_on:
@@ -102,6 +111,9 @@ def _words(name: str, value: float, read: bool) -> str:
 
 _TEXTS = {
     "ph": "pH {:.1f}",
+    "water_alkalinity_mg_l": "the last can's water has an alkalinity of {:.0f} mg/L",
+    "dry_spells_14d": "it felt dry on {:.0f} days of a fortnight",
+    "manure_months_ago": "manure came {:.0f} months ago",
     "nitrogen_share_of_need": "nitrogen: {:.0%} of what it takes was within reach",
     "potassium_share_of_need": "potassium: {:.0%} of what it takes was within reach",
     "potassium_to_magnesium": "{:.1f} parts of potassium to one of magnesium",

@@ -49,6 +49,8 @@
       {/if}
       <a href="/bench{garden.search}">To the Bench</a>
       <a href="/season{garden.search}">Its season</a>
+      <Button onclick={() => (keys.looksOpen = true)}>How do they look?</Button>
+      <a href="/signs{garden.search}">What is wrong?</a>
       <a href="/roots">All roots</a>
     {/snippet}
     {#if place}
