@@ -12,8 +12,8 @@ demo: web secret
 	$(SERVED) $(PY) manage.py demo
 	$(SERVED) $(PY) manage.py collectstatic --noinput -v0
 	@echo "Dace is at http://127.0.0.1:$(PORT)  (Ctrl-C stops it)"
-	DACE_DEMO=1 DACE_NOW=$${DACE_NOW-2026-07-14T17:40} $(SERVED) .venv/bin/gunicorn \
-	  --bind 127.0.0.1:$(PORT) --worker-class gthread --threads 8 --log-level warning dace.project.wsgi
+	DACE_DEMO=1 DACE_NOW=$${DACE_NOW-2026-07-14T17:40} $(SERVED) $(PY) manage.py serve \
+	  --listen 127.0.0.1:$(PORT)
 
 test: web browser
 	$(PY) manage.py test tests --parallel 2

@@ -33,6 +33,7 @@ api = NinjaAPI(
     auth=AtHome(),
 )
 errors.install(api)
+errors.install_failures(api)
 for room in (
     door,
     path,

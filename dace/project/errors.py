@@ -2,11 +2,14 @@
 
 from __future__ import annotations
 
+import sys
 from collections.abc import Callable
 from typing import Any
 
 from django.core.exceptions import RequestDataTooBig
+from django.core.signals import got_request_exception
 from django.db import IntegrityError
+from django.dispatch import receiver
 from django.http import Http404, HttpRequest, HttpResponse, JsonResponse
 from ninja import NinjaAPI
 from ninja.errors import AuthenticationError, HttpError, ValidationError
@@ -19,6 +22,7 @@ from dace.households.scope import (
     NotFoundError,
     TooLargeError,
 )
+from dace.project import failures
 from dace.project.wording import would_do
 
 _STATUS: tuple[tuple[type[DaceError], int], ...] = (
@@ -47,12 +51,56 @@ class InOurForm:
 
     def __call__(self, request: HttpRequest) -> HttpResponse:
         """Answer, and put a bare refusal into words."""
+        if not request.path.startswith("/api/"):
+            return self._get_response(request)
+        kind = request.content_type or ""
+        if kind.startswith(_FORMS):
+            # never read: nothing here is a form, and a form is spooled before anybody is known
+            return _said(415, body("body", f"“{kind}”", "JSON, or the file itself"))
         response = self._get_response(request)
         bare = "json" not in response.headers.get("Content-Type", "json")
-        if response.status_code < 400 or not bare or not request.path.startswith("/api/"):
+        if response.status_code < 400 or not bare:
             return response
-        said = body("request", f"{request.method} {request.path}", "see /api/openapi.json")
-        return JsonResponse(said, status=response.status_code)
+        failed = getattr(request, _FAILED, None)
+        if failed is not None:  # before the API had its say, such as while the session was read
+            return _said(*_failure(request, failed))
+        field, read, would_do = _REFUSED.get(
+            response.status_code,
+            ("request", f"{request.method} {request.path}", "see /api/openapi.json"),
+        )
+        said = _said(response.status_code, body(field, read, would_do))
+        if "Allow" in response.headers:
+            said["Allow"] = response["Allow"]
+        return said
+
+
+_FAILED = "dace_failed_by"
+
+
+@receiver(got_request_exception)
+def _remember(request: HttpRequest, **_: Any) -> None:
+    setattr(request, _FAILED, sys.exc_info()[1])
+
+
+def _failure(request: HttpRequest, error: Exception) -> tuple[int, dict[str, Any]]:
+    """The status and words of what failed here, which is in the log."""
+    mark = failures.noted(error, str(request.method), request.path)
+    found = failures.known(error)
+    if found is None:
+        do = f"try again; if it stays so, {mark} finds it in the log"
+        return 500, body("server", "something that Dace got wrong", do)
+    return 503, body("server", found[0], f"{found[1]}; {failures.NOT_KEPT}")
+
+
+_FORMS = ("multipart/", "application/x-www-form-urlencoded")
+_REFUSED = {
+    403: ("session", "no token of this page", "load the page again"),
+    405: ("request", "a way to ask that is not here", "see Allow, or /api/openapi.json"),
+}
+
+
+def _said(status: int, content: dict[str, Any]) -> JsonResponse:
+    return JsonResponse(content, status=status)
 
 
 def install(api: NinjaAPI) -> None:
@@ -91,6 +139,15 @@ def install(api: NinjaAPI) -> None:
     @api.exception_handler(RequestDataTooBig)
     def _large(request: HttpRequest, _: RequestDataTooBig) -> HttpResponse:
         return reply(request, 413, body("body", "more than a megabyte", "send less at once"))
+
+
+def install_failures(api: NinjaAPI) -> None:
+    """Teach an API to say what failed here rather than there."""
+
+    @api.exception_handler(Exception)
+    def _failed(request: HttpRequest, error: Exception) -> HttpResponse:
+        status, content = _failure(request, error)
+        return api.create_response(request, content, status=status)
 
 
 def _from_validation(errors: list[dict[str, Any]]) -> dict[str, Any]:

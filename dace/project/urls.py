@@ -2,22 +2,21 @@
 
 from __future__ import annotations
 
-from django.db import connection
 from django.http import HttpRequest, HttpResponse, JsonResponse
 from django.shortcuts import render
 from django.urls import path, re_path
 from django.views.decorators.csrf import ensure_csrf_cookie
 from django.views.decorators.http import require_safe
 
+from dace.project import health
 from dace.project.api import api
 from dace.project.errors import body
 
 
 def healthz(_: HttpRequest) -> HttpResponse:
-    """Answers when the database does."""
-    with connection.cursor() as cursor:
-        cursor.execute("SELECT 1")
-    return JsonResponse({"ok": True})
+    """Well only where it can do its work: tables of this version, and a database to write to."""
+    found = health.report()
+    return JsonResponse(found, status=200 if found["ok"] else 503)
 
 
 def no_such_address(request: HttpRequest, **_: str) -> HttpResponse:

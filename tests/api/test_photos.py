@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import errno
 import struct
 import zlib
 from io import BytesIO
@@ -86,11 +87,11 @@ class Photos(WeirYardCase):
         self.assertEqual((Photo.objects.count(), self.files()), (before, files))
 
     def test_what_cannot_be_written_is_not_said_to_be_kept(self):
-        with (
-            mock.patch("dace.notebook.pictures.keep", side_effect=OSError("full")),
-            self.assertRaises(OSError),
-        ):
-            self.send(PNG)
+        full = OSError(errno.ENOSPC, "No space left on device")
+        with mock.patch("dace.notebook.pictures.keep", side_effect=full):
+            error = self.assert_refused(self.send(PNG), 503, "server")
+        self.assertIn("full disk", error["message"])
+        self.assertIn("not kept", error["message"])
         self.assertEqual(Photo.objects.count(), 0)
 
     def test_a_stranger_gets_no_photo_by_any_address(self):

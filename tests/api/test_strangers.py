@@ -41,7 +41,10 @@ class Strangers(WeirYardCase):
         reply = self.asking.post("/api/undo", {})
         self.assertEqual(reply.status_code, 403)
         for path in ("/api/demo", "/api/sign-in"):
-            self.assertEqual(Client(enforce_csrf_checks=True).post(path).status_code, 403)
+            self.assertEqual(self.bare(path).status_code, 403)
+
+    def bare(self, path):
+        return Client(enforce_csrf_checks=True).post(path, {}, "application/json")
 
     def test_another_household_sees_and_touches_nothing(self):
         pour = self.pour_body()
@@ -175,7 +178,7 @@ class Accounts(TestCase):
 class Around(TestCase):
     def test_health_schema_and_unknown_addresses(self):
         client = Client()
-        self.assertEqual(client.get("/healthz").json(), {"ok": True})
+        self.assertTrue(client.get("/healthz").json()["ok"])
         self.assertEqual(client.get("/api/openapi.json").json()["info"]["title"], "Dace")
         reply = client.get("/api/nothing/here")
         self.assertEqual((reply.status_code, reply.json()["error"]["field"]), (404, "path"))

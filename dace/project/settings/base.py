@@ -19,6 +19,7 @@ DACE_DEMO = environment.flag("DACE_DEMO")
 DACE_NOW = environment.text("DACE_NOW")
 DACE_WEATHER = environment.text("DACE_WEATHER")
 DACE_PEN = environment.text("DACE_PEN")
+DACE_PROXY = environment.text("DACE_PROXY")
 DACE_NOW_ZONE = environment.text("DACE_NOW_ZONE", "Europe/London")
 
 INSTALLED_APPS = [
@@ -39,6 +40,8 @@ INSTALLED_APPS = [
     "dace.notebook",
     "dace.desks",
     "dace.demo",
+    "dace.exchange",
+    "dace.project",
 ]
 
 MIDDLEWARE = [

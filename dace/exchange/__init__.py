@@ -1,0 +1,1 @@
+"""In and out: backups of everything, and what brings them back."""

@@ -1,0 +1,86 @@
+"""``manage.py serve``: Dace for browsers, with checks at its start and copies every night."""
+
+from __future__ import annotations
+
+import os
+from argparse import ArgumentParser
+from pathlib import Path
+from typing import Any
+
+from django.conf import settings
+from django.core.management import call_command
+from django.core.management.base import BaseCommand, CommandError
+from django.db import connection
+
+from dace.core.api import DaceError
+from dace.exchange.copies import EveryNight
+from dace.exchange.sound import check_sound
+from dace.project import health
+
+# Slow clients cost a socket each, no thread: a request is worked on once it is there whole.
+_CONNECTIONS, _SILENT_S = 1000, 30
+_MOST_BYTES = 64_000_000
+_THREADS = 8
+
+
+class Command(BaseCommand):
+    """Serves until it is stopped."""
+
+    help = "serve Dace; refuses a database that is damaged or of an older version"
+
+    def add_arguments(self, parser: ArgumentParser) -> None:
+        """Where to listen, and whether older tables are brought up to date first."""
+        port = os.environ.get("PORT", "8000")
+        parser.add_argument("--listen", default=f"127.0.0.1:{port}", help="address:port")
+        parser.add_argument("--threads", type=int, default=_THREADS)
+        parser.add_argument(
+            "--migrate", action="store_true", help="copy an older database, then migrate it"
+        )
+
+    def handle(self, *_: Any, **options: Any) -> None:
+        """Check, begin the nightly copies, and serve."""
+        os.umask(0o077)
+        path = Path(str(settings.DATABASES["default"]["NAME"]))
+        try:
+            if path.is_file() and path.stat().st_size:
+                check_sound(path, begun=False)
+                path.chmod(0o600)
+        except DaceError as error:
+            raise CommandError(error.sentence) from error
+        if options["migrate"]:
+            call_command("migrate", verbosity=0)
+        wrong = health.trouble()
+        if wrong:
+            raise CommandError(f"Dace does not start: {wrong}.")
+        connection.close()
+        nights = EveryNight()
+        nights.start()
+        try:
+            self._serve(options["listen"], options["threads"])
+        finally:
+            nights.end()
+
+    def _serve(self, listen: str, threads: int) -> None:
+        # imported once the database is known to be sound
+        from waitress import serve  # noqa: PLC0415
+
+        from dace.project.wsgi import application  # noqa: PLC0415
+
+        proxy: dict[str, Any] = {}
+        if settings.DACE_PROXY:
+            proxy = {
+                "trusted_proxy": settings.DACE_PROXY,
+                "trusted_proxy_headers": {"x-forwarded-for", "x-forwarded-proto"},
+                "clear_untrusted_proxy_headers": True,
+            }
+        serve(
+            application,
+            listen=listen,
+            threads=threads,
+            connection_limit=_CONNECTIONS,
+            channel_timeout=_SILENT_S,
+            asyncore_use_poll=True,
+            max_request_body_size=_MOST_BYTES,
+            ident=None,
+            **proxy,
+        )
