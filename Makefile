@@ -23,6 +23,8 @@ check: web
 	.venv/bin/mypy
 	.venv/bin/lint-imports
 	$(PY) manage.py makemigrations --check --dry-run
+	for https in 0 1; do DACE_HTTPS=$$https DACE_SECRET_KEY=$$(printf "%.0slong-and-only-for-this-check-" 1 2 3) \
+	  DJANGO_SETTINGS_MODULE=dace.project.settings.production $(PY) manage.py check --deploy --fail-level WARNING || exit 1; done
 	cd web && npm run --silent check && npm run --silent lint
 	$(MAKE) api
 	git diff --exit-code -- web/openapi.json web/src/api/schema.d.ts

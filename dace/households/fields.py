@@ -17,6 +17,11 @@ def _writable(text: str) -> str:
     return text.strip()
 
 
+def _as_typed(text: str) -> str:
+    _writable(text)
+    return text
+
+
 def _filled(text: str) -> str:
     if not text:
         raise ValueError("A few letters would do")
@@ -29,7 +34,7 @@ Line = Annotated[str, Field(max_length=80), AfterValidator(_writable)]
 Name = Annotated[str, Field(max_length=60), AfterValidator(_writable), AfterValidator(_filled)]
 """A name: one line, not empty."""
 
-Password = Annotated[str, Field(max_length=200), AfterValidator(_writable)]
+Password = Annotated[str, Field(max_length=200), AfterValidator(_as_typed)]
 """As typed; never stored."""
 
 Number = Annotated[float, Field(allow_inf_nan=False)]

@@ -2,8 +2,6 @@
 
 from __future__ import annotations
 
-from ninja import NinjaAPI
-
 from dace.desks.bench import api as bench
 from dace.desks.bench import api_leaf, api_mix
 from dace.desks.door import api as door
@@ -24,8 +22,9 @@ from dace.desks.shared.at_home import AtHome
 from dace.desks.shelf import api as shelf
 from dace.desks.trials import api as trials
 from dace.project import errors
+from dace.project.described import DescribedAPI
 
-api = NinjaAPI(
+api = DescribedAPI(
     title="Dace",
     version="1",
     description="Feeding a home garden: cans, doses and readings.",

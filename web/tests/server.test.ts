@@ -25,6 +25,29 @@ test('the latest question wins, however late an older answer comes', async () =>
   expect(read.busy).toBe(false);
 });
 
+test('a token that another tab made void is fetched anew, and tried once', async () => {
+  let tries = 0;
+  const asked = answering({
+    'GET /api/session': { csrf: 'fresh' },
+    'POST /api/undo': () => (++tries === 1 ? refusing('session', 403) : WRITTEN),
+  });
+  const reply = await ask(client.POST('/api/undo', { body: { change_id: 3 } }));
+  expect(reply.data).toEqual(WRITTEN);
+  expect(asked.map((one) => `${one.method} ${one.path}`)).toEqual([
+    'POST /api/undo',
+    'GET /api/session',
+    'POST /api/undo',
+  ]);
+  expect(asked.at(-1)?.body).toEqual({ change_id: 3 });
+});
+
+test('what is not allowed at all is not tried again', async () => {
+  const asked = answering({ 'POST /api/undo': refusing('role', 403) });
+  const reply = await ask(client.POST('/api/undo', { body: { change_id: 3 } }));
+  expect(reply.problem?.field).toBe('role');
+  expect(asked).toHaveLength(1);
+});
+
 test('an older question is called off', async () => {
   const read = new Resource<string>();
   let signal: AbortSignal | undefined;

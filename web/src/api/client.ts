@@ -14,6 +14,7 @@ export interface Problem {
 }
 
 const NOBODY = 401;
+const NO_TOKEN = 403;
 const UNREACHED: Problem = {
   field: '',
   read: 'no answer',
@@ -41,12 +42,34 @@ export function onLapse(act: () => void): void {
   lapsed = act;
 }
 
+/** Writes under way as they were sent, to be sent once more with a fresh token. */
+const sent = new Map<string, Request>();
+
 export const client = createClient<paths>({ baseUrl: '' });
 client.use({
-  onRequest({ request }) {
-    if (request.method !== 'GET') request.headers.set('X-CSRFToken', token);
+  onRequest({ request, id }) {
+    if (request.method !== 'GET') {
+      request.headers.set('X-CSRFToken', token);
+      sent.set(id, request.clone());
+    }
     if (request.method === 'PUT' && seen !== null) request.headers.set('If-Match', `"${seen}"`);
     return request;
+  },
+  /** Another tab signed in or out, and this page's token is no more: a fresh one is tried once. */
+  async onResponse({ response, id }) {
+    const before = sent.get(id);
+    sent.delete(id);
+    if (!before || response.status !== NO_TOKEN) return undefined;
+    const said = (await response.clone().json()) as { error?: Problem };
+    if (said.error?.field !== 'session') return undefined;
+    const { data } = await client.GET('/api/session');
+    if (!data) return undefined;
+    token = data.csrf;
+    before.headers.set('X-CSRFToken', token);
+    return fetch(before);
+  },
+  onError({ id }) {
+    sent.delete(id);
   },
 });
 

@@ -3153,6 +3153,18 @@ export interface components {
             feed_again: boolean;
         };
         /**
+         * ErrorOut
+         * @description The field, what was read, what would do, and all of it as one sentence.
+         */
+        ErrorOut: {
+            error: {
+                field: string;
+                message: string;
+                read: string;
+                would_do: string;
+            };
+        };
+        /**
          * EventOut
          * @description Something that was done or seen.
          */
@@ -7701,7 +7713,116 @@ export interface components {
             summary: string;
         };
     };
-    responses: never;
+    responses: {
+        /** @description The request cannot be read */
+        E400: {
+            headers: {
+                [name: string]: unknown;
+            };
+            content: {
+                "application/json": components["schemas"]["ErrorOut"];
+            };
+        };
+        /** @description Nobody is signed in */
+        E401: {
+            headers: {
+                [name: string]: unknown;
+            };
+            content: {
+                "application/json": components["schemas"]["ErrorOut"];
+            };
+        };
+        /** @description Not allowed, or without the token of its page */
+        E403: {
+            headers: {
+                [name: string]: unknown;
+            };
+            content: {
+                "application/json": components["schemas"]["ErrorOut"];
+            };
+        };
+        /** @description No such thing in this household */
+        E404: {
+            headers: {
+                [name: string]: unknown;
+            };
+            content: {
+                "application/json": components["schemas"]["ErrorOut"];
+            };
+        };
+        /** @description Another way to ask; `Allow` names those there are */
+        E405: {
+            headers: {
+                [name: string]: unknown;
+            };
+            content: {
+                "application/json": components["schemas"]["ErrorOut"];
+            };
+        };
+        /** @description It no longer fits what stands */
+        E409: {
+            headers: {
+                [name: string]: unknown;
+            };
+            content: {
+                "application/json": components["schemas"]["ErrorOut"];
+            };
+        };
+        /** @description Too large */
+        E413: {
+            headers: {
+                [name: string]: unknown;
+            };
+            content: {
+                "application/json": components["schemas"]["ErrorOut"];
+            };
+        };
+        /** @description Neither JSON nor the file itself */
+        E415: {
+            headers: {
+                [name: string]: unknown;
+            };
+            content: {
+                "application/json": components["schemas"]["ErrorOut"];
+            };
+        };
+        /** @description Something in it cannot be used; the field is named */
+        E422: {
+            headers: {
+                [name: string]: unknown;
+            };
+            content: {
+                "application/json": components["schemas"]["ErrorOut"];
+            };
+        };
+        /** @description Too many wrong passwords in a row */
+        E429: {
+            headers: {
+                [name: string]: unknown;
+            };
+            content: {
+                "application/json": components["schemas"]["ErrorOut"];
+            };
+        };
+        /** @description Something that Dace got wrong */
+        E500: {
+            headers: {
+                [name: string]: unknown;
+            };
+            content: {
+                "application/json": components["schemas"]["ErrorOut"];
+            };
+        };
+        /** @description The machine fails: a full disk, a damaged database */
+        E503: {
+            headers: {
+                [name: string]: unknown;
+            };
+            content: {
+                "application/json": components["schemas"]["ErrorOut"];
+            };
+        };
+    };
     parameters: never;
     requestBodies: never;
     headers: never;
@@ -7727,6 +7848,18 @@ export interface operations {
                     "application/json": components["schemas"]["SuppliesOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     correct_can: {
@@ -7751,6 +7884,18 @@ export interface operations {
                     "application/json": components["schemas"]["CorrectionOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     open_hours: {
@@ -7773,6 +7918,18 @@ export interface operations {
                     "application/json": components["schemas"]["HoursOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     find_mix: {
@@ -7797,6 +7954,18 @@ export interface operations {
                     "application/json": components["schemas"]["MixOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     preview: {
@@ -7821,6 +7990,18 @@ export interface operations {
                     "application/json": components["schemas"]["PreviewOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     preview_spray: {
@@ -7845,6 +8026,18 @@ export interface operations {
                     "application/json": components["schemas"]["SprayOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     brew_choices: {
@@ -7865,6 +8058,18 @@ export interface operations {
                     "application/json": components["schemas"]["BrewChoicesOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     start_brew: {
@@ -7889,6 +8094,18 @@ export interface operations {
                     "application/json": components["schemas"]["WrittenOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     preview_brew: {
@@ -7913,6 +8130,18 @@ export interface operations {
                     "application/json": components["schemas"]["BrewFiguresOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     brew: {
@@ -7935,6 +8164,18 @@ export interface operations {
                     "application/json": components["schemas"]["BrewOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     add_to_brew: {
@@ -7961,6 +8202,18 @@ export interface operations {
                     "application/json": components["schemas"]["WrittenOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     second_run: {
@@ -7987,6 +8240,18 @@ export interface operations {
                     "application/json": components["schemas"]["WrittenOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     brew_step: {
@@ -8013,6 +8278,18 @@ export interface operations {
                     "application/json": components["schemas"]["WrittenOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     strain_brew: {
@@ -8039,6 +8316,18 @@ export interface operations {
                     "application/json": components["schemas"]["WrittenOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     throw_out_brew: {
@@ -8065,6 +8354,18 @@ export interface operations {
                     "application/json": components["schemas"]["WrittenOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     calendar_link: {
@@ -8085,6 +8386,18 @@ export interface operations {
                     "application/json": components["schemas"]["CalendarOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     new_calendar_link: {
@@ -8105,6 +8418,18 @@ export interface operations {
                     "application/json": components["schemas"]["CalendarOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     revoke_calendar_link: {
@@ -8125,6 +8450,18 @@ export interface operations {
                     "application/json": components["schemas"]["CalendarOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     calendar: {
@@ -8145,6 +8482,18 @@ export interface operations {
                 };
                 content?: never;
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     correction: {
@@ -8167,6 +8516,18 @@ export interface operations {
                     "application/json": components["schemas"]["CanReadOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     pour_rest: {
@@ -8193,6 +8554,18 @@ export interface operations {
                     "application/json": components["schemas"]["WrittenOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     thin_can: {
@@ -8219,6 +8592,18 @@ export interface operations {
                     "application/json": components["schemas"]["WrittenOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     see_to_caution: {
@@ -8243,6 +8628,18 @@ export interface operations {
                     "application/json": components["schemas"]["WrittenOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     last_change: {
@@ -8263,6 +8660,18 @@ export interface operations {
                     "application/json": components["schemas"]["LastOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     choices: {
@@ -8283,6 +8692,18 @@ export interface operations {
                     "application/json": components["schemas"]["ChoicesOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     check_claim: {
@@ -8307,6 +8728,18 @@ export interface operations {
                     "application/json": components["schemas"]["ClaimOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     crop: {
@@ -8329,6 +8762,18 @@ export interface operations {
                     "application/json": components["schemas"]["CropOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     look_round: {
@@ -8349,6 +8794,18 @@ export interface operations {
                     "application/json": components["schemas"]["SessionOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     give_dressing: {
@@ -8373,6 +8830,18 @@ export interface operations {
                     "application/json": components["schemas"]["WrittenOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     preview_dressing: {
@@ -8397,6 +8866,18 @@ export interface operations {
                     "application/json": components["schemas"]["DressingOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     dry_feeds: {
@@ -8417,6 +8898,18 @@ export interface operations {
                     "application/json": components["schemas"]["DryFeedOut"][];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     log_field_test: {
@@ -8441,6 +8934,18 @@ export interface operations {
                     "application/json": components["schemas"]["WrittenOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     refill: {
@@ -8467,6 +8972,18 @@ export interface operations {
                     "application/json": components["schemas"]["WrittenOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     keep_soil_test: {
@@ -8493,6 +9010,18 @@ export interface operations {
                     "application/json": components["schemas"]["WrittenOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     log_every_watering: {
@@ -8519,6 +9048,18 @@ export interface operations {
                     "application/json": components["schemas"]["WrittenOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     save_garden: {
@@ -8543,6 +9084,18 @@ export interface operations {
                     "application/json": components["schemas"]["WrittenOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     feed_garden_so: {
@@ -8567,6 +9120,18 @@ export interface operations {
                     "application/json": components["schemas"]["WrittenOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     log_harvest: {
@@ -8591,6 +9156,18 @@ export interface operations {
                     "application/json": components["schemas"]["WrittenOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     invite: {
@@ -8611,6 +9188,18 @@ export interface operations {
                     "application/json": components["schemas"]["InvitationOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     save_jar: {
@@ -8637,6 +9226,18 @@ export interface operations {
                     "application/json": components["schemas"]["WrittenOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     jar_page: {
@@ -8659,6 +9260,18 @@ export interface operations {
                     "application/json": components["schemas"]["JarPageOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     make_stock: {
@@ -8685,6 +9298,18 @@ export interface operations {
                     "application/json": components["schemas"]["WrittenOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     look_at_stock: {
@@ -8711,6 +9336,18 @@ export interface operations {
                     "application/json": components["schemas"]["WrittenOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     join: {
@@ -8735,6 +9372,18 @@ export interface operations {
                     "application/json": components["schemas"]["SessionOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     save_material: {
@@ -8761,6 +9410,18 @@ export interface operations {
                     "application/json": components["schemas"]["WrittenOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     save_measure: {
@@ -8787,6 +9448,18 @@ export interface operations {
                     "application/json": components["schemas"]["WrittenOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     notebook: {
@@ -8811,6 +9484,18 @@ export interface operations {
                     "application/json": components["schemas"]["NotebookOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     observe: {
@@ -8835,6 +9520,18 @@ export interface operations {
                     "application/json": components["schemas"]["WrittenOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     path: {
@@ -8855,6 +9552,18 @@ export interface operations {
                     "application/json": components["schemas"]["PathOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     order_places: {
@@ -8879,6 +9588,18 @@ export interface operations {
                     "application/json": components["schemas"]["WrittenOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     save_pen: {
@@ -8905,6 +9626,18 @@ export interface operations {
                     "application/json": components["schemas"]["WrittenOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     calibrate_pen: {
@@ -8927,6 +9660,18 @@ export interface operations {
                     "application/json": components["schemas"]["WrittenOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     dip_pen: {
@@ -8953,6 +9698,18 @@ export interface operations {
                     "application/json": components["schemas"]["ShownOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     photos: {
@@ -8975,6 +9732,18 @@ export interface operations {
                     "application/json": components["schemas"]["PhotosOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     keep_photo: {
@@ -9007,6 +9776,18 @@ export interface operations {
                     "application/json": components["schemas"]["WrittenOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     photo: {
@@ -9029,6 +9810,18 @@ export interface operations {
                 };
                 content?: never;
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     save_place: {
@@ -9055,6 +9848,18 @@ export interface operations {
                     "application/json": components["schemas"]["WrittenOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     end_place: {
@@ -9077,6 +9882,18 @@ export interface operations {
                     "application/json": components["schemas"]["WrittenOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     save_fill: {
@@ -9103,6 +9920,18 @@ export interface operations {
                     "application/json": components["schemas"]["WrittenOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     place_roots: {
@@ -9125,6 +9954,18 @@ export interface operations {
                     "application/json": components["schemas"]["PlaceRootsOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     plan_ahead: {
@@ -9145,6 +9986,18 @@ export interface operations {
                     "application/json": components["schemas"]["PlanOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     calendar_file: {
@@ -9163,6 +10016,18 @@ export interface operations {
                 };
                 content?: never;
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     keep_trial: {
@@ -9187,6 +10052,18 @@ export interface operations {
                     "application/json": components["schemas"]["WrittenOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     rehearse: {
@@ -9211,6 +10088,18 @@ export interface operations {
                     "application/json": components["schemas"]["RehearsalOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     plant: {
@@ -9235,6 +10124,18 @@ export interface operations {
                     "application/json": components["schemas"]["WrittenOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     mend_planting: {
@@ -9261,6 +10162,18 @@ export interface operations {
                     "application/json": components["schemas"]["WrittenOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     sow_again: {
@@ -9287,6 +10200,18 @@ export interface operations {
                     "application/json": components["schemas"]["WrittenOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     end_planting: {
@@ -9309,6 +10234,18 @@ export interface operations {
                     "application/json": components["schemas"]["WrittenOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     feed_so: {
@@ -9335,6 +10272,18 @@ export interface operations {
                     "application/json": components["schemas"]["WrittenOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     planting: {
@@ -9357,6 +10306,18 @@ export interface operations {
                     "application/json": components["schemas"]["PlantingOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     repeat_every: {
@@ -9383,6 +10344,18 @@ export interface operations {
                     "application/json": components["schemas"]["WrittenOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     see_stage: {
@@ -9409,6 +10382,18 @@ export interface operations {
                     "application/json": components["schemas"]["WrittenOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     pour: {
@@ -9433,6 +10418,18 @@ export interface operations {
                     "application/json": components["schemas"]["WrittenOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     readables: {
@@ -9455,6 +10452,18 @@ export interface operations {
                     "application/json": components["schemas"]["ReadablesOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     log_reading: {
@@ -9479,6 +10488,18 @@ export interface operations {
                     "application/json": components["schemas"]["WrittenOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     reading_meaning: {
@@ -9503,6 +10524,18 @@ export interface operations {
                     "application/json": components["schemas"]["MeaningOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     save_recipe: {
@@ -9529,6 +10562,18 @@ export interface operations {
                     "application/json": components["schemas"]["WrittenOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     all_roots: {
@@ -9549,6 +10594,18 @@ export interface operations {
                     "application/json": components["schemas"]["AllRootsOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     round: {
@@ -9569,6 +10626,18 @@ export interface operations {
                     "application/json": components["schemas"]["RoundOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     mix_for_round: {
@@ -9591,6 +10660,18 @@ export interface operations {
                     "application/json": components["schemas"]["WrittenOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     take_back_can: {
@@ -9613,6 +10694,18 @@ export interface operations {
                     "application/json": components["schemas"]["ChangeOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     tick: {
@@ -9637,6 +10730,18 @@ export interface operations {
                     "application/json": components["schemas"]["WrittenOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     score_lanes: {
@@ -9661,6 +10766,18 @@ export interface operations {
                     "application/json": components["schemas"]["LanesOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     scoring: {
@@ -9681,6 +10798,18 @@ export interface operations {
                     "application/json": components["schemas"]["ScoringOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     season: {
@@ -9703,6 +10832,18 @@ export interface operations {
                     "application/json": components["schemas"]["SeasonOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     import_series: {
@@ -9731,6 +10872,18 @@ export interface operations {
                     "application/json": components["schemas"]["WrittenOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     session: {
@@ -9751,6 +10904,18 @@ export interface operations {
                     "application/json": components["schemas"]["SessionOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     setup: {
@@ -9771,6 +10936,18 @@ export interface operations {
                     "application/json": components["schemas"]["SetupOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     shelf: {
@@ -9791,6 +10968,18 @@ export interface operations {
                     "application/json": components["schemas"]["ShelfOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     sign_in: {
@@ -9815,6 +11004,18 @@ export interface operations {
                     "application/json": components["schemas"]["SessionOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     sign_out: {
@@ -9835,6 +11036,18 @@ export interface operations {
                     "application/json": components["schemas"]["SessionOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     sign_out_everywhere: {
@@ -9855,6 +11068,18 @@ export interface operations {
                     "application/json": components["schemas"]["SessionOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     sign_up: {
@@ -9879,6 +11104,18 @@ export interface operations {
                     "application/json": components["schemas"]["SessionOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     signs: {
@@ -9899,6 +11136,18 @@ export interface operations {
                     "application/json": components["schemas"]["SignsOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     keep_sign: {
@@ -9923,6 +11172,18 @@ export interface operations {
                     "application/json": components["schemas"]["WrittenOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     read_sign: {
@@ -9947,6 +11208,18 @@ export interface operations {
                     "application/json": components["schemas"]["SignReadOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     say_outcome: {
@@ -9973,6 +11246,18 @@ export interface operations {
                     "application/json": components["schemas"]["WrittenOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     spray: {
@@ -9997,6 +11282,18 @@ export interface operations {
                     "application/json": components["schemas"]["WrittenOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     recount_stand: {
@@ -10023,6 +11320,18 @@ export interface operations {
                     "application/json": components["schemas"]["WrittenOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     move_stand: {
@@ -10049,6 +11358,18 @@ export interface operations {
                     "application/json": components["schemas"]["WrittenOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     thin_stand: {
@@ -10075,6 +11396,18 @@ export interface operations {
                     "application/json": components["schemas"]["WrittenOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     series: {
@@ -10100,6 +11433,18 @@ export interface operations {
                     "application/json": components["schemas"]["SeriesOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     trials: {
@@ -10120,6 +11465,18 @@ export interface operations {
                     "application/json": components["schemas"]["TrialsOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     start_trial: {
@@ -10144,6 +11501,18 @@ export interface operations {
                     "application/json": components["schemas"]["WrittenOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     before_trial: {
@@ -10170,6 +11539,18 @@ export interface operations {
                     "application/json": components["schemas"]["BeforeOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     trial: {
@@ -10192,6 +11573,18 @@ export interface operations {
                     "application/json": components["schemas"]["TrialOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     end_trial: {
@@ -10218,6 +11611,18 @@ export interface operations {
                     "application/json": components["schemas"]["WrittenOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     leave_pot_out: {
@@ -10244,6 +11649,18 @@ export interface operations {
                     "application/json": components["schemas"]["WrittenOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     measure_pots: {
@@ -10270,6 +11687,18 @@ export interface operations {
                     "application/json": components["schemas"]["WrittenOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     undo: {
@@ -10294,6 +11723,18 @@ export interface operations {
                     "application/json": components["schemas"]["ChangeOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     save_vessel: {
@@ -10320,6 +11761,18 @@ export interface operations {
                     "application/json": components["schemas"]["WrittenOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     log_watering: {
@@ -10344,6 +11797,18 @@ export interface operations {
                     "application/json": components["schemas"]["WrittenOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     save_water: {
@@ -10370,6 +11835,18 @@ export interface operations {
                     "application/json": components["schemas"]["WrittenOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     weather: {
@@ -10390,6 +11867,18 @@ export interface operations {
                     "application/json": components["schemas"]["WeatherOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     keep_weather: {
@@ -10414,6 +11903,18 @@ export interface operations {
                     "application/json": components["schemas"]["WrittenOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
     put_away: {
@@ -10437,6 +11938,18 @@ export interface operations {
                     "application/json": components["schemas"]["WrittenOut"];
                 };
             };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
         };
     };
 }
