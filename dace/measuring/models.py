@@ -104,12 +104,17 @@ class FieldTest(Kept):
 
 @tracked
 class Series(Kept):
-    """A logger's readings of a subject; hours count from 1970 (UTC)."""
+    """A logger's readings of a subject; hours count from 1970 (UTC).
+
+    ``whole`` once all of it is written: until then nobody sees it. ``written`` counts hours.
+    """
 
     subject = models.ForeignKey(Subject, on_delete=models.PROTECT, related_name="series")
     count = models.PositiveIntegerField()
     first_hour = models.IntegerField()
     last_hour = models.IntegerField()
+    whole = models.BooleanField(default=True)
+    written = models.PositiveIntegerField(default=0)
 
     def __str__(self) -> str:
         return f"{self.count} readings of {self.subject}"

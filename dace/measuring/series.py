@@ -2,21 +2,23 @@
 
 from __future__ import annotations
 
+import time
 import uuid
 from dataclasses import dataclass
-from datetime import UTC, datetime, tzinfo
+from datetime import UTC, datetime, timedelta, tzinfo
 
-from django.db import transaction
+from django.db import connection, transaction
+from django.db.models import F, QuerySet
 
 from dace.core import api as core
-from dace.core.api import LoggedHour
 from dace.households.changes import change
 from dace.households.keeping import new_row
-from dace.households.scope import Scope
+from dace.households.scope import ConflictError, NotFoundError, Scope
 from dace.measuring.models import Series, SeriesSpan, Subject
 
 _HOUR_S = 3600
-_BATCH = 5000
+_BATCH, _LETS_IN_S = 12_500, 0.02  # others look every tenth of a second at most
+_STALE = timedelta(hours=1)
 _MOST_HOURS = 1500  # a span up to this many is drawn by the hour, a longer one by the day
 MOST_POINTS = 600
 
@@ -34,7 +36,10 @@ class Drawn:
 def import_series(
     scope: Scope, row_id: uuid.UUID, subject_id: uuid.UUID, text: str, zone: tzinfo
 ) -> Series:
-    """Keep a logger's table.
+    """Keep a logger's table; all of it or nothing, however others write meanwhile.
+
+    It is written in short transactions and shown once it is whole. What a stopped process left
+    half-written is cleared away by the next import.
 
     Raises
     ------
@@ -42,44 +47,110 @@ def import_series(
         If the subject is none of this household's.
     DaceError
         On ``text``, with the line that cannot be read. Nothing is written then.
+    ConflictError
+        If it was called off meanwhile.
     """
-    # a long table is read before the write lock is taken
-    return _keep(scope, row_id, subject_id, core.read_log(text, zone))
+    hours = core.read_log(text, zone)  # a long table is read before the write lock is taken
+    begun = _begin(scope, row_id, subject_id, hours)
+    if begun.whole:
+        return begun
+    try:
+        days = core.by_day(hours)
+        for level, rows in (("hour", hours), ("day", days)):
+            for first in range(0, len(rows), _BATCH):
+                _write(begun, level, rows, first)
+                time.sleep(_LETS_IN_S)
+        return _finish(scope, begun)
+    except BaseException:
+        _clear(Series.objects.filter(pk=row_id, whole=False))
+        raise
 
 
 @transaction.atomic
-def _keep(
-    scope: Scope, row_id: uuid.UUID, subject_id: uuid.UUID, hours: tuple[LoggedHour, ...]
+def _begin(
+    scope: Scope, row_id: uuid.UUID, subject_id: uuid.UUID, hours: core.LoggedHours
 ) -> Series:
+    """The row, not shown yet; the one that stands, where this repeats an import."""
     repeat = Series.objects.written_before(scope, row_id)
-    if repeat is not None:
+    if repeat is not None and repeat.whole:
         return repeat
+    if repeat is not None:
+        raise ConflictError("id", "an import that is under way", "wait for it, or call it off")
     subject = Subject.objects.fetch(scope, subject_id, "subject_id")
-    count = sum(one.count for one in hours)
-    with change(scope, "series", f"{count:,} readings of a logger"):
-        series = Series.objects.create(
-            **new_row(scope, row_id),
-            subject=subject,
-            count=count,
-            first_hour=hours[0].hour,
-            last_hour=hours[-1].hour,
-        )
-        for level, rows in (("hour", hours), ("day", core.by_day(hours))):
-            spans = (_span(series, level, one) for one in rows)
-            SeriesSpan.objects.bulk_create(spans, batch_size=_BATCH)
-    return series
-
-
-def _span(series: Series, level: str, one: LoggedHour) -> SeriesSpan:
-    return SeriesSpan(
-        series=series,
-        level=level,
-        hour=one.hour,
-        low=one.low,
-        high=one.high,
-        total=one.total,
-        count=one.count,
+    stale = Series.objects.filter(whole=False, created_at__lt=scope.now - _STALE)
+    _clear(stale)
+    return Series.objects.create(
+        **new_row(scope, row_id),
+        subject=subject,
+        count=int(hours.count.sum()),
+        first_hour=hours[0].hour,
+        last_hour=hours[len(hours) - 1].hour,
+        whole=False,
     )
+
+
+def _write(series: Series, level: str, rows: core.LoggedHours, first: int) -> None:
+    """Some rows, and how far it is; others write between two of these."""
+    table, key = SeriesSpan._meta.db_table, series.pk.hex
+    with transaction.atomic(), connection.cursor() as cursor:
+        written = first + _BATCH if level == "hour" else len(rows)
+        found = Series.objects.filter(pk=series.pk, whole=False)
+        if not found.update(written=min(written, len(rows)) if level == "hour" else F("written")):
+            raise ConflictError("id", "an import that was called off", "take the file in again")
+        # half a million models would take longer than all the rest
+        cursor.executemany(
+            f"INSERT INTO {table} (series_id, level, hour, low, high, total, count) "  # noqa: S608
+            "VALUES (%s, %s, %s, %s, %s, %s, %s)",
+            [(key, level, *row) for row in rows.rows(first, first + _BATCH)],
+        )
+
+
+@transaction.atomic
+def _finish(scope: Scope, series: Series) -> Series:
+    row = Series.objects.select_for_update().get(pk=series.pk)
+    with change(scope, "series", f"{row.count:,} readings of a logger"):
+        row.whole = True
+        row.save(update_fields=["whole"])
+    return row
+
+
+def _clear(unfinished: QuerySet[Series]) -> None:
+    """What is not whole goes, a short transaction at a time."""
+    for series in list(unfinished):
+        spans = SeriesSpan.objects.filter(series=series)
+        while True:
+            some = list(spans.values_list("pk", flat=True)[:_BATCH])
+            if not some:
+                break
+            spans.filter(pk__in=some).delete()
+        series.delete()
+
+
+@transaction.atomic
+def call_off(scope: Scope, row_id: uuid.UUID) -> None:
+    """Stop an import that is under way; nothing of it stays.
+
+    Raises
+    ------
+    NotFoundError
+        If none of that id is under way here.
+    """
+    row = Series.objects.fetch(scope, row_id, "id")
+    if row.whole:
+        raise NotFoundError("id", "an import that is done", "undo it")
+    row.delete()
+
+
+def how_far(scope: Scope, row_id: uuid.UUID) -> tuple[int, int, bool]:
+    """Hours written of an import, hours there are at most, and whether it is whole.
+
+    Raises
+    ------
+    NotFoundError
+        If it is none of this household's.
+    """
+    row = Series.objects.fetch(scope, row_id, "id")
+    return row.written, row.last_hour - row.first_hour + 1, row.whole
 
 
 def series_of(scope: Scope, subject_id: uuid.UUID) -> Series | None:
@@ -91,7 +162,12 @@ def series_of(scope: Scope, subject_id: uuid.UUID) -> Series | None:
         If the subject is none of this household's.
     """
     Subject.objects.fetch(scope, subject_id, "subject_id")
-    return Series.objects.of(scope).filter(subject_id=subject_id).order_by("-created_at").first()
+    return (
+        Series.objects.of(scope)
+        .filter(subject_id=subject_id, whole=True)
+        .order_by("-created_at")
+        .first()
+    )
 
 
 def drawn(series: Series, first: datetime, last: datetime) -> Drawn:

@@ -60,7 +60,8 @@ READS = {
     "/api/brews/{brew}": (14, 40),
     "/api/jars/{jar}/page": (10, 40),
     "/api/jars/{bottle}/page": (12, 45),
-    "/api/subjects/{subject}/series": (6, 10),
+    "/api/subjects/{subject}/series": (7, 12),
+    "/api/series/{series}": (5, 5),
     "/api/bench/hours?stand_id={stand}": (30, 200),
     "/api/cans/{can}/correction": (14, 30),
 }
@@ -105,6 +106,8 @@ class AfterTenYears(TestCase):
         token = self.asking.post("/api/calendar").json()["address"].split("/")[-1][:-4]
         photo = self.photo(str(key("stand chilli 3 fed")))
         stop = self.asking.get("/api/path").json()["stops"][2]
+        series = self.series(stop["subject_id"])
+        self.asking.get("/api/path")  # worked out once after the last write
         shelf = self.asking.get("/api/shelf").json()
         self.ids = {
             "stop": stop["id"],
@@ -116,10 +119,18 @@ class AfterTenYears(TestCase):
             "can": self.asking.get("/api/notebook?limit=40").json()["doses"][0]["can_id"],
             "token": token,
             "trial": str(key("trial")),
+            "series": series,
             "photo": photo,
             "jar": shelf["jars"][0]["id"],
             "bottle": next(jar["id"] for jar in shelf["jars"] if jar["bottle"]),
         }
+
+    def series(self, subject):
+        row = new_id()
+        path = f"/api/series?id={row}&subject_id={subject}"
+        sent = self.asking.send_file(path, "2026-07-01 10:00,1.5", "text/csv")
+        self.assertEqual(sent.status_code, 201)
+        return row
 
     def photo(self, stand):
         photo = new_id()

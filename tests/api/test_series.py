@@ -1,12 +1,15 @@
 """A logger's table: taken in, kept by hours and days, drawn over any span."""
 
 from datetime import UTC, datetime, timedelta
+from unittest import mock
 from zoneinfo import ZoneInfo
 
 from django.test import SimpleTestCase
 
 from dace.core.api import DaceError, read_log
 from dace.demo.keys import key
+from dace.measuring import series
+from dace.measuring.models import Series as SeriesRow
 from dace.measuring.models import SeriesSpan
 from tests.api.base import Asking, WeirYardCase, new_id
 
@@ -77,6 +80,27 @@ class Series(WeirYardCase):
         near = self.drawn("?days=30&back=350")
         self.assertEqual(max(near["high"]), 9.9)
         self.assertEqual(self.drawn("?days=30")["high"][-1], 1.4)
+
+    def test_how_far_it_is_can_be_asked_and_it_can_be_called_off(self):
+        row, told = new_id(), []
+
+        def called_off(*_):
+            told.append(self.asking.get(f"/api/series/{row}").json())
+            return self.asking.delete(f"/api/series/{row}").status_code
+
+        with (
+            mock.patch.object(series, "_BATCH", 100),
+            mock.patch.object(series.time, "sleep", side_effect=called_off),
+        ):
+            path = f"/api/series?id={row}&subject_id={self.subject}"
+            reply = self.asking.send_file(path, table(1000, every_minutes=60), "text/csv")
+        self.assert_refused(reply, 409, "id")
+        self.assertEqual(told, [{"written": 100, "most": 1000, "whole": False}])
+        self.assertEqual((SeriesRow.objects.count(), SeriesSpan.objects.count()), (0, 0))
+        self.assert_refused(self.asking.get(f"/api/series/{row}"), 404, "id")
+        self.assertEqual(self.take(table(30)).status_code, 201)
+        whole = SeriesRow.objects.get()
+        self.assert_refused(self.asking.delete(f"/api/series/{whole.pk}"), 404, "id")
 
     def test_another_household_neither_reads_nor_writes_it(self):
         self.take(table(50))

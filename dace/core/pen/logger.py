@@ -4,8 +4,13 @@ from __future__ import annotations
 
 import math
 import re
+from array import array
 from dataclasses import dataclass
-from datetime import UTC, datetime, tzinfo
+from datetime import datetime, tzinfo
+from io import StringIO
+
+import numpy as np
+from numpy.typing import NDArray
 
 from dace.core.errors import DaceError
 
@@ -15,7 +20,10 @@ _MOST_LINES, _MOST_EC = 2_000_000, 200.0
 _HOUR_S = 3600
 
 
-@dataclass(frozen=True)
+Numbers = NDArray[np.float64] | NDArray[np.int64]
+
+
+@dataclass(frozen=True, slots=True)
 class LoggedHour:
     """One hour since 1970 (UTC): least, most and sum [mS/cm at 25 C] of so many readings."""
 
@@ -26,7 +34,31 @@ class LoggedHour:
     count: int
 
 
-def read_log(text: str, zone: tzinfo) -> tuple[LoggedHour, ...]:
+@dataclass(frozen=True, eq=False)
+class LoggedHours:
+    """Many hours as columns, in order: half a million take some tens of MB."""
+
+    hour: NDArray[np.int64]
+    low: NDArray[np.float64]
+    high: NDArray[np.float64]
+    total: NDArray[np.float64]
+    count: NDArray[np.int64]
+
+    def __len__(self) -> int:
+        return len(self.hour)
+
+    def __getitem__(self, at: int) -> LoggedHour:
+        return LoggedHour(*(column[at].item() for column in self._columns()))
+
+    def rows(self, begin: int, end: int) -> list[tuple[int, float, float, float, int]]:
+        """Hour, least, most, sum and number of some of them, as Python's own numbers."""
+        return list(zip(*(column[begin:end].tolist() for column in self._columns()), strict=True))
+
+    def _columns(self) -> tuple[Numbers, ...]:
+        return self.hour, self.low, self.high, self.total, self.count
+
+
+def read_log(text: str, zone: tzinfo) -> LoggedHours:
     r"""A table of times and readings, folded into hours.
 
     Parameters
@@ -38,7 +70,7 @@ def read_log(text: str, zone: tzinfo) -> tuple[LoggedHour, ...]:
 
     Returns
     -------
-    tuple of LoggedHour
+    LoggedHours
         In order; an extreme of any minute is an extreme of its hour.
 
     Raises
@@ -49,35 +81,47 @@ def read_log(text: str, zone: tzinfo) -> tuple[LoggedHour, ...]:
     Examples
     --------
     >>> found = read_log("time,ec\n2026-07-14 17:40,1.5\n2026-07-14 17:50,9.0", UTC)
-    >>> [(h.low, h.high, h.count) for h in found]
-    [(1.5, 9.0, 2)]
+    >>> found.rows(0, 1)
+    [(495569, 1.5, 9.0, 10.5, 2)]
     """
-    lines = text.splitlines()
-    if len(lines) > _MOST_LINES:
-        raise DaceError("text", f"{len(lines)} lines", f"{_MOST_LINES} at most would do")
-    first = next((line for line in lines if line.strip()), "")
+    first = next((line for line in StringIO(text) if line.strip()), "")
     between = next((mark for mark in (";", "\t") if mark in first), ",")
-    hours: dict[str, int] = {}
-    found: dict[int, list[float]] = {}
-    for number, line in enumerate(lines, start=1):
+    times = _Times(zone)
+    hour, count = array("q"), array("q")
+    low, high, total = array("d"), array("d"), array("d")
+    for number, line in enumerate(StringIO(text), start=1):
         if not line.strip() or (number == 1 and not line[:1].isdigit()):
             continue
+        if number > _MOST_LINES:
+            raise DaceError("text", f"over {_MOST_LINES} lines", "fewer at once would do")
         at, _, rest = line.partition(between)
         value = _value(number, line, rest.partition(between)[0])
-        hour = _hour(number, line, at.strip(), hours, zone)
-        kept = found.get(hour)
-        if kept is None:
-            found[hour] = [value, value, value, 1]
-        else:
-            kept[0] = min(kept[0], value)
-            kept[1] = max(kept[1], value)
-            kept[2] += value
-            kept[3] += 1
-    if not found:
+        here = times.hour(number, line, at.strip())
+        if hour and hour[-1] == here:  # as loggers write: one after the other
+            low[-1], high[-1] = min(low[-1], value), max(high[-1], value)
+            total[-1] += value
+            count[-1] += 1
+            continue
+        hour.append(here)
+        count.append(1)
+        for column in (low, high, total):
+            column.append(value)
+    if not hour:
         raise DaceError("text", "no readings", _WOULD_DO)
-    return tuple(
-        LoggedHour(hour, low, high, total, int(count))
-        for hour, (low, high, total, count) in sorted(found.items())
+    return _folded(LoggedHours(*(np.array(column) for column in (hour, low, high, total, count))))
+
+
+def _folded(found: LoggedHours, hours: int = 1) -> LoggedHours:
+    """Spans of so many hours, each once and in order, under the first hour of each."""
+    begin = found.hour - found.hour % hours
+    order = np.argsort(begin, kind="stable")
+    span, first = np.unique(begin[order], return_index=True)
+    return LoggedHours(
+        span,
+        np.minimum.reduceat(found.low[order], first),
+        np.maximum.reduceat(found.high[order], first),
+        np.add.reduceat(found.total[order], first),
+        np.add.reduceat(found.count[order], first),
     )
 
 
@@ -91,42 +135,38 @@ def _value(number: int, line: str, cell: str) -> float:
     return value
 
 
-def _hour(number: int, line: str, at: str, hours: dict[str, int], zone: tzinfo) -> int:
-    """Hours since 1970; worked out once for each quarter of an hour and offset that is written.
+class _Times:
+    """Reads times; each quarter of an hour and offset in a row is worked out once.
 
     Zones stand whole quarters apart from UTC: an hour of the wall lies in two of ours there.
     """
-    shape = _TIME.fullmatch(at)
-    if shape is None:
-        raise DaceError("text", _where(number, line), _WOULD_DO)
-    key = f"{at[:13]} {int(at[14:16]) // 15} {shape[3] or ''}"
-    if key not in hours:
+
+    def __init__(self, zone: tzinfo) -> None:
+        self._zone, self._last, self._hour = zone, "", 0
+
+    def hour(self, number: int, line: str, at: str) -> int:
+        """Hours since 1970."""
+        shape = _TIME.fullmatch(at)
+        if shape is None:
+            raise DaceError("text", _where(number, line), _WOULD_DO)
+        key = f"{at[:13]} {int(at[14:16]) // 15} {shape[3] or ''}"
+        if key == self._last:
+            return self._hour
         try:
             instant = datetime.fromisoformat(at)
         except ValueError:
             raise DaceError("text", _where(number, line), _WOULD_DO) from None
-        aware = instant if instant.tzinfo else instant.replace(tzinfo=zone)
+        aware = instant if instant.tzinfo else instant.replace(tzinfo=self._zone)
         if not 1970 <= aware.year <= 2200:
             raise DaceError("text", _where(number, line), "a year from 1970 on would do")
-        hours[key] = int(aware.astimezone(UTC).timestamp()) // _HOUR_S
-    return hours[key]
+        self._last, self._hour = key, int(aware.timestamp()) // _HOUR_S
+        return self._hour
 
 
 def _where(number: int, line: str) -> str:
     return f"line {number}: “{line.strip()[:50]}”"
 
 
-def by_day(hours: tuple[LoggedHour, ...]) -> tuple[LoggedHour, ...]:
+def by_day(hours: LoggedHours) -> LoggedHours:
     """The same by days of 24 hours (UTC), each under its first hour."""
-    found: dict[int, LoggedHour] = {}
-    for one in hours:
-        day = one.hour - one.hour % 24
-        kept = found.get(day, LoggedHour(day, one.low, one.high, 0.0, 0))
-        found[day] = LoggedHour(
-            day,
-            min(kept.low, one.low),
-            max(kept.high, one.high),
-            kept.total + one.total,
-            kept.count + one.count,
-        )
-    return tuple(found.values())
+    return _folded(hours, 24)

@@ -15,7 +15,7 @@ from dace.desks.shared.out import Out
 from dace.desks.shared.upload import file_body, sent_file
 from dace.desks.shared.written import WrittenOut, written
 from dace.garden.reads import garden_of
-from dace.measuring.series import drawn, import_series, instant_of, series_of
+from dace.measuring.series import call_off, drawn, how_far, import_series, instant_of, series_of
 
 router = Router(tags=["series"])
 _MOST_BYTES = 60_000_000
@@ -63,6 +63,28 @@ def take_in(request: Any, given: Query[SeriesIn]) -> Any:
     zone = ZoneInfo(garden_of(request.auth).zone)
     row = import_series(request.auth, given.id, given.subject_id, text, zone)
     return 201, written(request.auth, row.pk)
+
+
+class ProgressOut(Out):
+    """How far an import is: hours written, of so many at most."""
+
+    written: int
+    most: int
+    whole: bool
+
+
+@router.get("/series/{series_id}", response=ProgressOut, operation_id="import_progress")
+def progress(request: Any, series_id: uuid.UUID) -> ProgressOut:
+    """How far an import is."""
+    written_hours, most, whole = how_far(request.auth, series_id)
+    return ProgressOut(written=written_hours, most=most, whole=whole)
+
+
+@router.delete("/series/{series_id}", response={204: None}, operation_id="call_off_import")
+def stop(request: Any, series_id: uuid.UUID) -> Any:
+    """Stop an import; nothing of it stays."""
+    call_off(request.auth, series_id)
+    return 204, None
 
 
 @router.get("/subjects/{subject_id}/series", response=SeriesOut, operation_id="series")

@@ -1660,6 +1660,30 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/series/{series_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Progress
+         * @description How far an import is.
+         */
+        get: operations["import_progress"];
+        put?: never;
+        post?: never;
+        /**
+         * Stop
+         * @description Stop an import; nothing of it stays.
+         */
+        delete: operations["call_off_import"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/session": {
         parameters: {
             query?: never;
@@ -5325,6 +5349,18 @@ export interface components {
             /** Water Ec */
             water_ec: number;
             ways: components["schemas"]["WaysOut"];
+        };
+        /**
+         * ProgressOut
+         * @description How far an import is: hours written, of so many at most.
+         */
+        ProgressOut: {
+            /** Most */
+            most: number;
+            /** Whole */
+            whole: boolean;
+            /** Written */
+            written: number;
         };
         /**
          * QuestionOut
@@ -10871,6 +10907,72 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["WrittenOut"];
                 };
+            };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
+        };
+    };
+    import_progress: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                series_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProgressOut"];
+                };
+            };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
+        };
+    };
+    call_off_import: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                series_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             400: components["responses"]["E400"];
             401: components["responses"]["E401"];

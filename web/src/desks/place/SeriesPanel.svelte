@@ -9,6 +9,8 @@
   import Message from '../../ui/Message.svelte';
 
   const { subjectId, name }: { subjectId: string; name: string } = $props();
+  const LOOKS_MS = 700;
+  let far = $state<Schemas['ProgressOut'] | null>(null);
   const read = new Resource<Schemas['SeriesOut']>();
   const write = new Write();
   const series = $derived(read.data);
@@ -31,6 +33,26 @@
       );
     },
   );
+
+  /** While a table is taken in, how far it is. */
+  $effect(() => {
+    if (!write.busy) return;
+    const params = { path: { series_id: write.id() } };
+    const asking = setInterval(() => {
+      void ask(client.GET('/api/series/{series_id}', { params })).then(({ data }) => {
+        if (data) far = data;
+      });
+    }, LOOKS_MS);
+    return () => {
+      clearInterval(asking);
+      far = null;
+    };
+  });
+
+  function callOff() {
+    const params = { path: { series_id: write.id() } };
+    return ask(client.DELETE('/api/series/{series_id}', { params }));
+  }
 
   async function take(input: HTMLInputElement) {
     const file = input.files?.[0];
@@ -73,8 +95,15 @@
     />
   </label>
   {#if write.busy}
-    <p>Reading the table…</p>
-    <progress aria-label="Reading the table"></progress>
+    <p aria-live="polite">
+      {far?.written ? `${far.written.toLocaleString('en-GB')} hours written` : 'Reading the table…'}
+    </p>
+    <progress
+      aria-label="Taking the table in"
+      value={far?.written ? far.written : undefined}
+      max={far?.most ?? 1}
+    ></progress>
+    <Button onclick={callOff}>Call it off</Button>
   {/if}
   <Message problem={write.problem ?? read.problem} />
 </details>
