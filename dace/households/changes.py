@@ -17,7 +17,13 @@ from django.db.models import Max
 from reversion.models import Version
 
 from dace.households.models import Change, Kept, writing
-from dace.households.scope import ConflictError, NotAllowedError, NotFoundError, Scope
+from dace.households.scope import (
+    ConflictError,
+    NotAllowedError,
+    NotFoundError,
+    Scope,
+    require_hand,
+)
 
 M = TypeVar("M", bound=type[models.Model])
 
@@ -69,6 +75,7 @@ def change(scope: Scope, kind: str, summary: str = "") -> Iterator[Draft]:
     Draft
         Of the change.
     """
+    require_hand(scope)
     draft = Draft(kind, summary)
     if reversion.is_active():  # part of a larger change, which has its own line
         yield draft

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import unicodedata
 import uuid
 from collections.abc import Iterator
 from contextlib import contextmanager
@@ -14,6 +15,7 @@ from reversion.models import Revision
 
 from dace.households.scope import ConflictError, NotFoundError, Scope, WrongHouseholdError
 
+_UNSEEN = ("Cc", "Cf", "Co", "Cn", "Zl", "Zp")
 _number: ContextVar[int] = ContextVar("number", default=0)
 
 
@@ -27,10 +29,27 @@ def writing(number: int) -> Iterator[None]:
         _number.reset(token)
 
 
+def name_key(name: str) -> str:
+    """A name as it is compared: in one form, one case, without letters that nobody sees.
+
+    >>> name_key("Zo\u00eb") == name_key("ZOE\u0308") == name_key("zo\u200b\u00eb")
+    True
+    """
+    plain = unicodedata.normalize("NFKC", name).casefold()
+    seen = "".join(letter for letter in plain if unicodedata.category(letter) not in _UNSEEN)
+    return unicodedata.normalize("NFKC", seen)
+
+
 class User(AbstractUser):
     """Somebody who signs in by name and password."""
 
     session_salt = models.CharField(max_length=32, blank=True, default="")
+    name_key = models.CharField(max_length=150, unique=True)
+
+    def save(self, *args: Any, **more: Any) -> None:
+        """With the key that its name is found by, however it is written."""
+        self.name_key = name_key(self.username)
+        super().save(*args, **more)
 
     def get_session_auth_hash(self) -> str:
         """Changes with the salt too, so that signing out everywhere ends every session."""
@@ -56,6 +75,7 @@ class Membership(models.Model):
 
         OWNER = "owner", "owner"
         HELPER = "helper", "helper"
+        VIEWER = "viewer", "viewer"
 
     user = models.OneToOneField(User, on_delete=models.CASCADE, related_name="membership")
     household = models.ForeignKey(Household, on_delete=models.CASCADE, related_name="members")
@@ -168,6 +188,9 @@ class Invitation(models.Model):
 
     id = models.UUIDField(primary_key=True, default=uuid.uuid4, editable=False)
     household = models.ForeignKey(Household, on_delete=models.CASCADE, related_name="invitations")
+    role = models.CharField(
+        max_length=10, choices=Membership.Role.choices, default=Membership.Role.HELPER
+    )
     token_hash = models.CharField(max_length=64, unique=True)
     made_at = models.DateTimeField()
     ends_at = models.DateTimeField()
@@ -175,3 +198,18 @@ class Invitation(models.Model):
 
     def __str__(self) -> str:
         return f"to {self.household}"
+
+
+class Token(models.Model):
+    """Lets a script ask for one member; only its hash is kept."""
+
+    id = models.UUIDField(primary_key=True, default=uuid.uuid4, editable=False)
+    member = models.ForeignKey(Membership, on_delete=models.CASCADE, related_name="tokens")
+    name = models.CharField(max_length=60)
+    token_hash = models.CharField(max_length=64, unique=True)
+    writes = models.BooleanField(default=False)
+    made_at = models.DateTimeField()
+    used_on = models.DateField(null=True, blank=True)
+
+    def __str__(self) -> str:
+        return self.name

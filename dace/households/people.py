@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import hashlib
 import secrets
 import uuid
 from dataclasses import dataclass
@@ -11,9 +10,10 @@ from datetime import datetime, timedelta
 from django.db import transaction
 
 from dace.core.api import DaceError
-from dace.households.models import Invitation, Membership, User
-from dace.households.scope import Scope, require_owner
-from dace.households.services import checked_user
+from dace.households.models import Household, Invitation, Membership, User, name_key
+from dace.households.scope import NotAllowedError, NotFoundError, Scope, require_owner
+from dace.households.services import check_password_of, checked_user, forget_household
+from dace.households.tokens import digest
 
 _LASTS = timedelta(days=7)
 
@@ -32,8 +32,8 @@ def members(scope: Scope) -> tuple[MemberRecord, ...]:
     return tuple(MemberRecord(m.user.username, m.role) for m in rows.order_by("pk"))
 
 
-def invite(scope: Scope) -> str:
-    """A token for a link that lets one helper join within a week.
+def invite(scope: Scope, role: str = Membership.Role.HELPER) -> str:
+    """A token for a link that lets one helper, or one who only looks, join within a week.
 
     Returns
     -------
@@ -44,13 +44,18 @@ def invite(scope: Scope) -> str:
     ------
     NotAllowedError
         If the member is no owner.
+    DaceError
+        On ``role``.
     """
     require_owner(scope)
+    if role not in (Membership.Role.HELPER, Membership.Role.VIEWER):
+        raise DaceError("role", f"“{role[:40]}”", "helper or viewer would do")
     token = secrets.token_urlsafe(24)
     Invitation.objects.create(
         id=uuid.uuid4(),
         household_id=scope.household_id,
-        token_hash=_hashed(token),
+        role=role,
+        token_hash=digest(token),
         made_at=scope.now,
         ends_at=scope.now + _LASTS,
     )
@@ -66,15 +71,13 @@ def join(token: str, name: str, password: str, now: datetime) -> User:
         On ``token`` if the link was used, is too old or is none; on ``name`` or ``password``.
     """
     with transaction.atomic():
-        found = Invitation.objects.filter(token_hash=_hashed(token), used_at__isnull=True).first()
+        found = Invitation.objects.filter(token_hash=digest(token), used_at__isnull=True).first()
         if found is None or found.ends_at < now:
             raise DaceError(
                 "token", "a link that was used or is too old", "ask the owner for a new one"
             )
         user = checked_user(name, password)
-        Membership.objects.create(
-            user=user, household_id=found.household_id, role=Membership.Role.HELPER
-        )
+        Membership.objects.create(user=user, household_id=found.household_id, role=found.role)
         found.used_at = now
         found.save(update_fields=["used_at"])
     return user
@@ -83,8 +86,90 @@ def join(token: str, name: str, password: str, now: datetime) -> User:
 def end_sessions(user: User) -> None:
     """Sign a user out on every device."""
     user.session_salt = secrets.token_hex(16)
-    user.save(update_fields=["session_salt"])
+    user.save()
 
 
-def _hashed(token: str) -> str:
-    return hashlib.sha256(token.encode()).hexdigest()
+@transaction.atomic
+def revoke_links(scope: Scope) -> int:
+    """End every link that nobody used yet; how many there were.
+
+    Raises
+    ------
+    NotAllowedError
+        If the member is no owner.
+    """
+    require_owner(scope)
+    waiting = Invitation.objects.filter(household_id=scope.household_id, used_at__isnull=True)
+    return waiting.filter(ends_at__gt=scope.now).update(ends_at=scope.now)
+
+
+@transaction.atomic
+def remove(scope: Scope, name: str) -> None:
+    """Somebody shares the household no more: signed out everywhere; what they wrote stays.
+
+    Raises
+    ------
+    NotAllowedError
+        If the member is no owner.
+    NotFoundError
+        If nobody of that name is here, or it is the owner.
+    """
+    require_owner(scope)
+    rows = Membership.objects.filter(household_id=scope.household_id).select_related("user")
+    found = rows.filter(user__name_key=name_key(name)).exclude(user_id=scope.user_id).first()
+    if found is None:
+        raise NotFoundError("name", f"“{name[:40]}”, who is not here", "choose one from the list")
+    user = found.user
+    found.delete()
+    # the name stays with what they wrote, but opens no door
+    user.is_active = False
+    user.set_unusable_password()
+    end_sessions(user)
+
+
+@transaction.atomic
+def change_password(user: User, old: str, new: str) -> None:
+    """Another password; every other device is signed out.
+
+    Raises
+    ------
+    DaceError
+        On ``old`` or ``password``.
+    """
+    check_own(user, old, "old")
+    check_password_of(user, new)
+    user.set_password(new)
+    end_sessions(user)
+
+
+def check_own(user: User, password: str, field: str) -> None:
+    """That it is the one who signed in.
+
+    Raises
+    ------
+    DaceError
+        On ``field``.
+    """
+    if not user.check_password(password):
+        raise DaceError(field, "another password", "the one you signed in with")
+
+
+@transaction.atomic
+def leave(scope: Scope, user: User, password: str) -> None:
+    """End one's own account: an owner's with the whole household and all that it keeps.
+
+    Raises
+    ------
+    DaceError
+        On ``password``.
+    NotAllowedError
+        In the demo garden, which is everybody's.
+    """
+    household = Household.objects.get(pk=scope.household_id)
+    if household.is_demo:
+        raise NotAllowedError("role", "the demo garden", "leave it by its own button")
+    check_own(user, password, "password")
+    if scope.owner:
+        forget_household(household)
+    else:
+        user.delete()

@@ -17,6 +17,7 @@ T = TypeVar("T")
 class Scope:
     """The asking user, the household that bounds every query, and the instant (UTC).
 
+    ``owner`` may set up; ``writes`` is False for who may only look.
     ``demo`` marks the demo garden, the only one where the stand-ins speak.
     ``seen`` is the number of the newest change that was on the screen when something was typed.
     ``memo`` holds what was read for this asking already; a write empties it.
@@ -26,6 +27,7 @@ class Scope:
     user_id: int
     now: datetime
     owner: bool = True
+    writes: bool = True
     seen: int | None = None
     demo: bool = False
     memo: dict[str, Any] = field(default_factory=dict, compare=False, repr=False)
@@ -60,6 +62,12 @@ class LockedOutError(DaceError):
 
 class NotAllowedError(DaceError):
     """A member asked for what is not theirs to do."""
+
+
+def require_hand(scope: Scope) -> None:
+    """Writing is not a viewer's, nor that of a token which only reads."""
+    if not scope.writes:
+        raise NotAllowedError("role", "a viewer's wish to write", "ask the owner for more")
 
 
 def require_owner(scope: Scope) -> None:

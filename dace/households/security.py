@@ -2,13 +2,14 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
 from typing import Any
 
 from django.conf import settings
 from django.http import HttpRequest
-from ninja.security import APIKeyCookie
+from ninja.security import APIKeyCookie, HttpBearer
 
-from dace.households import clock
+from dace.households import clock, tokens
 from dace.households.models import Membership
 from dace.households.scope import Scope
 
@@ -39,6 +40,7 @@ def scope_of(member: Membership, seen: int | None = None) -> Scope:
         member.user_id,
         clock.now(),
         member.role == Membership.Role.OWNER,
+        member.role != Membership.Role.VIEWER,
         seen,
         member.household.is_demo,
     )
@@ -48,6 +50,17 @@ def _seen(request: HttpRequest) -> int | None:
     """The newest change that the page had read, where it says so."""
     said = request.headers.get("If-Match", "").strip('"')
     return int(said) if said.isascii() and said.isdigit() and len(said) < _LONGEST else None
+
+
+class ScriptToken(HttpBearer):
+    """A script with a token of a member: no cookie, and so nothing that another page could send."""
+
+    def authenticate(self, request: HttpRequest, token: str) -> Scope | None:
+        """The member's scope; what sets up or shares the household stays with people."""
+        found = tokens.found(token, clock.now().date())
+        if found is None:
+            return None
+        return replace(scope_of(found.member), owner=False, writes=found.writes)
 
 
 class AnyoneWithToken(APIKeyCookie):

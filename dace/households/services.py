@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import unicodedata
 from graphlib import TopologicalSorter
 
 from django.apps import apps
@@ -10,7 +11,7 @@ from django.core.exceptions import ValidationError
 from django.db import transaction
 
 from dace.core.api import DaceError
-from dace.households.models import Household, Kept, Membership, User
+from dace.households.models import Household, Kept, Membership, User, name_key
 
 
 def sign_up(name: str, password: str, household_name: str) -> User:
@@ -48,17 +49,37 @@ def checked_user(name: str, password: str) -> User:
     DaceError
         On field ``name`` or ``password``.
     """
+    name = unicodedata.normalize("NFKC", name).strip()
     user = User(username=name)
+    check_password_of(user, password)
+    if not name_key(name):
+        raise DaceError("name", "no letter that can be seen", "a few letters would do")
+    if User.objects.filter(name_key=name_key(name)).exists():
+        raise DaceError("name", f"“{name}”, which is taken", "choose another name, or sign in")
+    user.set_password(password)
+    user.save()
+    return user
+
+
+def check_password_of(user: User, password: str) -> None:
+    """That a password is not easily guessed.
+
+    Raises
+    ------
+    DaceError
+        On field ``password``.
+    """
     try:
         validate_password(password, user)
     except ValidationError as error:
         reasons = " ".join(error.messages).rstrip(".")
         raise DaceError("password", "a password that is easily guessed", reasons) from None
-    if User.objects.filter(username__iexact=name).exists():
-        raise DaceError("name", f"“{name}”, which is taken", "choose another name, or sign in")
-    user.set_password(password)
-    user.save()
-    return user
+
+
+def named(name: str) -> str:
+    """A user's name as it is kept, however it was typed; as typed where there is none."""
+    found = User.objects.filter(name_key=name_key(name)).values_list("username", flat=True)
+    return found.first() or name
 
 
 def forget_household(household: Household) -> None:

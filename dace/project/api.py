@@ -18,7 +18,7 @@ from dace.desks.season import api as season
 from dace.desks.season import api_dressings, api_plan
 from dace.desks.setup import api as setup
 from dace.desks.setup import api_places
-from dace.desks.shared.at_home import AtHome
+from dace.desks.shared.at_home import AtHome, ScriptAtHome
 from dace.desks.shelf import api as shelf
 from dace.desks.trials import api as trials
 from dace.project import errors
@@ -29,7 +29,7 @@ api = DescribedAPI(
     version="1",
     description="Feeding a home garden: cans, doses and readings.",
     docs_url=None,
-    auth=AtHome(),
+    auth=[ScriptAtHome(), AtHome()],
 )
 errors.install(api)
 errors.install_failures(api)

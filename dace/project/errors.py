@@ -124,8 +124,9 @@ def install(api: NinjaAPI) -> None:
 
     @api.exception_handler(HttpError)
     def _http(request: HttpRequest, error: HttpError) -> HttpResponse:
-        said = str(error)
-        return reply(request, error.status_code, body("request", said.lower(), "try again"))
+        said = ("request", str(error).lower(), "try again")
+        found = _REFUSED.get(error.status_code, said)
+        return reply(request, error.status_code, body(*found))
 
     @api.exception_handler(Http404)
     def _absent(request: HttpRequest, _: Http404) -> HttpResponse:

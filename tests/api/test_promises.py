@@ -45,6 +45,7 @@ READS = {
     "/api/scoring": (8, 60),
     "/api/signs": (7, 20),
     "/api/calendar": (5, 5),
+    "/api/tokens": (5, 25),
     "/api/calendar/{token}.ics": (12, 90),
     "/api/shelf": (11, 90),
     "/api/brew-choices": (8, 20),

@@ -270,8 +270,8 @@ class Desk(BrowserCase):
 
     def test_a_helper_joins_by_link(self):
         self.to("/setup")
-        self.press("Invite a helper")
-        link = self.page.get_by_label("Give this link to one helper").input_value()
+        self.press("Make a link")
+        link = self.page.get_by_label("Give this link to one person").input_value()
         window = self.page.context.browser.new_context(viewport=self.viewport)
         self.addCleanup(window.close)
         other = window.new_page()

@@ -41,6 +41,12 @@ test('a token that another tab made void is fetched anew, and tried once', async
   expect(asked.at(-1)?.body).toEqual({ change_id: 3 });
 });
 
+test('an answer without a body is no failure', async () => {
+  answering({ 'DELETE /api/invitations': new Response(null, { status: 204 }) });
+  const reply = await ask(client.DELETE('/api/invitations'));
+  expect(reply.problem).toBeUndefined();
+});
+
 test('what is not allowed at all is not tried again', async () => {
   const asked = answering({ 'POST /api/undo': refusing('role', 403) });
   const reply = await ask(client.POST('/api/undo', { body: { change_id: 3 } }));

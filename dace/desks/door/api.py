@@ -19,6 +19,7 @@ from dace.households.fields import Name, Password
 from dace.households.models import Membership, User
 from dace.households.scope import LockedOutError, NotFoundError
 from dace.households.security import AnyoneWithToken
+from dace.households.services import named
 
 router = Router(tags=["session"])
 PLAIN_LOGIN = "django.contrib.auth.backends.ModelBackend"
@@ -79,9 +80,9 @@ def sign_up(request: HttpRequest, payload: SignUp) -> Any:
 @router.post("/sign-in", auth=AnyoneWithToken(), response=SessionOut, operation_id="sign_in")
 def sign_in(request: HttpRequest, payload: SignIn) -> SessionOut:
     """Sign in by name and password."""
-    user = authenticate(request, username=payload.name, password=payload.password)
+    user = authenticate(request, username=named(payload.name), password=payload.password)
     if getattr(request, "axes_locked_out", False):
-        raise LockedOutError("password", "a name that is locked", "wait an hour, and try again")
+        raise LockedOutError("password", "a name that is locked", "wait a while, and try again")
     if not isinstance(user, User):
         raise DaceError("password", "a name and password that do not go together", "try again")
     login(request, user)

@@ -2,17 +2,20 @@
 
 from __future__ import annotations
 
-from typing import Any
+import uuid
+from datetime import date, datetime
+from typing import Any, Literal
 
 from django.contrib.auth import login, logout
 from django.http import HttpRequest
-from ninja import Router
+from ninja import Router, Schema
 
 from dace.desks.door.api import PLAIN_LOGIN, SessionOut, SignIn, session
+from dace.desks.shared.at_home import AtHome
 from dace.desks.shared.out import Out
-from dace.households import clock, people
-from dace.households.fields import Name
-from dace.households.models import User
+from dace.households import clock, people, tokens
+from dace.households.fields import Name, Password
+from dace.households.models import Token, User
 from dace.households.security import AnyoneWithToken
 
 router = Router(tags=["people"])
@@ -30,10 +33,125 @@ class JoinIn(SignIn):
     token: Name
 
 
+class InviteIn(Schema):
+    """Whether they help, or only look."""
+
+    role: Literal["helper", "viewer"] = "helper"
+
+
+class GoneIn(Schema):
+    """Who shares the household no more."""
+
+    name: Name
+
+
+class NewPasswordIn(Schema):
+    """The password so far, and another."""
+
+    old: Password
+    password: Password
+
+
+class LeaveIn(Schema):
+    """The password once more, before everything goes."""
+
+    password: Password
+
+
+class TokenIn(Schema):
+    """What a token is for, and whether it may write."""
+
+    name: Name
+    writes: bool = False
+
+
+class TokenOut(Out):
+    """A token for scripts; ``secret`` is told once, when it is made."""
+
+    id: uuid.UUID
+    name: str
+    writes: bool
+    made_at: datetime
+    used_on: date | None
+    secret: str = ""
+
+
+class TokensOut(Out):
+    """Tokens of the member who asks."""
+
+    tokens: list[TokenOut]
+
+
 @router.post("/invitations", response={201: InvitationOut}, operation_id="invite")
-def invite(request: Any) -> Any:
-    """A link for a helper."""
-    return 201, InvitationOut(path=f"/join?token={people.invite(request.auth)}")
+def invite(request: Any, payload: InviteIn | None = None) -> Any:
+    """A link for a helper, or for somebody who only looks."""
+    role = payload.role if payload else "helper"
+    return 201, InvitationOut(path=f"/join?token={people.invite(request.auth, role)}")
+
+
+@router.delete("/invitations", response={204: None}, operation_id="revoke_links")
+def revoke_links(request: Any) -> Any:
+    """Links that nobody used yet open nothing any more."""
+    people.revoke_links(request.auth)
+    return 204, None
+
+
+@router.post("/people/remove", response={204: None}, operation_id="remove_member")
+def remove(request: Any, payload: GoneIn) -> Any:
+    """Somebody shares the household no more."""
+    people.remove(request.auth, payload.name)
+    return 204, None
+
+
+@router.post("/password", auth=AtHome(), response=SessionOut, operation_id="change_password")
+def change_password(request: Any, payload: NewPasswordIn) -> SessionOut:
+    """Another password; every other device is signed out."""
+    assert isinstance(request.user, User)
+    people.change_password(request.user, payload.old, payload.password)
+    login(request, request.user, backend=PLAIN_LOGIN)
+    return session(request)
+
+
+@router.post("/leave", auth=AtHome(), response=SessionOut, operation_id="leave")
+def leave(request: Any, payload: LeaveIn) -> SessionOut:
+    """End one's account; an owner's with all that the household keeps."""
+    assert isinstance(request.user, User)
+    people.leave(request.auth, request.user, payload.password)
+    logout(request)
+    return session(request)
+
+
+@router.get("/tokens", response=TokensOut, operation_id="tokens")
+def all_tokens(request: Any) -> TokensOut:
+    """One's own tokens for scripts."""
+    return TokensOut(tokens=[_token(row) for row in tokens.mine(request.auth)])
+
+
+@router.post("/tokens", auth=AtHome(), response={201: TokenOut}, operation_id="make_token")
+def make_token(request: Any, payload: TokenIn) -> Any:
+    """A token for a script: `Authorization: Bearer ...`."""
+    row, secret = tokens.make(request.auth, payload.name, payload.writes)
+    return 201, _token(row, secret)
+
+
+@router.delete(
+    "/tokens/{token_id}", auth=AtHome(), response={204: None}, operation_id="revoke_token"
+)
+def revoke_token(request: Any, token_id: uuid.UUID) -> Any:
+    """A token opens nothing any more."""
+    tokens.revoke(request.auth, token_id)
+    return 204, None
+
+
+def _token(row: Token, secret: str = "") -> TokenOut:
+    return TokenOut(
+        id=row.pk,
+        name=row.name,
+        writes=row.writes,
+        made_at=row.made_at,
+        used_on=row.used_on,
+        secret=secret,
+    )
 
 
 @router.post("/join", auth=AnyoneWithToken(), response={201: SessionOut}, operation_id="join")
@@ -44,7 +162,9 @@ def join(request: HttpRequest, payload: JoinIn) -> Any:
     return 201, session(request)
 
 
-@router.post("/sign-out-everywhere", response=SessionOut, operation_id="sign_out_everywhere")
+@router.post(
+    "/sign-out-everywhere", auth=AtHome(), response=SessionOut, operation_id="sign_out_everywhere"
+)
 def sign_out_everywhere(request: Any) -> SessionOut:
     """End every session of this member, on every device."""
     assert isinstance(request.user, User)

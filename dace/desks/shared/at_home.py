@@ -7,7 +7,7 @@ from django.http import HttpRequest
 from dace.core.api import shown
 from dace.garden.reads import garden_of
 from dace.households.scope import Scope
-from dace.households.security import HouseholdSession
+from dace.households.security import HouseholdSession, ScriptToken
 
 
 class AtHome(HouseholdSession):
@@ -17,6 +17,17 @@ class AtHome(HouseholdSession):
         """As the session does; one query more."""
         scope = super().authenticate(request, key)
         shown.show_in(shown.Shown() if scope is None else measures_of(scope))
+        return scope
+
+
+class ScriptAtHome(ScriptToken):
+    """A script with a token, with the garden's measures in force."""
+
+    def authenticate(self, request: HttpRequest, token: str) -> Scope | None:
+        """As the token does; one query more."""
+        scope = super().authenticate(request, token)
+        if scope is not None:
+            shown.show_in(measures_of(scope))
         return scope
 
 

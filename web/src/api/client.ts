@@ -13,6 +13,7 @@ export interface Problem {
   status?: number;
 }
 
+const NOTHING = 204;
 const NOBODY = 401;
 const NO_TOKEN = 403;
 const UNREACHED: Problem = {
@@ -82,7 +83,8 @@ export async function ask<T>(
 ): Promise<Reply<T>> {
   try {
     const { data, error, response } = await request;
-    if (response.ok && data !== undefined) return { data };
+    if (response.ok && (data !== undefined || response.status === NOTHING))
+      return { data: data as T };
     if (response.status === NOBODY) lapsed();
     return { problem: problemOf(error, response.status) };
   } catch (failure) {

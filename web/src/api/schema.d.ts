@@ -743,10 +743,14 @@ export interface paths {
         put?: never;
         /**
          * Invite
-         * @description A link for a helper.
+         * @description A link for a helper, or for somebody who only looks.
          */
         post: operations["invite"];
-        delete?: never;
+        /**
+         * Revoke Links
+         * @description Links that nobody used yet open nothing any more.
+         */
+        delete: operations["revoke_links"];
         options?: never;
         head?: never;
         patch?: never;
@@ -852,6 +856,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/leave": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Leave
+         * @description End one's account; an owner's with all that the household keeps.
+         */
+        post: operations["leave"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/materials/{row_id}": {
         parameters: {
             query?: never;
@@ -926,6 +950,26 @@ export interface paths {
          * @description Write down how plants look.
          */
         post: operations["observe"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/password": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Change Password
+         * @description Another password; every other device is signed out.
+         */
+        post: operations["change_password"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1026,6 +1070,26 @@ export interface paths {
          * @description Dip the simulated pen; writes nothing.
          */
         post: operations["dip_pen"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/people/remove": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Remove
+         * @description Somebody shares the household no more.
+         */
+        post: operations["remove_member"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1983,6 +2047,50 @@ export interface paths {
         put?: never;
         post?: never;
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/tokens": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * All Tokens
+         * @description One's own tokens for scripts.
+         */
+        get: operations["tokens"];
+        put?: never;
+        /**
+         * Make Token
+         * @description A token for a script: `Authorization: Bearer ...`.
+         */
+        post: operations["make_token"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/tokens/{token_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Revoke Token
+         * @description A token opens nothing any more.
+         */
+        delete: operations["revoke_token"];
         options?: never;
         head?: never;
         patch?: never;
@@ -3512,6 +3620,14 @@ export interface components {
             read_after: number;
         };
         /**
+         * GoneIn
+         * @description Who shares the household no more.
+         */
+        GoneIn: {
+            /** Name */
+            name: string;
+        };
+        /**
          * HabitsOut
          * @description How the garden is fed where a planting says nothing.
          */
@@ -3652,6 +3768,18 @@ export interface components {
         InvitationOut: {
             /** Path */
             path: string;
+        };
+        /**
+         * InviteIn
+         * @description Whether they help, or only look.
+         */
+        InviteIn: {
+            /**
+             * Role
+             * @default helper
+             * @enum {string}
+             */
+            role: "helper" | "viewer";
         };
         /**
          * JarCanOut
@@ -3942,6 +4070,14 @@ export interface components {
          */
         LastOut: {
             change: components["schemas"]["ChangeOut"] | null;
+        };
+        /**
+         * LeaveIn
+         * @description The password once more, before everything goes.
+         */
+        LeaveIn: {
+            /** Password */
+            password: string;
         };
         /**
          * LedgerOut
@@ -4271,6 +4407,16 @@ export interface components {
             name: string;
             /** Text */
             text: string;
+        };
+        /**
+         * NewPasswordIn
+         * @description The password so far, and another.
+         */
+        NewPasswordIn: {
+            /** Old */
+            old: string;
+            /** Password */
+            password: string;
         };
         /**
          * NewTrialIn
@@ -7253,6 +7399,54 @@ export interface components {
             text: string;
         };
         /**
+         * TokenIn
+         * @description What a token is for, and whether it may write.
+         */
+        TokenIn: {
+            /** Name */
+            name: string;
+            /**
+             * Writes
+             * @default false
+             */
+            writes: boolean;
+        };
+        /**
+         * TokenOut
+         * @description A token for scripts; ``secret`` is told once, when it is made.
+         */
+        TokenOut: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * Made At
+             * Format: date-time
+             */
+            made_at: string;
+            /** Name */
+            name: string;
+            /**
+             * Secret
+             * @default
+             */
+            secret: string;
+            /** Used On */
+            used_on: string | null;
+            /** Writes */
+            writes: boolean;
+        };
+        /**
+         * TokensOut
+         * @description Tokens of the member who asks.
+         */
+        TokensOut: {
+            /** Tokens */
+            tokens: components["schemas"]["TokenOut"][];
+        };
+        /**
          * ToldOut
          * @description The dose in one way.
          */
@@ -9213,7 +9407,11 @@ export interface operations {
             path?: never;
             cookie?: never;
         };
-        requestBody?: never;
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["InviteIn"] | null;
+            };
+        };
         responses: {
             /** @description Created */
             201: {
@@ -9223,6 +9421,36 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["InvitationOut"];
                 };
+            };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
+        };
+    };
+    revoke_links: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             400: components["responses"]["E400"];
             401: components["responses"]["E401"];
@@ -9422,6 +9650,42 @@ export interface operations {
             503: components["responses"]["E503"];
         };
     };
+    leave: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LeaveIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SessionOut"];
+                };
+            };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
+        };
+    };
     save_material: {
         parameters: {
             query?: never;
@@ -9554,6 +9818,42 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
+        };
+    };
+    change_password: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewPasswordIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SessionOut"];
                 };
             };
             400: components["responses"]["E400"];
@@ -9733,6 +10033,40 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["ShownOut"];
                 };
+            };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
+        };
+    };
+    remove_member: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["GoneIn"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             400: components["responses"]["E400"];
             401: components["responses"]["E401"];
@@ -11534,6 +11868,106 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["SeriesOut"];
                 };
+            };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
+        };
+    };
+    tokens: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TokensOut"];
+                };
+            };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
+        };
+    };
+    make_token: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TokenIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TokenOut"];
+                };
+            };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
+        };
+    };
+    revoke_token: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                token_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             400: components["responses"]["E400"];
             401: components["responses"]["E401"];

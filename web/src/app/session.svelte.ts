@@ -34,6 +34,20 @@ class Session {
     return this.keep(await ask(client.POST('/api/join', { body: { token, name, password } })));
   }
 
+  /** Another password; this device stays signed in, with a token of its own. */
+  async changePassword(old: string, password: string): Promise<Problem | null> {
+    return this.keep(await ask(client.POST('/api/password', { body: { old, password } })));
+  }
+
+  /** For good: an owner's garden goes along. */
+  async leave(password: string): Promise<Problem | null> {
+    const { problem } = await ask(client.POST('/api/leave', { body: { password } }));
+    if (problem) return problem;
+    dropDrafts();
+    location.assign('/');
+    return null;
+  }
+
   async signOutEverywhere(): Promise<void> {
     await ask(client.POST('/api/sign-out-everywhere'));
     dropDrafts();

@@ -1,0 +1,148 @@
+"""Who may: helpers, viewers, scripts; passwords, names, and leaving."""
+
+from __future__ import annotations
+
+from dace.demo.keys import key
+from dace.garden.looked import Observation
+from dace.households.models import Household, User
+from tests.api.base import Asking, WeirYardCase, new_id
+
+OWNER = {"name": "Ottoline", "password": "nine rusty trowels", "garden": "Back step"}
+
+
+class People(WeirYardCase):
+    def setUp(self):
+        super().setUp()
+        self.owner = Asking()
+        self.assertEqual(self.owner.post("/api/sign-up", OWNER).status_code, 201)
+
+    def joined(self, role, name="Hob"):
+        path = self.owner.post("/api/invitations", {"role": role}).json()["path"]
+        guest = Asking()
+        who = {"token": path.split("=")[1], "name": name, "password": "eight mossy pots"}
+        self.assertEqual(guest.post("/api/join", who).status_code, 201)
+        return guest
+
+    def places(self, asking):
+        return asking.put(f"/api/waters/{new_id()}", {"name": "Butt", "kind": "rain"})
+
+    def test_a_viewer_reads_everything_and_writes_nothing(self):
+        viewer = self.joined("viewer")
+        self.assertEqual(viewer.get("/api/path").status_code, 200)
+        self.assertEqual(viewer.get("/api/round").status_code, 200)
+        self.assert_refused(viewer.post("/api/undo", {}), 404, "change")
+        for path, body in (
+            ("/api/weather", {"id": new_id(), "text": "2026-07-01,10,20,1"}),
+            ("/api/invitations", {}),
+            ("/api/people/remove", {"name": "Ottoline"}),
+        ):
+            self.assert_refused(viewer.post(path, body), 403, "role")
+        token = viewer.post("/api/tokens", {"name": "script", "writes": True})
+        self.assert_refused(token, 403, "role")
+
+    def test_who_is_removed_is_out_at_once(self):
+        helper = self.joined("helper")
+        self.assert_refused(helper.post("/api/people/remove", {"name": "Ottoline"}), 403, "role")
+        self.assertEqual(self.owner.post("/api/people/remove", {"name": "HOB"}).status_code, 204)
+        self.assert_refused(helper.get("/api/path"), 401, "session")
+        who = {"name": "Hob", "password": "eight mossy pots"}
+        self.assert_refused(Asking().post("/api/sign-in", who), 422, "password")
+        gone = self.owner.post("/api/people/remove", {"name": "Ottoline"})
+        self.assert_refused(gone, 404, "name")  # oneself is not removed but leaves
+
+    def test_a_link_that_is_revoked_opens_nothing(self):
+        path = self.owner.post("/api/invitations").json()["path"]
+        self.assertEqual(self.owner.delete("/api/invitations").status_code, 204)
+        who = {"token": path.split("=")[1], "name": "Late", "password": "eight mossy pots"}
+        self.assert_refused(Asking().post("/api/join", who), 422, "token")
+
+    def test_another_password_signs_every_other_device_out(self):
+        phone = Asking()
+        self.assertEqual(phone.post("/api/sign-in", OWNER).status_code, 200)
+        body = {"old": "wrong", "password": "ten rusty trowels"}
+        self.assert_refused(self.owner.post("/api/password", body), 422, "old")
+        body["old"] = OWNER["password"]
+        weak = self.owner.post("/api/password", body | {"password": "password"})
+        self.assert_refused(weak, 422, "password")
+        self.assertEqual(self.owner.post("/api/password", body).status_code, 200)
+        self.assertEqual(self.owner.get("/api/path").status_code, 200)
+        self.assert_refused(phone.get("/api/path"), 401, "session")
+        self.assert_refused(Asking().post("/api/sign-in", OWNER), 422, "password")
+
+    def test_a_name_is_one_however_it_is_written(self):
+        zoe = OWNER | {"name": "Zo\u00eb"}
+        self.assertEqual(Asking().post("/api/sign-up", zoe).status_code, 201)
+        for same in ("ZOE\u0308", "zo\u200b\u00eb", "\uff3ao\u00eb"):
+            with self.subTest(same):
+                taken = Asking().post("/api/sign-up", zoe | {"name": same})
+                self.assert_refused(taken, 422, "name")
+                back = Asking().post("/api/sign-in", zoe | {"name": same})
+                self.assertEqual(back.status_code, 200)
+        unseen = Asking().post("/api/sign-up", zoe | {"name": "\u200b\u2060"})
+        self.assert_refused(unseen, 422, "name")
+
+    def test_a_password_is_taken_as_it_is_typed(self):
+        spaced = OWNER | {"name": "Spacious", "password": "  nine rusty trowels "}
+        self.assertEqual(Asking().post("/api/sign-up", spaced).status_code, 201)
+        self.assertEqual(Asking().post("/api/sign-in", spaced).status_code, 200)
+        bare = spaced | {"password": "nine rusty trowels"}
+        self.assert_refused(Asking().post("/api/sign-in", bare), 422, "password")
+
+    def test_an_owner_who_leaves_takes_the_household_along_and_nobody_elses(self):
+        helper = self.joined("helper")
+        self.assert_refused(self.owner.post("/api/leave", {"password": "wrong"}), 422, "password")
+        self.assertEqual(self.owner.post("/api/leave", OWNER).status_code, 200)
+        self.assert_refused(self.owner.get("/api/path"), 401, "session")
+        self.assert_refused(helper.get("/api/path"), 401, "session")
+        self.assertFalse(User.objects.filter(username="Ottoline").exists())
+        self.assertEqual(list(Household.objects.values_list("is_demo", flat=True)), [True])
+        self.assert_refused(self.asking.post("/api/leave", {"password": "x"}), 403, "role")
+
+
+class Scripts(WeirYardCase):
+    def token(self, **more):
+        reply = self.asking.post("/api/tokens", {"name": "logger"} | more)
+        self.assertEqual(reply.status_code, 201)
+        return reply.json()
+
+    def asked(self, secret, method="get", path="/api/path", body=None):
+        headers = {"Authorization": f"Bearer {secret}"}
+        script = Asking().client
+        send = getattr(script, method)
+        return (
+            send(path, body, "application/json", headers=headers)
+            if body
+            else send(path, headers=headers)
+        )
+
+    def scored(self, secret):
+        body = {"id": new_id(), "stand_id": str(key("stand chilli 3 fed")), "scores": {"set": 2}}
+        return self.asked(secret, "post", "/api/observations", body)
+
+    def test_it_reads_or_writes_as_it_was_made_for_and_sets_nothing_up(self):
+        reads, writes = self.token()["secret"], self.token(writes=True)["secret"]
+        self.assertEqual(len(self.asked(reads).json()["stops"]), 9)
+        before = Observation.objects.count()
+        self.assert_refused(self.scored(reads), 403, "role")
+        self.assertEqual(self.scored(writes).status_code, 201)
+        self.assertEqual(Observation.objects.count(), before + 1)
+        sets_up = self.asked(writes, "put", f"/api/vessels/{new_id()}",
+                             {"name": "x", "volume": "9 L", "kind": "can"})  # fmt: skip
+        self.assert_refused(sets_up, 403, "role")
+        more = self.asked(writes, "post", "/api/tokens", {"name": "another"})
+        self.assertIn(more.status_code, (401, 403))
+
+    def test_it_is_told_once_and_ends_when_it_is_revoked(self):
+        made = self.token()
+        (listed,) = self.asking.get("/api/tokens").json()["tokens"]
+        told = listed["name"], listed["secret"], listed["used_on"]
+        self.assertEqual(told, ("logger", "", None))
+        self.asked(made["secret"])
+        self.assertEqual(
+            self.asking.get("/api/tokens").json()["tokens"][0]["used_on"], "2026-07-14"
+        )
+        for wrong in ("dace_nothing", made["secret"] + "x", "x"):
+            self.assert_refused(self.asked(wrong), 401, "session")
+        self.assertEqual(self.asking.delete(f"/api/tokens/{made['id']}").status_code, 204)
+        self.assert_refused(self.asked(made["secret"]), 401, "session")
+        self.assert_refused(self.asking.delete(f"/api/tokens/{made['id']}"), 404, "token_id")
