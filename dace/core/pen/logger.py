@@ -80,6 +80,7 @@ def read_log(text: str, zone: tzinfo) -> LoggedHours:
 
     Examples
     --------
+    >>> from datetime import UTC
     >>> found = read_log("time,ec\n2026-07-14 17:40,1.5\n2026-07-14 17:50,9.0", UTC)
     >>> found.rows(0, 1)
     [(495569, 1.5, 9.0, 10.5, 2)]
