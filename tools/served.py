@@ -32,42 +32,52 @@ def served(extra_static: dict[str, bytes] | None = None) -> Iterator[str]:
         The address, such as ``http://127.0.0.1:40123``.
     """
     with tempfile.TemporaryDirectory() as folder:
-        env = os.environ | {
-            "DACE_DATA": folder,
-            "DACE_DEMO": "1",
-            "DACE_NOW": "2026-07-14T17:40",
-            "DACE_SECRET_KEY": "only-for-pictures-and-timings",
-            "DJANGO_SETTINGS_MODULE": "dace.project.settings.production",
-        }
-        for command in (["migrate", "-v0"], ["demo"], ["collectstatic", "--noinput", "-v0"]):
-            subprocess.run(
-                [sys.executable, "manage.py", *command],
-                cwd=ROOT,
-                env=env,
-                check=True,
-                stdout=subprocess.DEVNULL,
-            )
+        prepared(Path(folder))
         for name, content in (extra_static or {}).items():
             (Path(folder) / "static" / name).write_bytes(content)
-        port = _free_port()
-        server = subprocess.Popen(
-            [
-                sys.executable,
-                "manage.py",
-                "serve",
-                "--listen",
-                f"127.0.0.1:{port}",
-            ],
-            cwd=ROOT,
-            env=env,
-        )
-        try:
-            address = f"http://127.0.0.1:{port}"
-            _wait_for(f"{address}/healthz")
+        with running(Path(folder)) as (address, _):
             yield address
-        finally:
-            server.terminate()
-            server.wait()
+
+
+def prepared(folder: Path) -> None:
+    """The demo's database and the static files in a folder."""
+    for command in (["migrate", "-v0"], ["demo"], ["collectstatic", "--noinput", "-v0"]):
+        subprocess.run(
+            [sys.executable, "manage.py", *command],
+            cwd=ROOT,
+            env=_environment(folder),
+            check=True,
+            stdout=subprocess.DEVNULL,
+        )
+
+
+@contextmanager
+def running(folder: Path) -> Iterator[tuple[str, subprocess.Popen[bytes]]]:
+    """Serve what is in a folder; its address and its process, which is ended at last."""
+    port = _free_port()
+    server = subprocess.Popen(
+        [sys.executable, "manage.py", "serve", "--listen", f"127.0.0.1:{port}"],
+        cwd=ROOT,
+        env=_environment(folder),
+        stderr=subprocess.DEVNULL,  # a line for each request would be all that one sees
+    )
+    try:
+        address = f"http://127.0.0.1:{port}"
+        _wait_for(f"{address}/healthz")
+        yield address, server
+    finally:
+        server.terminate()
+        server.wait()
+
+
+def _environment(folder: Path) -> dict[str, str]:
+    return os.environ | {
+        "DACE_DATA": str(folder),
+        "DACE_DEMO": "1",
+        "DACE_NOW": "2026-07-14T17:40",
+        "DACE_SECRET_KEY": "only-for-pictures-and-timings",
+        "DJANGO_SETTINGS_MODULE": "dace.project.settings.production",
+    }
 
 
 def _free_port() -> int:
