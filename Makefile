@@ -5,7 +5,7 @@ export DACE_DATA ?= $(CURDIR)/var
 PORT ?= 8000
 SERVED = DJANGO_SETTINGS_MODULE=dace.project.settings.production DACE_SECRET_KEY="$$(cat $(DACE_DATA)/secret_key)"
 
-.PHONY: demo test dev check shots bench api fmt lock setup web browser secret
+.PHONY: demo test dev check shots bench hard api fmt lock setup web browser secret
 
 demo: web secret
 	$(SERVED) $(PY) manage.py migrate -v0
@@ -36,6 +36,11 @@ dev: setup secret
 
 shots: web browser
 	$(PY) -m tools.shots
+
+hard: web
+	$(PY) -m tools.hard.slow
+	$(PY) -m tools.hard.asked
+	$(PY) -m tools.hard.killed
 
 bench: web browser
 	$(PY) -m tools.bench

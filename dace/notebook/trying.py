@@ -15,11 +15,11 @@ from dace.core import api as core
 from dace.core.api import Compared, Judged, Pot, TrialMeasure
 from dace.feeding.models import Dose, Watering
 from dace.garden.services import today
+from dace.households.models import KeptQuerySet
 from dace.households.scope import Scope
 from dace.notebook.models import Measured, Trial, TrialUnit
 
-_EVERY_DAYS = 7
-_FAIR_SHARE, _NOTHING_L = 0.8, 0.001
+_NOTHING_L = 0.001
 LISTED = 40
 
 
@@ -43,23 +43,16 @@ class Poured:
     fed: float
     unfed: float
 
-    @property
-    def alike(self) -> bool | None:
-        """Whether both had about the same; None where nothing was written down."""
-        most = max(self.fed, self.unfed)
-        return min(self.fed, self.unfed) >= _FAIR_SHARE * most if most else None
 
-
-def _rows(scope: Scope) -> list[Trial]:
-    rows = Trial.objects.of(scope).select_related(
+def _whole() -> KeptQuerySet[Trial]:
+    return Trial.objects.select_related(
         "fed__planting__garden", "fed__fill__place", "unfed__fill__place", "jar"
     )
-    return list(rows.order_by("-started_on", "-created_at")[:LISTED])
 
 
 def trials(scope: Scope) -> list[Trial]:
     """The newest trials, the newest first; one query."""
-    return _rows(scope)
+    return list(_whole().of(scope).order_by("-started_on", "-created_at")[:LISTED])
 
 
 def trial_record(scope: Scope, trial_id: uuid.UUID) -> TrialRecord:
@@ -70,10 +63,7 @@ def trial_record(scope: Scope, trial_id: uuid.UUID) -> TrialRecord:
     NotFoundError
         If it is none of this household's.
     """
-    rows = Trial.objects.select_related(
-        "fed__planting__garden", "fed__fill__place", "unfed__fill__place", "jar"
-    )
-    return _record(scope, rows.fetch(scope, trial_id, "trial_id"))
+    return _record(scope, _whole().fetch(scope, trial_id, "trial_id"))
 
 
 def _record(scope: Scope, row: Trial) -> TrialRecord:
@@ -116,7 +106,7 @@ def with_earlier(scope: Scope, record: TrialRecord) -> tuple[int, Judged] | None
         return None
     before = [
         one
-        for one in _rows(scope)
+        for one in trials(scope)
         if one.ended_on is not None
         and one.paired
         and (one.jar_id, one.measure) == (row.jar_id, row.measure)
@@ -181,7 +171,7 @@ class Task:
 
 def tasks(scope: Scope) -> list[Task]:
     """What the running trials want today; two queries, and four for each trial."""
-    running = [row for row in _rows(scope) if row.ended_on is None]
+    running = [row for row in trials(scope) if row.ended_on is None]
     return [task for row in running for task in _tasks(scope, row)]
 
 
@@ -200,7 +190,6 @@ def _tasks(scope: Scope, row: Trial) -> Sequence[Task]:
         found.append(Task(row, "judge"))
         return found
     newest = Measured.objects.of(scope).filter(trial=row).aggregate(at=Max("measured_on"))["at"]
-    due = (newest or row.started_on) + timedelta(days=_EVERY_DAYS)
-    if day >= due:
+    if core.due_again(row.started_on, newest, day):
         found.append(Task(row, "measure"))
     return found

@@ -18,6 +18,7 @@ from tools.bench.table import RUNS, Row
 
 _PLANTINGS, _WEEKS = 40, 104
 _NOW = datetime(2026, 7, 14, 16, 40, tzinfo=UTC)
+_TABLE = b"time,ec\n2026-07-01 10:00,1.5"
 
 
 def rows() -> list[Row]:
@@ -90,6 +91,9 @@ def _grown() -> None:
 
 def _in_garden(build: Callable[[], object], middle: str) -> dict[str, float]:
     """Median [ms] of each read, by its shape; ``middle`` is a time amid its notes."""
+    from dace.demo.keys import key
+
+    png = import_module("tests.api.pictures").PNG
     with served(build) as client:
         stop = client.get("/api/path").json()["stops"][2]
         shelf = client.get("/api/shelf").json()
@@ -102,6 +106,9 @@ def _in_garden(build: Callable[[], object], middle: str) -> dict[str, float]:
             "stand": stop["stands"][0]["id"],
             "can": client.get("/api/notebook?limit=40").json()["doses"][0]["can_id"],
             "token": _token(client),
+            "trial": str(key("trial")),
+            "photo": _sent(client, f"/api/photos?stand_id={stop['stands'][0]['id']}", png),
+            "series": _sent(client, f"/api/series?subject_id={stop['subject_id']}", _TABLE),
             "jar": shelf["jars"][0]["id"],
             "bottle": next(jar["id"] for jar in shelf["jars"] if jar["bottle"]),
         }
@@ -113,9 +120,17 @@ def _in_garden(build: Callable[[], object], middle: str) -> dict[str, float]:
         return found
 
 
+def _sent(client: Any, path: str, data: bytes) -> str:
+    """The id of a file that is taken in."""
+    row = str(uuid.uuid4())
+    client.generic("POST", f"{path}&id={row}", data, "application/octet-stream")
+    return row
+
+
 def _token(client: Any) -> str:
     """Of a fresh address of the calendar."""
-    address = client.post("/api/calendar", headers={"host": "localhost"}).json()["address"]
+    made = client.post("/api/calendar", {}, "application/json", headers={"host": "localhost"})
+    address = made.json()["address"]
     return str(address).rsplit("/", 1)[-1].removesuffix(".ics")
 
 
@@ -204,4 +219,4 @@ def _timed(client: Any, path: str) -> tuple[float, bytes]:
     took = 1000 * (time.perf_counter() - began)
     if reply.status_code != 200:
         raise SystemExit(f"{path} answered {reply.status_code}: {reply.content[:300]!r}")
-    return took, reply.content
+    return took, reply.getvalue()  # whether it comes at once or in parts

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from dataclasses import dataclass
+from datetime import date
 from functools import cache
 from typing import Literal
 
@@ -15,6 +16,7 @@ from dace.core.response.scales import check_score, scales
 from dace.core.words.listing import listed
 
 _WEEK_DAYS = 7
+_SAME_WATER = 0.8
 _MOST = 1_000_000
 Gathered = Literal["sum", "last", "weeks"]
 
@@ -158,6 +160,25 @@ def judge_after(wait: TrialWait, measure: TrialMeasure) -> int:
     42
     """
     return wait.slow[1] if measure.slow and wait.slow else wait.judge[1]
+
+
+def due_again(began: date, newest: date | None, today: date) -> bool:
+    """Whether pots are to be measured: a week after the last time, or after the beginning.
+
+    >>> due_again(date(2026, 6, 16), None, date(2026, 6, 23))
+    True
+    """
+    return (today - (newest or began)).days >= _WEEK_DAYS
+
+
+def same_water(fed_l: float, unfed_l: float) -> bool | None:
+    """Whether both sides had about the same [L a plant]; None where neither had any.
+
+    >>> same_water(2.0, 1.7), same_water(2.0, 1.0), same_water(0.0, 0.0)
+    (True, False, None)
+    """
+    most = max(fed_l, unfed_l)
+    return min(fed_l, unfed_l) >= _SAME_WATER * most if most else None
 
 
 def toss(units: int, paired: bool, seed: int) -> tuple[bool, ...]:

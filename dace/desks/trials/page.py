@@ -173,7 +173,6 @@ def trial_page(scope: Scope, trial_id: uuid.UUID) -> TrialOut:
         exclusions=row.exclusions,
         judge_on=row.judge_on,
         ended_on=row.ended_on,
-        place_id=row.fed.fill.place_id,
         working=steps_out(judged.working) if judged else [],
     )
 
@@ -221,6 +220,7 @@ def _lay_out(found: TrialRecord) -> str:
 def _fair(scope: Scope, found: TrialRecord) -> list[SaidOut]:
     row, given = found.row, poured(scope, found.row)
     blind, days = found.blind
+    alike = core.same_water(given.fed, given.unfed)
     litres = f"{core.say(given.fed, 2)} and {core.say(given.unfed, 2)} L a plant, fed and unfed"
     said = [
         SaidOut(
@@ -230,8 +230,8 @@ def _fair(scope: Scope, found: TrialRecord) -> list[SaidOut]:
         ),
         SaidOut(
             name="same water to both",
-            text="nothing written down" if given.alike is None else litres,
-            good=given.alike,
+            text="nothing written down" if alike is None else litres,
+            good=alike,
         ),
     ]
     if days:

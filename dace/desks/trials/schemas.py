@@ -123,5 +123,4 @@ class TrialOut(Out):
     exclusions: str
     judge_on: date
     ended_on: date | None
-    place_id: uuid.UUID
     working: list[StepOut]

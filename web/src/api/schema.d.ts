@@ -7592,11 +7592,6 @@ export interface components {
             measure: components["schemas"]["TrialMeasureOut"];
             /** Paired */
             paired: boolean;
-            /**
-             * Place Id
-             * Format: uuid
-             */
-            place_id: string;
             /** Pots */
             pots: components["schemas"]["PotOut"][];
             /** Sub */
