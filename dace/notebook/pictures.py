@@ -20,6 +20,7 @@ MOST_BYTES = 20_000_000
 WOULD_DO = "a JPEG, PNG, WebP or HEIC picture of up to 20 MB would do"
 Size = Literal["large", "small"]
 _MOST_PIXELS = 60_000_000
+_FEWER = f"up to {_MOST_PIXELS // 10**6} megapixels would do"
 _SIDES: dict[Size, int] = {"large": 1600, "small": 320}
 _QUALITY = 82
 _FORMATS = ("JPEG", "PNG", "WEBP", "HEIF")
@@ -56,11 +57,13 @@ def read_picture(data: bytes) -> Picture:
             width, height = found.size
             if width * height > _MOST_PIXELS:
                 read = f"{width} x {height} pixels"
-                raise DaceError("photo", read, f"up to {_MOST_PIXELS // 10**6} megapixels would do")
+                raise DaceError("photo", read, _FEWER)
             found.draft("RGB", (_SIDES["large"], _SIDES["large"]))  # a JPEG need not be read whole
             upright = ImageOps.exif_transpose(found).convert("RGB")
     except UnidentifiedImageError:
         raise DaceError("photo", "no picture", WOULD_DO) from None
+    except Image.DecompressionBombError:
+        raise DaceError("photo", "far too many pixels", _FEWER) from None
     except DaceError:
         raise
     except Exception as error:  # whatever a decoder says of a broken file

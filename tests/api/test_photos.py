@@ -79,11 +79,13 @@ class Photos(WeirYardCase):
             ("a page", b"<svg xmlns='http://www.w3.org/2000/svg' onload='alert(1)'/>", 422),
             ("broken", whole[: len(whole) // 2], 422),
             ("huge", huge_png(40_000), 422),
+            ("large", huge_png(9_000), 422),
             ("nothing", b"", 422),
         ):
             with self.subTest(name):
                 error = self.assert_refused(self.send(data), status, "photo")
                 self.assertIn("would do", error["message"])
+                self.assertEqual("megapixels" in error["message"], name in ("huge", "large"))
         self.assertEqual((Photo.objects.count(), self.files()), (before, files))
 
     def test_what_cannot_be_written_is_not_said_to_be_kept(self):
