@@ -63,5 +63,10 @@
     section {
       grid-template-columns: minmax(0, 1fr);
     }
+
+    section > :global(a) {
+      justify-content: center;
+      text-align: center;
+    }
   }
 </style>
