@@ -16,9 +16,11 @@ class ExchangeConfig(AppConfig):
 
     def ready(self) -> None:
         """Before tables change, what stands is copied."""
+        from django.apps import apps  # noqa: PLC0415
         from django.db.models.signals import pre_migrate  # noqa: PLC0415
 
-        pre_migrate.connect(copy_first, sender=self)
+        # told once for each app that has tables: the first of ours stands for all
+        pre_migrate.connect(copy_first, sender=apps.get_app_config("households"))
 
 
 def copy_first(plan: list[Any], verbosity: int, **_: Any) -> None:

@@ -154,6 +154,19 @@ class Backups(TransactionTestCase):
             check_sound(copy)
         self.assertIn("damaged", caught.exception.read)
 
+    def test_what_stands_is_copied_before_its_tables_change(self):
+        live = self.live()
+        (self.folder / "live.sqlite3").unlink()
+        call_command("migrate", "measuring", "0008", verbosity=0)
+        try:
+            (copy,) = (self.folder / "copies").iterdir()
+            self.assertTrue(copy.name.startswith("before-migrating-"))
+            self.assertEqual(rows(copy), live)
+        finally:
+            call_command("migrate", verbosity=0)
+        call_command("migrate", verbosity=0)  # nothing to change, nothing to copy
+        self.assertLessEqual(len(list((self.folder / "copies").iterdir())), 2)
+
     def test_one_copy_a_night_and_the_old_ones_go(self):
         today = date(2026, 11, 26)
         first = nightly(today - timedelta(days=9))
