@@ -8,7 +8,7 @@ from dataclasses import dataclass
 from datetime import UTC, datetime, timedelta, tzinfo
 
 from django.db import connection, transaction
-from django.db.models import F, QuerySet
+from django.db.models import Q, QuerySet
 
 from dace.core import api as core
 from dace.households.changes import change
@@ -38,8 +38,8 @@ def import_series(
 ) -> Series:
     """Keep a logger's table; all of it or nothing, however others write meanwhile.
 
-    It is written in short transactions and shown once it is whole. What a stopped process left
-    half-written is cleared away by the next import.
+    It is written in short transactions and shown once it is whole. Asked for again meanwhile it
+    begins anew, and the first asking ends. What a stopped process left is cleared away here.
 
     Raises
     ------
@@ -48,9 +48,12 @@ def import_series(
     DaceError
         On ``text``, with the line that cannot be read. Nothing is written then.
     ConflictError
-        If it was called off meanwhile.
+        If it was called off, or asked for again, meanwhile.
     """
     hours = core.read_log(text, zone)  # a long table is read before the write lock is taken
+    unfinished = Series.objects.of(scope).filter(whole=False)
+    stale = Q(created_at__lt=scope.now - _STALE)
+    _clear(scope, unfinished.filter(stale | Q(pk=row_id)))
     begun = _begin(scope, row_id, subject_id, hours)
     if begun.whole:
         return begun
@@ -61,8 +64,10 @@ def import_series(
                 _write(begun, level, rows, first)
                 time.sleep(_LETS_IN_S)
         return _finish(scope, begun)
+    except ConflictError:
+        raise  # another hand has it, and clears it away
     except BaseException:
-        _clear(Series.objects.filter(pk=row_id, whole=False))
+        _clear(scope, _same(begun))
         raise
 
 
@@ -72,13 +77,11 @@ def _begin(
 ) -> Series:
     """The row, not shown yet; the one that stands, where this repeats an import."""
     repeat = Series.objects.written_before(scope, row_id)
-    if repeat is not None and repeat.whole:
-        return repeat
     if repeat is not None:
-        raise ConflictError("id", "an import that is under way", "wait for it, or call it off")
+        if not repeat.whole:
+            raise ConflictError("id", "an import that was asked for twice at once", "ask again")
+        return repeat
     subject = Subject.objects.fetch(scope, subject_id, "subject_id")
-    stale = Series.objects.filter(whole=False, created_at__lt=scope.now - _STALE)
-    _clear(stale)
     return Series.objects.create(
         **new_row(scope, row_id),
         subject=subject,
@@ -89,13 +92,17 @@ def _begin(
     )
 
 
+def _same(series: Series) -> QuerySet[Series]:
+    """The row that was begun, as long as no other hand has taken it over."""
+    return Series.objects.filter(pk=series.pk, created_at=series.created_at, whole=False)
+
+
 def _write(series: Series, level: str, rows: core.LoggedHours, first: int) -> None:
     """Some rows, and how far it is; others write between two of these."""
     table, key = SeriesSpan._meta.db_table, series.pk.hex
     with transaction.atomic(), connection.cursor() as cursor:
-        written = first + _BATCH if level == "hour" else len(rows)
-        found = Series.objects.filter(pk=series.pk, whole=False)
-        if not found.update(written=min(written, len(rows)) if level == "hour" else F("written")):
+        far = {"written": min(first + _BATCH, len(rows))} if level == "hour" else {}
+        if not _same(series).update(whole=False, **far):
             raise ConflictError("id", "an import that was called off", "take the file in again")
         # half a million models would take longer than all the rest
         cursor.executemany(
@@ -107,26 +114,27 @@ def _write(series: Series, level: str, rows: core.LoggedHours, first: int) -> No
 
 @transaction.atomic
 def _finish(scope: Scope, series: Series) -> Series:
-    row = Series.objects.select_for_update().get(pk=series.pk)
+    row = _same(series).first()
+    if row is None:
+        raise ConflictError("id", "an import that was called off", "take the file in again")
     with change(scope, "series", f"{row.count:,} readings of a logger"):
         row.whole = True
         row.save(update_fields=["whole"])
     return row
 
 
-def _clear(unfinished: QuerySet[Series]) -> None:
+def _clear(scope: Scope, unfinished: QuerySet[Series]) -> None:
     """What is not whole goes, a short transaction at a time."""
-    for series in list(unfinished):
-        spans = SeriesSpan.objects.filter(series=series)
-        while True:
-            some = list(spans.values_list("pk", flat=True)[:_BATCH])
-            if not some:
-                break
-            spans.filter(pk__in=some).delete()
-        series.delete()
+    for key in list(unfinished.values_list("pk", flat=True)):
+        ours = Series.objects.filter(pk=key, whole=False)
+        if not ours.update(created_at=scope.now):  # from now on whoever writes it stops
+            continue
+        spans = SeriesSpan.objects.filter(series_id=key)
+        while some := list(spans.values_list("pk", flat=True)[:_BATCH]):
+            spans.filter(pk__gte=min(some), pk__lte=max(some)).delete()
+        ours.delete()
 
 
-@transaction.atomic
 def call_off(scope: Scope, row_id: uuid.UUID) -> None:
     """Stop an import that is under way; nothing of it stays.
 
@@ -135,10 +143,9 @@ def call_off(scope: Scope, row_id: uuid.UUID) -> None:
     NotFoundError
         If none of that id is under way here.
     """
-    row = Series.objects.fetch(scope, row_id, "id")
-    if row.whole:
+    if Series.objects.fetch(scope, row_id, "id").whole:
         raise NotFoundError("id", "an import that is done", "undo it")
-    row.delete()
+    _clear(scope, Series.objects.of(scope).filter(pk=row_id))
 
 
 def how_far(scope: Scope, row_id: uuid.UUID) -> tuple[int, int, bool]:

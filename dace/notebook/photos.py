@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 import uuid
-from collections.abc import Collection
 from dataclasses import dataclass
 from datetime import datetime
 from pathlib import Path
@@ -80,7 +79,7 @@ def photo_file(scope: Scope, photo_id: uuid.UUID, size: pictures.Size) -> Path:
     return path
 
 
-def photos_of(scope: Scope, stands: Collection[uuid.UUID]) -> list[Photo]:
-    """The newest photos of some stands, the newest first; one query."""
-    rows = Photo.objects.of(scope).filter(stand_id__in=stands).select_related("fill__place")
+def photos_of(scope: Scope, place_id: uuid.UUID) -> list[Photo]:
+    """The newest photos of what stands or stood at a place, the newest first; one query."""
+    rows = Photo.objects.of(scope).filter(fill__place_id=place_id).select_related("fill__place")
     return list(rows.order_by("-taken_at", "-pk")[:STRIP])

@@ -102,6 +102,42 @@ class Series(WeirYardCase):
         whole = SeriesRow.objects.get()
         self.assert_refused(self.asking.delete(f"/api/series/{whole.pk}"), 404, "id")
 
+    def test_asked_for_again_while_it_is_under_way_it_stands_once(self):
+        row, again = new_id(), []
+        path = f"/api/series?id={row}&subject_id={self.subject}"
+
+        def asked_again(*_):
+            if not again:
+                again.append(None)
+                text = table(1000, every_minutes=60)
+                again[0] = self.asking.send_file(path, text, "text/csv").status_code
+
+        with (
+            mock.patch.object(series, "_BATCH", 300),
+            mock.patch.object(series.time, "sleep", side_effect=asked_again),
+        ):
+            first = self.asking.send_file(path, table(1000, every_minutes=60), "text/csv")
+        self.assert_refused(first, 409, "id")
+        self.assertEqual(again, [201])
+        self.assertEqual(self.drawn()["total"], 1000)
+        self.assertEqual(SeriesSpan.objects.filter(level="hour").count(), 1000)
+
+    def test_what_a_stopped_process_left_is_taken_up_by_the_same_asking(self):
+        row = new_id()
+        path = f"/api/series?id={row}&subject_id={self.subject}"
+        stopped = mock.patch.object(series, "_clear")  # as where there was no time to
+        with (
+            stopped,
+            mock.patch.object(series.time, "sleep", side_effect=KeyboardInterrupt),
+            self.assertRaises(KeyboardInterrupt),
+        ):
+            self.asking.send_file(path, table(1000, every_minutes=60), "text/csv")
+        self.assertEqual(self.drawn()["total"], 0)  # half of it is not shown
+        self.assertTrue(SeriesSpan.objects.exists())
+        again = self.asking.send_file(path, table(1000, every_minutes=60), "text/csv")
+        self.assertEqual(again.status_code, 201)
+        self.assertEqual(SeriesSpan.objects.filter(level="hour").count(), 1000)
+
     def test_another_household_neither_reads_nor_writes_it(self):
         self.take(table(50))
         stranger = Asking()

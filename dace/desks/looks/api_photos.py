@@ -11,7 +11,6 @@ from ninja import Query, Router, Schema
 from dace.desks.looks.schemas import PhotoOut, PhotosOut
 from dace.desks.shared.upload import file_body, sent_file
 from dace.desks.shared.written import WrittenOut, written
-from dace.garden.models import Stand
 from dace.households.fields import Instant
 from dace.households.scope import Scope
 from dace.notebook.photos import NewPhoto, keep_photo, photo_file, photos_of
@@ -72,10 +71,9 @@ def one_photo(request: Any, photo_id: uuid.UUID, of: Query[SizeIn]) -> Any:
 
 
 def photos_at(scope: Scope, place_id: uuid.UUID) -> list[PhotoOut]:
-    """Photos of what stands or stood at a place; two queries."""
-    stands = Stand.objects.of(scope).filter(fill__place_id=place_id).values_list("pk", flat=True)
+    """Photos of what stands or stood at a place; one query."""
     return [
         PhotoOut(id=row.pk, stand_id=row.stand_id, name=str(row.fill), taken_at=row.taken_at,
                  width=row.width, height=row.height)
-        for row in photos_of(scope, list(stands))
+        for row in photos_of(scope, place_id)
     ]  # fmt: skip

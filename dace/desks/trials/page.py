@@ -6,7 +6,7 @@ import uuid
 from datetime import date, timedelta
 
 from dace.core import api as core
-from dace.core.api import Judged, TrialMeasure, TrialWait, day_in_words
+from dace.core.api import Judged, TrialMeasure, TrialWait, day_in_words, shown
 from dace.desks.shared.figures import steps_out
 from dace.desks.shared.stops import growing_words, stop_name
 from dace.desks.trials.schemas import (
@@ -21,13 +21,13 @@ from dace.desks.trials.schemas import (
     TrialStandOut,
     WaitsOut,
 )
+from dace.feeding.reads import jars_with_stock
 from dace.feeding.verdicts import stop_verdicts
 from dace.garden.reads import garden_of
 from dace.garden.services import today
 from dace.households.scope import Scope
 from dace.notebook.models import Trial
 from dace.notebook.trying import TrialRecord, hints, poured, trial_record, trials, with_earlier
-from dace.shelf.models import Jar
 
 _HEADLINES = {
     "helped": "It helped",
@@ -40,7 +40,7 @@ _HEADLINES = {
 def trials_page(scope: Scope) -> TrialsOut:
     """Every trial, and what another could be made of; two queries beside the verdicts."""
     on = today(scope, garden_of(scope))
-    jars = Jar.objects.of(scope).filter(ended_on__isnull=True, made_from__isnull=True)
+    jars = [jar for jar, _ in jars_with_stock(scope) if jar.made_from_id is None]
     return TrialsOut(
         trials=[_line(row, on) for row in trials(scope)],
         stands=[
@@ -56,7 +56,7 @@ def trials_page(scope: Scope) -> TrialsOut:
             for stop in stop_verdicts(scope)
             for stand in stop.stands
         ],
-        jars=[TrialJarOut(id=jar.pk, name=jar.name) for jar in jars.order_by("name")],
+        jars=[TrialJarOut(id=jar.pk, name=jar.name) for jar in jars],
         measures=[measure_out(one) for one in core.trial_measures().values()],
         waits=[
             WaitsOut(key=one.key, name=one.name, text=_wait_words(one))
@@ -221,7 +221,8 @@ def _fair(scope: Scope, found: TrialRecord) -> list[SaidOut]:
     row, given = found.row, poured(scope, found.row)
     blind, days = found.blind
     alike = core.same_water(given.fed, given.unfed)
-    litres = f"{core.say(given.fed, 2)} and {core.say(given.unfed, 2)} L a plant, fed and unfed"
+    fed, unfed = shown.litres(given.fed, 2), shown.litres(given.unfed, 2)
+    litres = f"{fed} and {unfed} a plant, fed and unfed"
     said = [
         SaidOut(
             name="coin tosses in each pair" if row.paired else "coin tosses",
