@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import hashlib
 import secrets
 import uuid
 
@@ -16,13 +15,9 @@ from dace.households.keeping import new_row
 from dace.households.models import Membership
 from dace.households.scope import Scope, require_owner
 from dace.households.security import scope_of
+from dace.households.tokens import digest
 
 _BYTES = 32
-
-
-def digest_of(token: str) -> str:
-    """What is kept of a token."""
-    return hashlib.sha256(token.encode()).hexdigest()
 
 
 @transaction.atomic
@@ -33,7 +28,7 @@ def new_link(scope: Scope) -> str:
     with change(scope, "calendar", "The calendar has a new address"):
         _end_all(scope)
         CalendarLink.objects.create(
-            **new_row(scope, uuid.uuid4()), digest=digest_of(token), member_id=scope.user_id
+            **new_row(scope, uuid.uuid4()), digest=digest(token), member_id=scope.user_id
         )
     return token
 
@@ -61,7 +56,7 @@ def has_link(scope: Scope) -> bool:
 def whose(token: str) -> Scope | None:
     """The household that a token leads to, asked now; None where it leads nowhere; two queries."""
     links = CalendarLink.objects.filter(ended_on__isnull=True, undone_at__isnull=True)
-    row = links.filter(digest=digest_of(token)).first()
+    row = links.filter(digest=digest(token)).first()
     if row is None:
         return None
     members = Membership.objects.filter(household_id=row.household_id, user_id=row.member_id)

@@ -9,6 +9,7 @@ from django.apps import apps
 from django.contrib.auth.password_validation import validate_password
 from django.core.exceptions import ValidationError
 from django.db import transaction
+from reversion.models import Revision
 
 from dace.core.api import DaceError
 from dace.households.models import Household, Kept, Membership, User, name_key
@@ -83,9 +84,11 @@ def named(name: str) -> str:
 
 
 def forget_household(household: Household) -> None:
-    """Delete a household with everything it keeps; only the demo is ever built anew."""
+    """Delete a household with everything it keeps, its history too."""
     members = User.objects.filter(membership__household=household)
     with transaction.atomic():
+        # every version of a row goes with it: history would tell what was deleted
+        Revision.objects.filter(change__household=household).delete()
         for model in _kept_models_last_first():
             model._base_manager.filter(household_id=household.pk).delete()
         members.delete()

@@ -2,9 +2,11 @@
 
 from __future__ import annotations
 
+from reversion.models import Version
+
 from dace.demo.keys import key
 from dace.garden.looked import Observation
-from dace.households.models import Household, User
+from dace.households.models import Change, Household, User
 from tests.api.base import Asking, WeirYardCase, new_id
 
 OWNER = {"name": "Ottoline", "password": "nine rusty trowels", "garden": "Back step"}
@@ -24,7 +26,7 @@ class People(WeirYardCase):
         return guest
 
     def places(self, asking):
-        return asking.put(f"/api/waters/{new_id()}", {"name": "Butt", "kind": "rain"})
+        return asking.put(f"/api/waters/{new_id()}", {"name": "Brackish butt", "kind": "rain"})
 
     def test_a_viewer_reads_everything_and_writes_nothing(self):
         viewer = self.joined("viewer")
@@ -91,7 +93,12 @@ class People(WeirYardCase):
     def test_an_owner_who_leaves_takes_the_household_along_and_nobody_elses(self):
         helper = self.joined("helper")
         self.assert_refused(self.owner.post("/api/leave", {"password": "wrong"}), 422, "password")
+        self.places(self.owner)
+        self.assertTrue(Version.objects.filter(serialized_data__contains="Brackish butt").exists())
+        demo = Change.objects.filter(household__is_demo=True).count()
         self.assertEqual(self.owner.post("/api/leave", OWNER).status_code, 200)
+        self.assertFalse(Version.objects.filter(serialized_data__contains="Brackish butt").exists())
+        self.assertEqual(Change.objects.count(), demo)
         self.assert_refused(self.owner.get("/api/path"), 401, "session")
         self.assert_refused(helper.get("/api/path"), 401, "session")
         self.assertFalse(User.objects.filter(username="Ottoline").exists())
