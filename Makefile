@@ -41,6 +41,8 @@ hard: web
 	$(PY) -m tools.hard.slow
 	$(PY) -m tools.hard.asked
 	$(PY) -m tools.hard.killed
+	$(PY) -m tools.hard.races
+	$(PY) -m tools.hard.soak
 
 bench: web browser
 	$(PY) -m tools.bench
@@ -72,7 +74,7 @@ web/node_modules/.done: web/package-lock.json
 
 web: web/dist/manifest.json
 
-web/dist/manifest.json: .venv/.done web/node_modules/.done $(shell find web/src web/*.ts web/*.json -type f 2>/dev/null)
+web/dist/manifest.json: .venv/.done web/node_modules/.done $(shell find web/src web/root docs/guide docs/screenshots web/*.ts web/*.json dace/project/templates -type f 2>/dev/null)
 	cd web && npm run --silent build
 
 secret:

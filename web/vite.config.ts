@@ -1,16 +1,23 @@
 import { svelte } from '@sveltejs/vite-plugin-svelte';
 import { defineConfig } from 'vitest/config';
+import { markdown } from './markdown';
 
 export default defineConfig({
   // Django serves the built files below /static/, and asks the dev server for the same addresses.
   base: '/static/',
-  plugins: [svelte()],
+  plugins: [markdown(), svelte()],
   build: {
     manifest: 'manifest.json',
     assetsInlineLimit: 0, // the content policy lets no data: fonts in
     rollupOptions: { input: ['src/main.ts', 'src/drawings/fish.svg'] },
   },
-  server: { port: 5173, strictPort: true, cors: true, origin: 'http://localhost:5173' },
+  server: {
+    fs: { allow: ['..'] },
+    port: 5173,
+    strictPort: true,
+    cors: true,
+    origin: 'http://localhost:5173',
+  },
   test: {
     include: ['tests/**/*.test.ts'],
     environment: 'happy-dom',

@@ -47,6 +47,7 @@ from dace.core.can.mixing import Poured as PouredPart
 from dace.core.can.offering import offered_for
 from dace.core.can.parts import Part
 from dace.core.can.pouring import Ground, suggest_litres_each
+from dace.core.can.practice import Checked, Exercise, check, exercise
 from dace.core.can.sharing import shares_of_ground, told_by
 from dace.core.can.spray_words import brings_words, fit_words, limit_words
 from dace.core.can.spraying import OnLeaf, Spray, SprayAsked, spray
@@ -94,7 +95,7 @@ from dace.core.matter.waters import (
     water_from_report,
     water_of_kind,
 )
-from dace.core.pen.logger import LoggedHour, LoggedHours, by_day, read_log
+from dace.core.pen.logger import LoggedHour, LoggedHours, by_day, read_log, told_twice
 from dace.core.pen.methods import as_pour_through
 from dace.core.pen.readings import (
     METHODS,
@@ -231,64 +232,68 @@ from dace.core.verdict.records import (
 from dace.core.verdict.words import day_words, number_word
 from dace.core.words import shown
 from dace.core.words.amounts import amount_words
+from dace.core.words.dates import ORDERS, Dated, Order, iso_of, order_of
 from dace.core.words.days import ago, day_in_words
 from dace.core.words.listing import listed
 from dace.core.words.numbers import read_number
 from dace.core.words.quantities import FAMILIES, read_amount, read_measure
 from dace.core.words.shares import gain_words, percent_words, share_words
 from dace.core.words.sizes import Size, read_size
+from dace.core.words.tables import rows_of_text, separator_of, text_of
 
 # fmt: off
 __all__ = [
     "ACTS_FIRST", "ALSO", "APPROACHES", "CHARGED", "CHLORINATED", "DAY_H", "FAMILIES", "FEELS",
     "FORMS", "KINDS", "MEASURE_KINDS", "METHODS", "MOST_VESSEL_L", "NITRATE", "NUTRIENTS",
-    "NUTRIENT_NAMES", "PEN_OLD_DAYS", "RHYTHMS", "RHYTHM_WORDS", "ROOT_SHORT", "ROOT_WORDS",
-    "SAFE_WAY", "SCALES", "SHELTERS", "SOIL_UNITS", "SPREAD_ONLY", "STAGE_WORDS", "TEASPOON_ML",
-    "TOLD", "WATER_KINDS", "Advice", "Against", "Answer", "Balance", "BalanceWord", "Band", "Begun",
-    "Beside", "BottleContents", "BrewEstimate", "BrewReading", "CanAsked", "CanToMix", "Cans",
-    "CapCheck", "Carried", "Cause", "Claim", "ClaimVerdict", "Clash", "Climate", "Comfort",
-    "Compared", "Comparison", "Composition", "Content", "Correction", "Country", "Course", "Crop",
-    "DaceError", "DayTold", "Days", "DryDose", "Event", "FeedWord", "Feeding", "Felt", "Flush",
-    "Followed", "For", "FoundMix", "Ground", "Growing", "Grows", "Hour", "Hours", "HoursAsked",
-    "Ingredient", "Judged", "Kind", "Label", "Leaf", "LeafLimit", "Ledger", "Leftover", "Limits",
-    "LoggedHour", "LoggedHours", "Look", "Looked", "Material", "Measured", "Medium", "Meeting",
-    "Method", "Misread", "MixAsked", "MixedCan", "Mixture", "NamedWater", "NextFeed", "Numbers",
-    "Offered", "OnLeaf", "Outlook", "OwnDay", "Owned", "Part", "PenReading", "Plan", "Portion",
-    "Pot", "Poured", "PouredPart", "Purpose", "Question", "Range", "ReadVerdict", "Recipe",
-    "Rehearsed", "Result", "RootWord", "RootZone", "Sampled", "Scale", "Served", "Severity",
-    "Shelter", "Short", "Sign", "SignFound", "Simpler", "Size", "Slow", "Source", "Span", "Spray",
-    "SprayAsked", "Spread", "Stage", "StageReading", "Start", "Step", "StockSolution", "Stop",
-    "Taken", "Tally", "Tested", "TestedSoil", "ToBuy", "Trial", "TrialMeasure", "TrialWait",
-    "Verdict", "Vessel", "Wait", "WaterIons", "WeatherAsked", "Working", "Yard", "advise_against",
-    "advise_answer", "advise_brew", "advise_clash", "advise_feeding", "advise_jar",
-    "advise_too_strong", "ago", "air_facts", "alike", "alkalinity_from_bicarbonate", "amount_words",
-    "answer", "as_paste", "as_pour_through", "balances", "barred", "blend", "bottle_contents",
-    "brew_tokens", "brew_working", "brings_words", "by_day", "cautions", "charged_can",
-    "charged_dry", "charged_plain", "charged_water", "check_claim", "check_measured", "check_score",
+    "NUTRIENT_NAMES", "ORDERS", "PEN_OLD_DAYS", "RHYTHMS", "RHYTHM_WORDS", "ROOT_SHORT",
+    "ROOT_WORDS", "SAFE_WAY", "SCALES", "SHELTERS", "SOIL_UNITS", "SPREAD_ONLY", "STAGE_WORDS",
+    "TEASPOON_ML", "TOLD", "WATER_KINDS", "Advice", "Against", "Answer", "Balance", "BalanceWord",
+    "Band", "Begun", "Beside", "BottleContents", "BrewEstimate", "BrewReading", "CanAsked",
+    "CanToMix", "Cans", "CapCheck", "Carried", "Cause", "Checked", "Claim", "ClaimVerdict", "Clash",
+    "Climate", "Comfort", "Compared", "Comparison", "Composition", "Content", "Correction",
+    "Country", "Course", "Crop", "DaceError", "Dated", "DayTold", "Days", "DryDose", "Event",
+    "Exercise", "FeedWord", "Feeding", "Felt", "Flush", "Followed", "For", "FoundMix", "Ground",
+    "Growing", "Grows", "Hour", "Hours", "HoursAsked", "Ingredient", "Judged", "Kind", "Label",
+    "Leaf", "LeafLimit", "Ledger", "Leftover", "Limits", "LoggedHour", "LoggedHours", "Look",
+    "Looked", "Material", "Measured", "Medium", "Meeting", "Method", "Misread", "MixAsked",
+    "MixedCan", "Mixture", "NamedWater", "NextFeed", "Numbers", "Offered", "OnLeaf", "Order",
+    "Outlook", "OwnDay", "Owned", "Part", "PenReading", "Plan", "Portion", "Pot", "Poured",
+    "PouredPart", "Purpose", "Question", "Range", "ReadVerdict", "Recipe", "Rehearsed", "Result",
+    "RootWord", "RootZone", "Sampled", "Scale", "Served", "Severity", "Shelter", "Short", "Sign",
+    "SignFound", "Simpler", "Size", "Slow", "Source", "Span", "Spray", "SprayAsked", "Spread",
+    "Stage", "StageReading", "Start", "Step", "StockSolution", "Stop", "Taken", "Tally", "Tested",
+    "TestedSoil", "ToBuy", "Trial", "TrialMeasure", "TrialWait", "Verdict", "Vessel", "Wait",
+    "WaterIons", "WeatherAsked", "Working", "Yard", "advise_against", "advise_answer",
+    "advise_brew", "advise_clash", "advise_feeding", "advise_jar", "advise_too_strong", "ago",
+    "air_facts", "alike", "alkalinity_from_bicarbonate", "amount_words", "answer", "as_paste",
+    "as_pour_through", "balances", "barred", "blend", "bottle_contents", "brew_tokens",
+    "brew_working", "brings_words", "by_day", "cautions", "charged_can", "charged_dry",
+    "charged_plain", "charged_water", "check", "check_claim", "check_measured", "check_score",
     "clashes_among", "clashes_between", "climate", "climate_near", "climates", "climates_near",
     "climbing_since", "clock_words", "comfort", "comfort_of", "compare_with_expected", "compared",
     "composition", "composition_of_bottle", "composition_of_liquid", "content_of_feed",
     "content_of_material", "correct_can", "countries", "crop", "crop_loss", "crops", "day_hours",
     "day_in_words", "day_words", "days_to_top", "disagreement", "dry_dose", "due_again", "ec_25",
-    "ec_at", "estimate", "feed_cap", "fill_can", "fill_with", "find_mix", "fit_words", "flush",
-    "follow", "follow_all", "followed_steps", "forms_of", "gain_words", "gathered", "gravest_first",
-    "how_often", "judge_after", "judge_trial", "keeps_until", "label_of_material", "leaf_of",
-    "ledger", "limit_words", "listed", "litres_of_medium", "make_plan", "material", "materials",
-    "measured", "media", "medium", "meeting", "method", "methods", "modifier", "modifiers", "needs",
-    "next_feed", "next_readings", "number_word", "nutrient_words", "offered_for", "open_hours",
-    "other_names", "out_of_order", "outlook", "paired_figures", "part_strength", "parts_for_pen",
-    "past_use", "pen_words", "percent_words", "pooled", "potash_chloride", "power_words",
-    "purpose_of", "rain_m2", "read_amount", "read_dry", "read_grade", "read_litres_each",
-    "read_log", "read_measure", "read_number", "read_own_weather", "read_pack", "read_rate",
-    "read_sign", "read_size", "read_soil_test", "read_strength", "reading_at_25", "ready_days",
-    "rehearse", "release_over", "root_facts", "runs", "said_now", "same_water", "say", "scales",
-    "season_nitrogen_g_m2", "share_of_cap", "share_words", "shares_of_ground", "short_of", "shown",
-    "sides_won", "signs", "slot_number", "solve_amount", "spans", "split_into_cans", "spray",
-    "stage_clock", "stock_for", "stock_solution", "stops_of", "strength_words",
-    "suggest_litres_each", "suits", "sun_hours", "tally", "to_buy", "told_by", "toss",
-    "trial_measure", "trial_measures", "trial_wait", "trial_waits", "usual_days",
-    "usual_dry_density", "usual_hours", "usual_measures", "usual_of", "verdicts", "warm_up",
-    "water_from_ec", "water_from_report", "water_of_kind", "weigh", "wish_now", "with_charge",
-    "with_water", "word_for", "word_now",
+    "ec_at", "estimate", "exercise", "feed_cap", "fill_can", "fill_with", "find_mix", "fit_words",
+    "flush", "follow", "follow_all", "followed_steps", "forms_of", "gain_words", "gathered",
+    "gravest_first", "how_often", "iso_of", "judge_after", "judge_trial", "keeps_until",
+    "label_of_material", "leaf_of", "ledger", "limit_words", "listed", "litres_of_medium",
+    "make_plan", "material", "materials", "measured", "media", "medium", "meeting", "method",
+    "methods", "modifier", "modifiers", "needs", "next_feed", "next_readings", "number_word",
+    "nutrient_words", "offered_for", "open_hours", "order_of", "other_names", "out_of_order",
+    "outlook", "paired_figures", "part_strength", "parts_for_pen", "past_use", "pen_words",
+    "percent_words", "pooled", "potash_chloride", "power_words", "purpose_of", "rain_m2",
+    "read_amount", "read_dry", "read_grade", "read_litres_each", "read_log", "read_measure",
+    "read_number", "read_own_weather", "read_pack", "read_rate", "read_sign", "read_size",
+    "read_soil_test", "read_strength", "reading_at_25", "ready_days", "rehearse", "release_over",
+    "root_facts", "rows_of_text", "runs", "said_now", "same_water", "say", "scales",
+    "season_nitrogen_g_m2", "separator_of", "share_of_cap", "share_words", "shares_of_ground",
+    "short_of", "shown", "sides_won", "signs", "slot_number", "solve_amount", "spans",
+    "split_into_cans", "spray", "stage_clock", "stock_for", "stock_solution", "stops_of",
+    "strength_words", "suggest_litres_each", "suits", "sun_hours", "tally", "text_of", "to_buy",
+    "told_by", "told_twice", "toss", "trial_measure", "trial_measures", "trial_wait", "trial_waits",
+    "usual_days", "usual_dry_density", "usual_hours", "usual_measures", "usual_of", "verdicts",
+    "warm_up", "water_from_ec", "water_from_report", "water_of_kind", "weigh", "wish_now",
+    "with_charge", "with_water", "word_for", "word_now",
 ]
 # fmt: on

@@ -10,9 +10,11 @@ from pathlib import Path
 
 from django.conf import settings
 from django.db import connection
+from django.utils import timezone
 
 from dace.core.api import DaceError
 from dace.exchange.backups import copy_database
+from dace.households import visits, waits
 
 _log = logging.getLogger("dace.copies")
 _DAYS, _WEEKS, _MONTHS = 7, 4, 12
@@ -95,8 +97,10 @@ class EveryNight(threading.Thread):
         """Until it is told to end."""
         while not self._ended.is_set():
             try:
+                visits.end_visits(timezone.now())
                 made = nightly(datetime.now().astimezone().date())
                 if made is not None:
+                    waits.tidy()
                     _log.info("copied to %s", made)
             except DaceError as error:
                 _log.error("no copy was made: %s", error.sentence)

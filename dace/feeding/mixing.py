@@ -181,12 +181,22 @@ def mix(scope: Scope, new: NewCan, mixed_at: datetime, stand_id: uuid.UUID) -> C
 
 def write_can(scope: Scope, found: Mixed, mixed_at: datetime) -> Can:
     """The rows of a can that was worked out, each source drawn from its jar."""
-    new, sources, mixed = found.new, found.sources, found.can
-    for source, part in zip(sources, mixed.parts, strict=True):
+    new = found.new
+    for source, part in zip(found.sources, found.can.parts, strict=True):
         _check_stock(source, part)
-    can = Can.objects.create(
+    can = can_row(scope, found, subject_of(scope, new.id, Subject.Kind.CAN), mixed_at)
+    can.save(force_insert=True)
+    for row in part_rows(scope, found, can):
+        row.save(force_insert=True)
+    return can
+
+
+def can_row(scope: Scope, found: Mixed, subject: Subject, mixed_at: datetime) -> Can:
+    """A can that was worked out, as it will be written."""
+    new, mixed = found.new, found.can
+    return Can(
         **new_row(scope, new.id),
-        subject=subject_of(scope, new.id, Subject.Kind.CAN),
+        subject=subject,
         water=found.water,
         vessel_l=mixed.vessel_l,
         said=new.strength.strip(),
@@ -197,14 +207,19 @@ def write_can(scope: Scope, found: Mixed, mixed_at: datetime) -> Can:
         mg_l={name: round(result.value, 3) for name, result in mixed.nutrients},
         mixed_at=mixed_at,
     )
-    for turn, (source, part) in enumerate(zip(sources, mixed.parts, strict=True), start=1):
-        CanPart.objects.create(
-            **new_row(scope, uuid.uuid5(new.id, f"part {turn}")),
+
+
+def part_rows(scope: Scope, found: Mixed, can: Can) -> list[CanPart]:
+    """What goes into a can from each jar, as it will be written."""
+    return [
+        CanPart(
+            **new_row(scope, uuid.uuid5(found.new.id, f"part {turn}")),
             can=can,
             jar=source.jar,
             amount=part.amount,
         )
-    return can
+        for turn, (source, part) in enumerate(zip(found.sources, found.can.parts, strict=True), 1)
+    ]
 
 
 _RATIO_LONG = 20

@@ -5,7 +5,6 @@ from __future__ import annotations
 import uuid
 from dataclasses import dataclass
 from datetime import timedelta
-from functools import lru_cache
 from threading import Lock
 
 from dace.core import api as core
@@ -14,7 +13,7 @@ from dace.feeding.models import Can
 from dace.feeding.verdicts import Judged, StopVerdict, judged
 from dace.feeding.verdicts import forget as forget_verdicts
 from dace.households.scope import Scope
-from dace.households.version import Version, version_of
+from dace.households.version import Newest, Version, version_of
 
 WEEKS = 20
 _one_at_a_time = Lock()
@@ -51,7 +50,7 @@ def planned(scope: Scope) -> Planned:
         return _worked_out(version, found)
 
 
-@lru_cache(maxsize=32)
+@Newest
 def _known(version: Version) -> dict[str, Planned]:
     return {}
 

@@ -5,7 +5,6 @@ from __future__ import annotations
 import uuid
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
-from functools import lru_cache
 from threading import Lock
 
 from dace.core import api as core
@@ -28,7 +27,7 @@ from dace.garden.reads import (
     waters,
 )
 from dace.households.scope import Scope
-from dace.households.version import Version, version_of
+from dace.households.version import Newest, Version, version_of
 from dace.measuring.models import Pen
 from dace.shelf.models import Jar
 from dace.shelf.reads import compositions_now, content_of, g_per_ml, tokens_of
@@ -80,7 +79,7 @@ def verdict_of(scope: Scope, fill_id: uuid.UUID) -> Verdict | None:
     return next((v.verdict for v in stop_verdicts(scope) if v.fill_id == fill_id), None)
 
 
-@lru_cache(maxsize=32)
+@Newest
 def _worked_out(version: Version) -> Judged:
     scope = version.scope
     garden = garden_of(scope)

@@ -46,6 +46,20 @@ def log_harvest(scope: Scope, new: NewHarvest) -> Harvest:
     planting = Planting.objects.select_related("garden").fetch(
         scope, new.planting_id, "planting_id"
     )
+    row = harvest_row(scope, new, planting)
+    with change(scope, "harvest", f"picked from {planting}"):
+        row.save(force_insert=True)
+    return row
+
+
+def harvest_row(scope: Scope, new: NewHarvest, planting: Planting) -> Harvest:
+    """A harvest of a planting as it will be written.
+
+    Raises
+    ------
+    DaceError
+        On ``grams``, ``pieces`` or ``picked_on``.
+    """
     if new.grams is None and new.pieces is None:
         raise DaceError("grams", "neither weight nor number", "one of them would do")
     if new.grams is not None and not 0 < new.grams <= _MOST_G:
@@ -57,11 +71,10 @@ def log_harvest(scope: Scope, new: NewHarvest) -> Harvest:
     if not planting.started_on <= on <= today:
         began = day_in_words(planting.started_on)
         raise DaceError("picked_on", day_in_words(on), f"from {began} to today would do")
-    with change(scope, "harvest", f"picked from {planting}"):
-        return Harvest.objects.create(
-            **new_row(scope, new.id),
-            planting=planting,
-            grams=new.grams,
-            pieces=new.pieces,
-            picked_on=on,
-        )
+    return Harvest(
+        **new_row(scope, new.id),
+        planting=planting,
+        grams=new.grams,
+        pieces=new.pieces,
+        picked_on=on,
+    )

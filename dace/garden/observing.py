@@ -56,6 +56,20 @@ def observe(scope: Scope, new: NewObservation) -> Observation:
     if repeat is not None:
         return repeat
     stand = Stand.objects.select_related("fill__place").fetch(scope, new.stand_id, "stand_id")
+    row = observation_row(scope, new, stand)
+    with change(scope, "observation" if row.scores else "note", f"{stand.fill} looked at"):
+        row.save(force_insert=True)
+    return row
+
+
+def observation_row(scope: Scope, new: NewObservation, stand: Stand) -> Observation:
+    """How plants of a stand look, as it will be written.
+
+    Raises
+    ------
+    DaceError
+        On ``scores`` or ``note``.
+    """
     note = new.note.strip()
     if not new.scores and not note:
         raise DaceError("scores", "neither a score nor a note", "one of them would do")
@@ -66,15 +80,14 @@ def observe(scope: Scope, new: NewObservation) -> Observation:
         if key not in known:
             raise DaceError("scores", f"“{key}”", f"one of {', '.join(known)} would do")
         core.check_score(score)
-    with change(scope, "observation", f"{stand.fill} looked at"):
-        return Observation.objects.create(
-            **new_row(scope, new.id),
-            stand=stand,
-            fill=stand.fill,
-            scores={key: float(score) for key, score in new.scores.items()},
-            note=note,
-            seen_at=past_instant(scope, new.seen_at, "seen_at"),
-        )
+    return Observation(
+        **new_row(scope, new.id),
+        stand=stand,
+        fill=stand.fill,
+        scores={key: float(score) for key, score in new.scores.items()},
+        note=note,
+        seen_at=past_instant(scope, new.seen_at, "seen_at"),
+    )
 
 
 def leaf_scores(scope: Scope, stands: Collection[uuid.UUID]) -> dict[uuid.UUID, float]:

@@ -65,7 +65,7 @@ def _read(scope: Scope, garden: Garden) -> Weather:
 
 def where_of(scope: Scope, garden: Garden) -> Where:
     """The garden as its weather knows it."""
-    return Where(garden.climate, garden.latitude, str(garden.pk), scope.demo)
+    return Where(garden.climate, garden.latitude, scope.luck(garden.pk), scope.demo)
 
 
 def outlook(scope: Scope, garden: Garden) -> Outlook:

@@ -112,7 +112,7 @@ def _sign(scope: Scope, draft: Draft, undoes: Change | None) -> None:
 
 def last_change(scope: Scope) -> ChangeRecord | None:
     """The newest change that this member can undo."""
-    rows = _own(scope).filter(undone=False, undoes__isnull=True)
+    rows = _own(scope).filter(undone=False, undoes__isnull=True, closed=False)
     if not scope.owner:
         rows = rows.filter(revision__user_id=scope.user_id)
     found = rows.order_by("-id").first()
@@ -191,6 +191,8 @@ def _target(scope: Scope, change_id: int | None) -> Change:
         raise NotAllowedError("change", "somebody else's step", "ask the owner to take it back")
     if target is None:
         raise NotFoundError("change", "a step that is not here", "undo one from the Notebook")
+    if target.closed:
+        raise ConflictError("change", "a step from another Dace", "undo it by hand")
     if target.undone:
         raise ConflictError("change", f"“{target.summary}”", "it is undone already")
     return target

@@ -57,11 +57,17 @@ class User(AbstractUser):
 
 
 class Household(models.Model):
-    """Those who share a garden, and the border that no query crosses."""
+    """Those who share a garden, and the border that no query crosses.
+
+    A visitor's copy of the demo garden ``ends_at`` an instant; its ids are the demo's, but for
+    the bits of ``mask``.
+    """
 
     id = models.UUIDField(primary_key=True, default=uuid.uuid4, editable=False)
     name = models.CharField(max_length=80)
     is_demo = models.BooleanField(default=False)
+    ends_at = models.DateTimeField(null=True, blank=True)
+    mask = models.UUIDField(null=True, blank=True)
 
     def __str__(self) -> str:
         return self.name
@@ -86,7 +92,10 @@ class Membership(models.Model):
 
 
 class Change(models.Model):
-    """One thing that somebody did, over the revision that holds its rows."""
+    """One thing that somebody did, over the revision that holds its rows.
+
+    One that is ``closed`` was done in another Dace: there is nothing here to take back.
+    """
 
     revision = models.OneToOneField(Revision, on_delete=models.CASCADE, related_name="change")
     household = models.ForeignKey(Household, on_delete=models.CASCADE, related_name="changes")
@@ -94,6 +103,7 @@ class Change(models.Model):
     summary = models.CharField(max_length=200)
     at = models.DateTimeField()
     undone = models.BooleanField(default=False)
+    closed = models.BooleanField(default=False)
     undoes = models.ForeignKey("self", null=True, on_delete=models.CASCADE, related_name="undoings")
 
     class Meta:
@@ -147,6 +157,9 @@ class Kept(models.Model):
 
     beginning_stays: ClassVar[bool] = False
     """Whether its first writing can be undone: a household without its garden is no place."""
+
+    numbers: ClassVar[tuple[str, ...]] = ("seq", "edition")
+    """Fields that name a change by its number."""
 
     objects = KeptQuerySet.as_manager()
 

@@ -50,6 +50,15 @@ def invite(scope: Scope, role: str = Membership.Role.HELPER) -> str:
     require_owner(scope)
     if role not in (Membership.Role.HELPER, Membership.Role.VIEWER):
         raise DaceError("role", f"“{role[:40]}”", "helper or viewer would do")
+    return _link(scope, role)
+
+
+def owners_link(scope: Scope) -> str:
+    """A path that lets one owner join a household which somebody brought in."""
+    return f"/join?token={_link(scope, Membership.Role.OWNER)}"
+
+
+def _link(scope: Scope, role: str) -> str:
     token = secrets.token_urlsafe(24)
     Invitation.objects.create(
         id=uuid.uuid4(),
@@ -166,7 +175,7 @@ def leave(scope: Scope, user: User, password: str) -> None:
         In the demo garden, which is everybody's.
     """
     household = Household.objects.get(pk=scope.household_id)
-    if household.is_demo:
+    if household.is_demo and (household.ends_at or household.mask is None):
         raise NotAllowedError("role", "the demo garden", "leave it by its own button")
     check_own(user, password, "password")
     if scope.owner:

@@ -18,7 +18,8 @@ class Scope:
     """The asking user, the household that bounds every query, and the instant (UTC).
 
     ``owner`` may set up; ``writes`` is False for who may only look.
-    ``demo`` marks the demo garden, the only one where the stand-ins speak.
+    ``demo`` marks the demo garden, the only one where the stand-ins speak; ``mask`` a visitor's
+    copy of it.
     ``seen`` is the number of the newest change that was on the screen when something was typed.
     ``memo`` holds what was read for this asking already; a write empties it.
     """
@@ -30,7 +31,12 @@ class Scope:
     writes: bool = True
     seen: int | None = None
     demo: bool = False
+    mask: uuid.UUID | None = None
     memo: dict[str, Any] = field(default_factory=dict, compare=False, repr=False)
+
+    def luck(self, row_id: uuid.UUID) -> str:
+        """What chance is drawn by: in every copy of the demo garden as in the first."""
+        return str(uuid.UUID(int=row_id.int ^ self.mask.int) if self.mask else row_id)
 
     def once(self, key: str, read: Callable[[], T]) -> T:
         """What was read under this key before, or what ``read`` gives now."""

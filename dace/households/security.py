@@ -3,17 +3,20 @@
 from __future__ import annotations
 
 from dataclasses import replace
+from datetime import datetime, timedelta
 from typing import Any
 
 from django.conf import settings
 from django.http import HttpRequest
 from ninja.security import APIKeyCookie, HttpBearer
 
+from dace.core.api import DaceError
 from dace.households import clock, tokens
 from dace.households.models import Membership
 from dace.households.scope import Scope
 
 _LONGEST = 18
+_AWAY = timedelta(days=14)
 
 
 class HouseholdSession(APIKeyCookie):
@@ -30,7 +33,7 @@ class HouseholdSession(APIKeyCookie):
         )
         if member is None:
             return None
-        return scope_of(member, _seen(request))
+        return _as_done(request, scope_of(member, _seen(request)))
 
 
 def scope_of(member: Membership, seen: int | None = None) -> Scope:
@@ -43,7 +46,31 @@ def scope_of(member: Membership, seen: int | None = None) -> Scope:
         member.role != Membership.Role.VIEWER,
         seen,
         member.household.is_demo,
+        member.household.mask,
     )
+
+
+def _as_done(request: HttpRequest, scope: Scope) -> Scope:
+    """What was done without a connection counts at the time when it was done.
+
+    Raises
+    ------
+    DaceError
+        On ``done_at``, if it is no time, or too long ago.
+    """
+    said = request.headers.get("X-Done-At", "")
+    if not said or request.method in ("GET", "HEAD"):
+        return scope
+    try:
+        at = datetime.fromisoformat(said)
+    except ValueError:
+        at = None
+    if at is None or at.tzinfo is None:
+        raise DaceError("done_at", f"“{said[:40]}”", "a time such as 2026-07-14T16:40:00Z")
+    if at < scope.now - _AWAY:
+        days = _AWAY.days
+        raise DaceError("done_at", f"{at:%-d %B %Y}", f"the last {days} days; write it down anew")
+    return replace(scope, now=min(at, scope.now))
 
 
 def _seen(request: HttpRequest) -> int | None:

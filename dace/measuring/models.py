@@ -106,7 +106,8 @@ class FieldTest(Kept):
 class Series(Kept):
     """A logger's readings of a subject; hours count from 1970 (UTC).
 
-    ``whole`` once all of it is written: until then nobody sees it. ``written`` counts hours.
+    ``whole`` once all of it is written: until then nobody sees it. ``written`` counts hours;
+    ``again`` and ``twice`` are the core's, of lines that came for one instant.
     """
 
     subject = models.ForeignKey(Subject, on_delete=models.PROTECT, related_name="series")
@@ -115,6 +116,8 @@ class Series(Kept):
     last_hour = models.IntegerField()
     whole = models.BooleanField(default=True)
     written = models.PositiveIntegerField(default=0)
+    again = models.PositiveIntegerField(default=0)
+    twice = models.PositiveIntegerField(default=0)
 
     def __str__(self) -> str:
         return f"{self.count} readings of {self.subject}"
@@ -140,7 +143,10 @@ class SeriesSpan(models.Model):
 
 @tracked
 class Pen(Usable):
-    """A conductivity pen: its scale, the most it shows and its finest step, in mS/cm."""
+    """A conductivity pen: its scale, the most it shows and its finest step, in mS/cm.
+
+    ``shown`` is the number that it sent last, where it is one that sends.
+    """
 
     name = models.CharField(max_length=60)
     scale = models.CharField(max_length=10, default="mS/cm")
@@ -148,6 +154,9 @@ class Pen(Usable):
     step_ms_cm = models.FloatField(default=0.01)
     compensates = models.BooleanField(default=True)
     calibrated_at = models.DateTimeField()
+    shown = models.FloatField(null=True, blank=True)
+    shown_c = models.FloatField(null=True, blank=True)
+    shown_at = models.DateTimeField(null=True, blank=True)
 
     class Meta:
         constraints = [

@@ -11,7 +11,7 @@ from django.db import transaction
 from dace.core.api import FEELS, SCALES, DaceError, PenReading, reading_at_25, shown
 from dace.households.changes import change
 from dace.households.keeping import Written, keep, new_row
-from dace.households.scope import Scope
+from dace.households.scope import Scope, require_hand
 from dace.measuring.models import FieldTest, Pen, Reading, Subject
 
 _AHEAD = timedelta(minutes=5)
@@ -46,32 +46,42 @@ def log_reading(scope: Scope, new: NewReading) -> Reading:
     repeat = Reading.objects.written_before(scope, new.id)
     if repeat is not None:
         return repeat
-    taken_at = past_instant(scope, new.taken_at, "taken_at")
+    row = reading_row(scope, new)
+    what = "practice reading" if new.practice else "reading"
+    with change(scope, "reading", f"{what} of {shown.ec(row.ec_likely)}"):
+        row.subject = Subject.objects.fetch(scope, new.subject_id, "subject_id")
+        row.pen_days = _pen_days(scope, new.pen_id, row.taken_at)
+        row.save(force_insert=True)
+    return row
+
+
+def reading_row(scope: Scope, new: NewReading) -> Reading:
+    """A reading as it will be written; its subject is looked up by who writes it.
+
+    Raises
+    ------
+    DaceError
+        If the reading cannot be one, or lies in the future.
+    """
     at_25 = reading_at_25(new.pen)
     if not 1 <= new.pots <= _MOST_POTS:
         raise DaceError("pots", f"{new.pots} pots", f"1 to {_MOST_POTS} would do")
-    with change(
-        scope,
-        "reading",
-        f"{'practice reading' if new.practice else 'reading'} of {shown.ec(at_25.value)}",
-    ):
-        return Reading.objects.create(
-            **new_row(scope, new.id),
-            subject=Subject.objects.fetch(scope, new.subject_id, "subject_id"),
-            value=new.pen.value,
-            scale=new.pen.scale,
-            temperature_c=new.pen.temperature_c,
-            compensates=new.pen.compensates,
-            parts_water=new.pen.parts_water,
-            method=new.pen.method,
-            ec_low=at_25.low,
-            ec_likely=at_25.value,
-            ec_high=at_25.high,
-            pots=new.pots,
-            practice=new.practice,
-            pen_days=_pen_days(scope, new.pen_id, taken_at),
-            taken_at=taken_at,
-        )
+    return Reading(
+        **new_row(scope, new.id),
+        subject_id=new.subject_id,
+        value=new.pen.value,
+        scale=new.pen.scale,
+        temperature_c=new.pen.temperature_c,
+        compensates=new.pen.compensates,
+        parts_water=new.pen.parts_water,
+        method=new.pen.method,
+        ec_low=at_25.low,
+        ec_likely=at_25.value,
+        ec_high=at_25.high,
+        pots=new.pots,
+        practice=new.practice,
+        taken_at=past_instant(scope, new.taken_at, "taken_at"),
+    )
 
 
 def _pen_days(scope: Scope, pen_id: uuid.UUID | None, taken_at: datetime) -> float | None:
@@ -194,6 +204,26 @@ def save_pen(scope: Scope, pen_id: uuid.UUID, new: NewPen) -> Pen:
     if Pen.objects.written_before(scope, pen_id) is None:
         values["calibrated_at"] = scope.now
     return keep(scope, Pen, Written(pen_id, "pen"), values)
+
+
+@transaction.atomic
+def pen_showed(scope: Scope, pen_id: uuid.UUID, value: float, temperature_c: float | None) -> Pen:
+    """A pen sent its number: kept until the next one, no reading yet and no step to undo.
+
+    Raises
+    ------
+    NotFoundError
+        If it is none of this household's.
+    DaceError
+        If the number cannot be one.
+    """
+    require_hand(scope)
+    pen = Pen.objects.fetch(scope, pen_id, "pen_id")
+    reading_at_25(PenReading(value, pen.scale, temperature_c, pen.compensates))
+    Pen.objects.of(scope).filter(pk=pen.pk).update(
+        shown=value, shown_c=temperature_c, shown_at=scope.now
+    )
+    return pen
 
 
 @transaction.atomic

@@ -97,14 +97,48 @@ def keep(household: uuid.UUID, photo: uuid.UUID, picture: Picture) -> None:
     folder = _folder(household)
     folder.mkdir(mode=0o700, parents=True, exist_ok=True)
     for size, data in (("large", picture.large), ("small", picture.small)):
-        path = folder / f"{photo.hex}-{size}.webp"
-        beside = path.with_suffix(".part")
-        descriptor = os.open(beside, os.O_WRONLY | os.O_CREAT | os.O_TRUNC, 0o600)
-        with os.fdopen(descriptor, "wb") as file:
-            file.write(data)
-            file.flush()
-            os.fsync(file.fileno())
-        beside.replace(path)
+        _write(folder / f"{photo.hex}-{size}.webp", data)
+
+
+def _write(path: Path, data: bytes) -> None:
+    beside = path.with_suffix(".part")
+    descriptor = os.open(beside, os.O_WRONLY | os.O_CREAT | os.O_TRUNC, 0o600)
+    with os.fdopen(descriptor, "wb") as file:
+        file.write(data)
+        file.flush()
+        os.fsync(file.fileno())
+    beside.replace(path)
+
+
+def check_kept(data: bytes, size: Size) -> None:
+    """That a file is as ``keep`` writes it: WebP of that size, pixels alone.
+
+    Raises
+    ------
+    DaceError
+        On ``photo``.
+    """
+    try:
+        with Image.open(BytesIO(data), formats=("WEBP",)) as found:
+            bare = not {"exif", "icc_profile", "xmp"} & set(found.info)
+            fits = max(found.size) <= _SIDES[size] and getattr(found, "n_frames", 1) == 1
+            found.load()
+    except Exception as error:  # whatever a decoder says of a broken file
+        raise DaceError("photo", "a broken picture", WOULD_DO) from error
+    if not (bare and fits):
+        raise DaceError("photo", "a picture that Dace did not write", "take the photo in anew")
+
+
+def keep_as_it_is(household: uuid.UUID, photo: uuid.UUID, size: Size, data: bytes) -> None:
+    """Write one size of a photo that was kept before, once it is checked."""
+    _folder(household).mkdir(mode=0o700, parents=True, exist_ok=True)
+    _write(where(household, photo, size), data)
+
+
+def forget(household: uuid.UUID, photo: uuid.UUID) -> None:
+    """Delete a photo's files."""
+    for size in _SIDES:
+        where(household, photo, size).unlink(missing_ok=True)
 
 
 def forget_all(household: uuid.UUID) -> None:

@@ -11,6 +11,7 @@ from dace.desks.looks import api_photos
 from dace.desks.notebook import api as notebook
 from dace.desks.notebook import api_changes
 from dace.desks.path import api as path
+from dace.desks.practice import api as practice
 from dace.desks.roots import api as roots
 from dace.desks.roots import api_series
 from dace.desks.round import api as round_desk
@@ -21,6 +22,8 @@ from dace.desks.setup import api_places
 from dace.desks.shared.at_home import AtHome, ScriptAtHome
 from dace.desks.shelf import api as shelf
 from dace.desks.trials import api as trials
+from dace.exchange import api as exchange
+from dace.exchange.notebook import api as notebook_file
 from dace.project import errors
 from dace.project.described import DescribedAPI
 
@@ -52,7 +55,10 @@ for room in (
     api_photos,
     trials,
     shelf,
+    practice,
     roots,
     api_series,
+    exchange,
+    notebook_file,
 ):
     api.add_router("", room.router)

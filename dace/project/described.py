@@ -17,7 +17,7 @@ _ERRORS = {
     413: "Too large",
     415: "Neither JSON nor the file itself",
     422: "Something in it cannot be used; the field is named",
-    429: "Too many wrong passwords in a row",
+    429: "Too many wrong passwords in a row, visitors, or who sign in at once",
     500: "Something that Dace got wrong",
     503: "The machine fails: a full disk, a damaged database",
 }

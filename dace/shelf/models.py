@@ -84,6 +84,8 @@ class Jar(Usable):
     that it is ``made_from``. ``stock_seq`` is the number of the change that told the stock.
     """
 
+    numbers = (*Usable.numbers, "stock_seq")
+
     name = models.CharField(max_length=80)
     n_percent = models.FloatField()
     p_percent = models.FloatField()

@@ -12,7 +12,7 @@ from django.db import transaction
 
 from dace.core.api import DaceError, Label, material
 from dace.households.changes import change, newest_number
-from dace.households.keeping import Written, keep
+from dace.households.keeping import Written, keep, new_row
 from dace.households.scope import Scope
 from dace.shelf.models import Jar
 
@@ -45,9 +45,29 @@ def save_jar(scope: Scope, jar_id: uuid.UUID, new: NewJar) -> Jar:
     DaceError
         If it holds less than nothing, or more than it can.
     """
+    values = _values(new)
+    if Jar.objects.written_before(scope, jar_id) is None:
+        stock = new.holds if new.stock is None else new.stock
+        values |= {"stock": stock, "stock_at": scope.now, "stock_seq": newest_number() + 1}
+    return keep(scope, Jar, Written(jar_id, "jar"), values)
+
+
+def jar_row(scope: Scope, jar_id: uuid.UUID, new: NewJar) -> Jar:
+    """A new jar as it will be written.
+
+    Raises
+    ------
+    DaceError
+        As ``save_jar`` does.
+    """
+    stock = new.holds if new.stock is None else new.stock
+    return Jar(**new_row(scope, jar_id), **_values(new), stock=stock, stock_at=scope.now)
+
+
+def _values(new: NewJar) -> dict[str, Any]:
     _check(new)
     label = new.label
-    values: dict[str, Any] = {
+    return {
         "name": new.name,
         "n_percent": label.n,
         "p_percent": label.p,
@@ -67,10 +87,6 @@ def save_jar(scope: Scope, jar_id: uuid.UUID, new: NewJar) -> Jar:
         "use_by": new.use_by,
         "holds": new.holds,
     }
-    if Jar.objects.written_before(scope, jar_id) is None:
-        stock = new.holds if new.stock is None else new.stock
-        values |= {"stock": stock, "stock_at": scope.now, "stock_seq": newest_number() + 1}
-    return keep(scope, Jar, Written(jar_id, "jar"), values)
 
 
 def _check(new: NewJar) -> None:

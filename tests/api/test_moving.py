@@ -1,6 +1,10 @@
 """Stands that move, pens, and people."""
 
 import uuid
+from datetime import timedelta
+from unittest.mock import patch
+
+from django.utils import timezone
 
 from tests.api.base import Asking, WeirYardCase, new_id
 from tests.api.test_setup import LABEL, OwnGarden
@@ -132,11 +136,32 @@ class People(OwnGarden):
         self.assertEqual(phone.get("/api/path").status_code, 401)
         self.assertEqual(self.own.get("/api/path").status_code, 401)
 
-    def test_ten_wrong_passwords_lock_out(self):
-        for _ in range(10):
-            Asking().post("/api/sign-in", {"name": "Wren", "password": str(uuid.uuid4())})
-        right = Asking().post("/api/sign-in", {"name": "Wren", "password": "nine rusty trowels"})
-        self.assertEqual(right.status_code, 429, right.content)
-        self.assertIn("locked", right.json()["error"]["read"])
-        other = Asking().post("/api/sign-in", {"name": "Owl", "password": "x"})
-        self.assertEqual(other.status_code, 422)
+    def knock(self, password, name="Wren", address="10.0.0.7"):
+        asking = Asking()
+        asking.client.defaults["REMOTE_ADDR"] = address
+        return asking.post("/api/sign-in", {"name": name, "password": password})
+
+    def test_waits_grow_with_wrong_passwords_at_one_address(self):
+        right, told = "nine rusty trowels", []
+        began = timezone.now()
+        with (
+            patch("django.utils.timezone.now") as now,
+            patch("axes.attempts.now", now),
+            patch("axes.handlers.proxy.now", now),
+        ):
+            now.return_value = began
+            for _ in range(4):
+                self.assertEqual(self.knock(str(uuid.uuid4())).status_code, 422)
+            for minutes in (1, 2, 4):
+                locked = self.knock(str(uuid.uuid4()))
+                self.assertEqual(locked.status_code, 429, locked.content)
+                told.append(locked.json()["error"]["would_do"])
+                now.return_value += timedelta(minutes=minutes, seconds=-5)
+                self.assertEqual(self.knock(right).status_code, 429)
+                self.assertEqual(self.knock(right, address="10.0.0.8").status_code, 200)
+                self.assertEqual(self.knock("x", name="Owl").status_code, 422)
+                now.return_value += timedelta(seconds=10)
+            self.assertEqual([text.split()[1] for text in told], ["1", "2", "4"])
+            self.assertEqual(self.knock(right).status_code, 200)
+            for _ in range(4):
+                self.assertEqual(self.knock(str(uuid.uuid4())).status_code, 422)

@@ -29,7 +29,8 @@ def one_page() -> Page:
     browser = playwright.chromium.launch(executable_path="/usr/bin/chromium", args=ARGUMENTS)
     atexit.register(playwright.stop)
     atexit.register(browser.close)
-    page = browser.new_page(reduced_motion="reduce")
+    # a worker that keeps the shell would keep it from one test to the next
+    page = browser.new_page(reduced_motion="reduce", service_workers="block")
     page.set_default_timeout(WAITS_MS)
     expect.set_options(timeout=WAITS_MS)
     return page
@@ -113,6 +114,11 @@ class BrowserCase(StaticLiveServerTestCase):
         self.page.goto(f"{self.live_server_url}/{desk}")
         path = self.page.get_by_label("Along the path")
         expect(path.get_by_role("button", name="Quay tub 2")).to_be_visible()
+
+    def stop(self, name: str) -> str:
+        """The id of a stop in this visitor's copy."""
+        stops = self.page.evaluate("fetch('/api/path').then(r => r.json())")["stops"]
+        return next(str(stop["id"]) for stop in stops if stop["name"] == name)
 
     def choose(self, stop: str) -> None:
         self.page.get_by_label("Along the path").get_by_role("button", name=stop).click()

@@ -4,7 +4,6 @@ from typing import ClassVar
 
 from playwright.sync_api import expect
 
-from dace.demo.keys import key
 from tests.api.pictures import PNG
 from tests.browser.base import DESKTOP, PHONE, BrowserCase
 
@@ -46,7 +45,7 @@ class ByThumb(BrowserCase):
         self.assertEqual(
             kept.evaluate("image => image.decode().then(() => image.naturalWidth)"), 40
         )
-        self.page.goto(f"{self.live_server_url}/place?stop={key('Sluice bed')}")
+        self.page.goto(f"{self.live_server_url}/place?stop={self.stop('Sluice bed')}")
         expect(self.page.get_by_role("heading", name="Photos")).to_be_visible()
         self.assert_axe_finds_nothing_grave()
 

@@ -177,6 +177,7 @@ def _grow() -> None:
 
 def _logged() -> str:
     """Half a million readings of a logger in one fill; its subject."""
+    from dace.core.api import Dated
     from dace.garden.models import Fill
     from dace.households.models import Membership
     from dace.households.scope import Scope
@@ -191,7 +192,7 @@ def _logged() -> str:
         for n in range(500_000)
     )
     began = time.perf_counter()
-    import_series(scope, uuid.uuid4(), fill.subject_id, "\n".join(rows), UTC)
+    import_series(scope, uuid.uuid4(), fill.subject_id, "\n".join(rows), Dated(UTC))
     print(f"taking 500,000 readings in: {time.perf_counter() - began:.1f} s")
     return str(fill.subject_id)
 

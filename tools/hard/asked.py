@@ -95,13 +95,18 @@ class Maker:
 class Client:
     """Keeps its session and token; a member of the demo garden."""
 
-    def __init__(self, base: str) -> None:
-        self.base = base
+    def __init__(self, base: str, jar: CookieJar | None = None) -> None:
+        self.base, self.jar = base, jar or CookieJar()
         self.opener = urllib.request.build_opener(
-            urllib.request.HTTPCookieProcessor(CookieJar()), _NoRaise()
+            urllib.request.HTTPCookieProcessor(self.jar), _NoRaise()
         )
         self.token = self.ask("GET", "/api/session")[1]["csrf"]
-        self.token = self.ask("POST", "/api/demo", {})[1]["csrf"]
+        if jar is None:
+            self.token = self.ask("POST", "/api/demo", {})[1]["csrf"]
+
+    def twin(self, base: str = "") -> Client:
+        """The same visitor once more, with a connection of its own, at any server."""
+        return Client(base or self.base, self.jar)
 
     def ask(self, method: str, path: str, body: Any = None) -> tuple[int, Any]:
         """The status, and what was answered where that is JSON."""

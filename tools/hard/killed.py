@@ -13,11 +13,11 @@ import threading
 import time
 import uuid
 from collections.abc import Callable
+from functools import partial
 from http.client import HTTPException
 from pathlib import Path
 
 from dace.core.api import DaceError
-from dace.demo.keys import key
 from dace.exchange.sound import check_sound
 from tools.hard.asked import Client
 from tools.served import prepared, running
@@ -29,32 +29,39 @@ def main() -> None:
     """Kill, start again, and count."""
     rounds = int(sys.argv[1]) if len(sys.argv) > 1 else 20
     rng, kept = random.Random(_SEED), set[str]()
+    visitor: Client | None = None
     with tempfile.TemporaryDirectory() as folder:
         prepared(Path(folder))
         for number in range(rounds):
             with running(Path(folder)) as (base, server):
-                _write_until_it_ends(base, kept, lambda: server.send_signal(signal.SIGKILL), rng)
+                visitor = visitor.twin(base) if visitor else Client(base)
+                kill = partial(server.send_signal, signal.SIGKILL)
+                _write_until_it_ends(visitor, kept, kill, rng)
                 server.wait()
             try:
                 check_sound(Path(folder) / "dace.sqlite3")
             except DaceError as error:
                 print(f"round {number}: {error.sentence}")
         with running(Path(folder)) as (base, server):
-            found = _written(Client(base))
+            assert visitor is not None
+            found = _written(visitor.twin(base))
             server.terminate()
     lost, twice = kept - set(found), len(found) - len(set(found))
     print(f"{rounds} kills, {len(kept)} writes acknowledged: {len(lost)} lost, {twice} twice")
 
 
 def _write_until_it_ends(
-    base: str, kept: set[str], kill: Callable[[], object], rng: random.Random
+    visitor: Client, kept: set[str], kill: Callable[[], object], rng: random.Random
 ) -> None:
+    stops = visitor.ask("GET", "/api/path")[1]["stops"]
+    stand = next(one["id"] for stop in stops for one in stop["stands"])
+
     def write() -> None:
         try:
-            client = Client(base)
+            client = visitor.twin()
             while True:
                 row = str(uuid.uuid4())
-                body = {"id": row, "stand_id": str(key("stand chilli 3 fed")), "note": row}
+                body = {"id": row, "stand_id": stand, "note": row}
                 if client.ask("POST", "/api/observations", body)[0] == 201:
                     kept.add(row)
         except (OSError, HTTPException, ValueError):

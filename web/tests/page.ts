@@ -5,6 +5,8 @@ export interface Asked {
   body: Record<string, unknown> | null;
   /** The change that an edit was filled from, where it says so. */
   seen: string | null;
+  /** What was asked beside the path. */
+  query: URLSearchParams;
 }
 
 type Answer = unknown | (() => unknown);
@@ -21,10 +23,11 @@ export function answering(answers: Record<string, Answer>): Asked[] {
   const asked: Asked[] = [];
   shared.answer = async (request) => {
     const { method } = request;
-    const path = new URL(request.url).pathname;
+    const { pathname: path, searchParams: query } = new URL(request.url);
+    const json = request.headers.get('Content-Type') === 'application/json';
     const text = method === 'GET' ? '' : await request.text();
-    const body = text ? (JSON.parse(text) as Record<string, unknown>) : null;
-    asked.push({ method, path, body, seen: request.headers.get('If-Match') });
+    const body = text && json ? (JSON.parse(text) as Record<string, unknown>) : null;
+    asked.push({ method, path, body, seen: request.headers.get('If-Match'), query });
     const found = answers[`${method} ${path}`];
     const said: unknown = typeof found === 'function' ? (found as () => unknown)() : found;
     if (said === null) throw new TypeError('no connection');

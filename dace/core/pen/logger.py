@@ -2,23 +2,17 @@
 
 from __future__ import annotations
 
-import math
-import re
-from array import array
-from dataclasses import dataclass
-from datetime import datetime, tzinfo
-from io import StringIO
+from dataclasses import dataclass, replace
+from datetime import tzinfo
+from typing import Any
 
 import numpy as np
 from numpy.typing import NDArray
 
-from dace.core.errors import DaceError
+from dace.core.pen.log_lines import readings_of
+from dace.core.words.dates import Order
 
-_WOULD_DO = "lines such as 2026-07-14 17:40, 1.85 (time, mS/cm) would do"
-_TIME = re.compile(r"\d{4}-\d\d-\d\d[T ]\d\d(:[0-5]\d){1,2}(\.\d+)?(Z|[+-]\d\d:?\d\d)?")
-_MOST_LINES, _MOST_EC = 2_000_000, 200.0
 _HOUR_S = 3600
-
 
 Numbers = NDArray[np.float64] | NDArray[np.int64]
 
@@ -36,13 +30,19 @@ class LoggedHour:
 
 @dataclass(frozen=True, eq=False)
 class LoggedHours:
-    """Many hours as columns, in order: half a million take some tens of MB."""
+    """Many hours as columns, in order: half a million take some tens of MB.
+
+    ``again`` counts lines that said what another had said for the same instant: left out.
+    ``twice`` counts those that said something else for it: taken in beside it.
+    """
 
     hour: NDArray[np.int64]
     low: NDArray[np.float64]
     high: NDArray[np.float64]
     total: NDArray[np.float64]
     count: NDArray[np.int64]
+    again: int = 0
+    twice: int = 0
 
     def __len__(self) -> int:
         return len(self.hour)
@@ -52,21 +52,28 @@ class LoggedHours:
 
     def rows(self, begin: int, end: int) -> list[tuple[int, float, float, float, int]]:
         """Hour, least, most, sum and number of some of them, as Python's own numbers."""
-        return list(zip(*(column[begin:end].tolist() for column in self._columns()), strict=True))
+        return list(zip(*self.columns(begin, end), strict=True))
+
+    def columns(self, begin: int, end: int) -> tuple[list[Any], ...]:
+        """The same as columns."""
+        return tuple(column[begin:end].tolist() for column in self._columns())
 
     def _columns(self) -> tuple[Numbers, ...]:
         return self.hour, self.low, self.high, self.total, self.count
 
 
-def read_log(text: str, zone: tzinfo) -> LoggedHours:
+def read_log(text: str, zone: tzinfo, order: Order | None = None) -> LoggedHours:
     r"""A table of times and readings, folded into hours.
 
     Parameters
     ----------
     text : str
-        Time and reading in each line, comma, semicolon or tab between; a head line may be.
+        Time and reading in each line, comma, semicolon or tab between, quoted or not; what
+        stands before them is passed over, but that its heads name the columns and the unit.
     zone : tzinfo
         Of times that name none.
+    order : "ymd", "dmy" or "mdy", optional
+        Of dates; by the dates themselves where it is None.
 
     Returns
     -------
@@ -84,32 +91,23 @@ def read_log(text: str, zone: tzinfo) -> LoggedHours:
     >>> found = read_log("time,ec\n2026-07-14 17:40,1.5\n2026-07-14 17:50,9.0", UTC)
     >>> found.rows(0, 1)
     [(495569, 1.5, 9.0, 10.5, 2)]
+    >>> read_log('Made 1.2.2026\nDate;EC (µS/cm)\n14.7.2026 17:40;"1500"', UTC).rows(0, 1)
+    [(495569, 1.5, 1.5, 1.5, 1)]
     """
-    first = next((line for line in StringIO(text) if line.strip()), "")
-    between = next((mark for mark in (";", "\t") if mark in first), ",")
-    times = _Times(zone)
-    hour, count = array("q"), array("q")
-    low, high, total = array("d"), array("d"), array("d")
-    for number, line in enumerate(StringIO(text), start=1):
-        if not line.strip() or (number == 1 and not line[:1].isdigit()):
-            continue
-        if number > _MOST_LINES:
-            raise DaceError("text", f"over {_MOST_LINES} lines", "fewer at once would do")
-        at, _, rest = line.partition(between)
-        value = _value(number, line, rest.partition(between)[0])
-        here = times.hour(number, line, at.strip())
-        if hour and hour[-1] == here:  # as loggers write: one after the other
-            low[-1], high[-1] = min(low[-1], value), max(high[-1], value)
-            total[-1] += value
-            count[-1] += 1
-            continue
-        hour.append(here)
-        count.append(1)
-        for column in (low, high, total):
-            column.append(value)
-    if not hour:
-        raise DaceError("text", "no readings", _WOULD_DO)
-    return _folded(LoggedHours(*(np.array(column) for column in (hour, low, high, total, count))))
+    return _by_hour(*readings_of(text, zone, order))
+
+
+def _by_hour(at: NDArray[np.int64], value: NDArray[np.float64]) -> LoggedHours:
+    """Readings in order of time, each instant's own once, folded into hours."""
+    order = np.lexsort((value, at))
+    at, value = at[order], value[order]
+    same_time = np.r_[False, at[1:] == at[:-1]]
+    again = same_time & np.r_[False, value[1:] == value[:-1]]
+    twice = int(same_time.sum() - again.sum())
+    at, value = at[~again], value[~again]
+    hour = at // _HOUR_S
+    found = _folded(LoggedHours(hour, value, value, value, np.ones(len(hour), np.int64)))
+    return replace(found, again=int(again.sum()), twice=twice)
 
 
 def _folded(found: LoggedHours, hours: int = 1) -> LoggedHours:
@@ -126,46 +124,21 @@ def _folded(found: LoggedHours, hours: int = 1) -> LoggedHours:
     )
 
 
-def _value(number: int, line: str, cell: str) -> float:
-    try:
-        value = float(cell.strip().replace(",", "."))
-    except ValueError:
-        raise DaceError("text", _where(number, line), _WOULD_DO) from None
-    if not (math.isfinite(value) and 0 <= value < _MOST_EC):
-        raise DaceError("text", _where(number, line), f"0 to {_MOST_EC:g} mS/cm would do")
-    return value
+def told_twice(again: int, twice: int) -> str:
+    """What came for one instant more than once, in words; nothing where nothing did.
 
-
-class _Times:
-    """Reads times; each quarter of an hour and offset in a row is worked out once.
-
-    Zones stand whole quarters apart from UTC: an hour of the wall lies in two of ours there.
+    >>> told_twice(1, 3)
+    '1 line said again what another had said: left out. 3 times have another reading: both count.'
     """
-
-    def __init__(self, zone: tzinfo) -> None:
-        self._zone, self._last, self._hour = zone, "", 0
-
-    def hour(self, number: int, line: str, at: str) -> int:
-        """Hours since 1970."""
-        shape = _TIME.fullmatch(at)
-        if shape is None:
-            raise DaceError("text", _where(number, line), _WOULD_DO)
-        key = f"{at[:13]} {int(at[14:16]) // 15} {shape[3] or ''}"
-        if key == self._last:
-            return self._hour
-        try:
-            instant = datetime.fromisoformat(at)
-        except ValueError:
-            raise DaceError("text", _where(number, line), _WOULD_DO) from None
-        aware = instant if instant.tzinfo else instant.replace(tzinfo=self._zone)
-        if not 1970 <= aware.year <= 2200:
-            raise DaceError("text", _where(number, line), "a year from 1970 on would do")
-        self._last, self._hour = key, int(aware.timestamp()) // _HOUR_S
-        return self._hour
-
-
-def _where(number: int, line: str) -> str:
-    return f"line {number}: “{line.strip()[:50]}”"
+    said = []
+    if again:
+        said.append(
+            f"{again:,} line{'s' * (again > 1)} said again what another had said: left out."
+        )
+    if twice:
+        have = "times have" if twice > 1 else "time has"
+        said.append(f"{twice:,} {have} another reading: both count.")
+    return " ".join(said)
 
 
 def by_day(hours: LoggedHours) -> LoggedHours:

@@ -9,12 +9,13 @@ from django.conf import settings
 from django.contrib.auth import authenticate, login, logout
 from django.http import HttpRequest
 from django.middleware.csrf import get_token
+from django.utils import timezone
 from ninja import Router, Schema
 
 from dace.core.api import DaceError
 from dace.desks.door.starting import start
 from dace.desks.shared.out import Out
-from dace.households import clock
+from dace.households import clock, visits, waits
 from dace.households.fields import Name, Password
 from dace.households.models import Membership, User
 from dace.households.scope import LockedOutError, NotFoundError
@@ -63,7 +64,7 @@ def session(request: HttpRequest) -> SessionOut:
         household=member.household.name if member else "",
         owner=member is not None and member.role == Membership.Role.OWNER,
         is_demo=member.household.is_demo if member else False,
-        demo_on=settings.DACE_DEMO and Membership.objects.filter(household__is_demo=True).exists(),
+        demo_on=settings.DACE_DEMO and visits.pattern() is not None,
         first_start=not Membership.objects.filter(household__is_demo=False).exists(),
         now=clock.now(),
         csrf=get_token(request),
@@ -80,22 +81,28 @@ def sign_up(request: HttpRequest, payload: SignUp) -> Any:
 @router.post("/sign-in", auth=AnyoneWithToken(), response=SessionOut, operation_id="sign_in")
 def sign_in(request: HttpRequest, payload: SignIn) -> SessionOut:
     """Sign in by name and password."""
-    user = authenticate(request, username=named(payload.name), password=payload.password)
+    name = named(payload.name)
+    waits.trying(request, name)
+    user = authenticate(request, username=name, password=payload.password)
     if getattr(request, "axes_locked_out", False):
-        raise LockedOutError("password", "a name that is locked", "wait a while, and try again")
+        left = waits.minutes_left(request)
+        do = f"wait {left} minute{'s' if left > 1 else ''}, and try again"
+        raise LockedOutError("password", "too many wrong passwords for this name from here", do)
     if not isinstance(user, User):
         raise DaceError("password", "a name and password that do not go together", "try again")
+    waits.got_in(request)
     login(request, user)
     return session(request)
 
 
 @router.post("/demo", auth=AnyoneWithToken(), response=SessionOut, operation_id="look_round")
 def look_round(request: HttpRequest) -> SessionOut:
-    """Step into the demo garden, where there is one."""
-    member = Membership.objects.select_related("user").filter(household__is_demo=True).first()
-    if not settings.DACE_DEMO or member is None:
+    """Step into a copy of the demo garden, where there is one; back into one's own."""
+    if not settings.DACE_DEMO:
         raise NotFoundError("demo", "no demo garden here", "sign up for a garden of your own")
-    login(request, member.user, backend=PLAIN_LOGIN)
+    member = Membership.objects.filter(user_id=request.user.pk, household__is_demo=True).first()
+    if member is None:
+        login(request, visits.visit(timezone.now()), backend=PLAIN_LOGIN)
     return session(request)
 
 

@@ -25,11 +25,14 @@ from dace.standins.tank import Pot, Pour, bucket_ec, drain_ec, off
 
 _FILLED_BY_HAND, _GUESSED_WATER = 0.04, 0.15
 _LIQUID_C = 18.0
+_A_MOMENT = timedelta(minutes=2)
 
 
 def pen_sends(scope: Scope) -> bool:
     """Whether a pen here says its number itself."""
-    return scope.demo or bool(settings.DACE_PEN)
+    if scope.demo or settings.DACE_PEN:
+        return True
+    return Pen.objects.in_use(scope).filter(shown_at__isnull=False).exists()
 
 
 def dip(scope: Scope, pen_id: uuid.UUID, subject_id: uuid.UUID, practice: bool) -> ShownOut:
@@ -42,9 +45,9 @@ def dip(scope: Scope, pen_id: uuid.UUID, subject_id: uuid.UUID, practice: bool) 
     ConflictError
         On ``pen_id`` where no pen sends its number.
     """
-    if not (pen_sends(scope) or practice):
-        raise ConflictError("pen_id", "a pen that sends nothing", "type the number that it shows")
     row = Pen.objects.fetch(scope, pen_id, "pen_id")
+    if not (scope.demo or settings.DACE_PEN or practice):
+        return _sent(scope, row)
     subject = Subject.objects.fetch(scope, subject_id, "subject_id")
     make = PenMake(row.scale, row.most_ms_cm, row.step_ms_cm, row.compensates)
     days = pen_days(row, scope.now)
@@ -57,16 +60,31 @@ def dip(scope: Scope, pen_id: uuid.UUID, subject_id: uuid.UUID, practice: bool) 
     )
 
 
+def _sent(scope: Scope, pen: Pen) -> ShownOut:
+    """What a pen sent by itself a moment ago."""
+    if pen.shown is None or pen.shown_at is None:
+        raise ConflictError("pen_id", "a pen that sends nothing", "type the number that it shows")
+    if scope.now - pen.shown_at > _A_MOMENT:
+        raise ConflictError("pen_id", f"nothing of {pen} just now", "dip it, or type its number")
+    return ShownOut(
+        value=pen.shown,
+        scale=pen.scale,
+        temperature_c=pen.shown_c,
+        compensates=pen.compensates,
+        practice=False,
+    )
+
+
 def _truth(scope: Scope, subject: Subject) -> float:
     """The hidden conductivity of a subject [mS/cm at 25 C]."""
     if subject.kind == Subject.Kind.CAN:
         can = Can.objects.of(scope).get(subject=subject)
-        return can.ec_likely * off(str(can.pk), _FILLED_BY_HAND)
+        return can.ec_likely * off(scope.luck(can.pk), _FILLED_BY_HAND)
     if subject.kind == Subject.Kind.WATER:
         water = Water.objects.of(scope).get(subject=subject)
         guessed = water.kind not in ("read", "report", "blend")
         sd = _GUESSED_WATER if guessed else _FILLED_BY_HAND
-        return max(0.01, core_water(water).ec_ms_cm) * off(str(water.pk), sd)
+        return max(0.01, core_water(water).ec_ms_cm) * off(scope.luck(water.pk), sd)
     if subject.kind == Subject.Kind.BREW:
         return _brew(scope, Brew.objects.of(scope).get(subject=subject))
     return _drain(scope, Fill.objects.of(scope).get(subject=subject))
@@ -75,7 +93,7 @@ def _truth(scope: Scope, subject: Subject) -> float:
 def _brew(scope: Scope, brew: Brew) -> float:
     grams = sum(item["mass_g"] for item in brew.ingredients)
     per_l = grams / max(brew.volume_l, 0.1)
-    return bucket_ec(str(brew.pk), per_l, brew.acid_percent, brew_now(scope, brew.pk).day)
+    return bucket_ec(scope.luck(brew.pk), per_l, brew.acid_percent, brew_now(scope, brew.pk).day)
 
 
 def _uses(standing: Sequence[StandRecord], filled_on: date) -> tuple[tuple[int, float], ...]:
@@ -104,7 +122,7 @@ def _drain(scope: Scope, fill: Fill) -> float:
         Pour(
             d.poured_at,
             d.litres,
-            d.can.ec_likely * off(str(d.can_id), _FILLED_BY_HAND),
+            d.can.ec_likely * off(scope.luck(d.can_id), _FILLED_BY_HAND),
             core_water(d.can.water).of("HCO3"),
         )
         for d in doses_on(scope, fill.pk)
@@ -117,7 +135,7 @@ def _drain(scope: Scope, fill: Fill) -> float:
     usual = next(iter(waters(scope)), None)
     tap = core_water(usual) if usual else None
     pot = Pot(
-        seed=str(fill.pk),
+        seed=scope.luck(fill.pk),
         since=datetime.combine(fill.filled_on, time(12), tzinfo=UTC),
         holds_l=standing[0].holding_l if standing else None,
         uses_l_day=_uses(standing, fill.filled_on),

@@ -156,5 +156,5 @@ class ShownOut(Out):
     practice: bool
     value: float
     scale: str
-    temperature_c: float
+    temperature_c: float | None
     compensates: bool

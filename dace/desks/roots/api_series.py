@@ -10,7 +10,7 @@ from zoneinfo import ZoneInfo
 from ninja import Query, Router, Schema
 from pydantic import Field
 
-from dace.core.api import DaceError
+from dace.core.api import Dated, Order, text_of, told_twice
 from dace.desks.shared.out import Out
 from dace.desks.shared.upload import file_body, sent_file
 from dace.desks.shared.written import WrittenOut, written
@@ -22,10 +22,11 @@ _MOST_BYTES = 60_000_000
 
 
 class SeriesIn(Schema):
-    """Whose readings a file holds."""
+    """Whose readings a file holds, and the order of its dates where they do not tell."""
 
     id: uuid.UUID
     subject_id: uuid.UUID
+    dates: Order | None = None
 
 
 class SpanIn(Schema):
@@ -41,6 +42,7 @@ class SeriesOut(Out):
     total: int
     first: datetime | None
     last: datetime | None
+    told: str
     at: list[datetime]
     low: list[float]
     high: list[float]
@@ -56,12 +58,8 @@ class SeriesOut(Out):
 def take_in(request: Any, given: Query[SeriesIn]) -> Any:
     """Take a logger's table in; the body is the file itself."""
     data = sent_file(request, _MOST_BYTES, "file", "up to 60 MB would do")
-    try:
-        text = data.decode("utf-8-sig")
-    except UnicodeDecodeError:
-        raise DaceError("file", "no plain text", "a table as text (CSV) would do") from None
-    zone = ZoneInfo(garden_of(request.auth).zone)
-    row = import_series(request.auth, given.id, given.subject_id, text, zone)
+    dates = Dated(ZoneInfo(garden_of(request.auth).zone), given.dates)
+    row = import_series(request.auth, given.id, given.subject_id, text_of(data), dates)
     return 201, written(request.auth, row.pk)
 
 
@@ -92,7 +90,7 @@ def one_series(request: Any, subject_id: uuid.UUID, span: Query[SpanIn]) -> Seri
     """A span of a subject's newest series; empty where it has none."""
     series = series_of(request.auth, subject_id)
     if series is None:
-        return SeriesOut(total=0, first=None, last=None, at=[], low=[], high=[], count=[])
+        return SeriesOut(total=0, first=None, last=None, told="", at=[], low=[], high=[], count=[])
     first, last = instant_of(series.first_hour), instant_of(series.last_hour)
     end = last - timedelta(days=min(span.back, (last - first).days))
     begin = end - timedelta(days=span.days) if span.days else datetime(1970, 1, 1, tzinfo=UTC)
@@ -101,6 +99,7 @@ def one_series(request: Any, subject_id: uuid.UUID, span: Query[SpanIn]) -> Seri
         total=series.count,
         first=first,
         last=last,
+        told=told_twice(series.again, series.twice),
         at=[instant_of(hour) for hour in found.hours],
         low=list(found.low),
         high=list(found.high),

@@ -32,7 +32,7 @@ from dace.garden.services import (
 from dace.households.fields import Line, Name, Number
 from dace.households.keeping import put_away
 from dace.measuring.models import Pen
-from dace.measuring.services import NewPen, calibrate, save_pen
+from dace.measuring.services import NewPen, calibrate, pen_showed, save_pen
 from dace.shelf.models import Jar, OwnMaterial, OwnRecipe
 from dace.shelf.services import NewJar, look_at_stock, save_jar
 
@@ -246,6 +246,20 @@ def calibrate_pen(request: Any, pen_id: uuid.UUID) -> WrittenOut:
 def dip_pen(request: Any, pen_id: uuid.UUID, payload: DipIn) -> ShownOut:
     """Dip the simulated pen; writes nothing."""
     return dip(request.auth, pen_id, payload.subject_id, payload.practice)
+
+
+class PenShowedIn(Schema):
+    """The number that a pen shows on its scale, and the temperature [C] that it measured."""
+
+    value: Number
+    temperature_c: Number | None = None
+
+
+@router.post("/pens/{pen_id}/shown", response={204: None}, operation_id="pen_showed")
+def showed(request: Any, pen_id: uuid.UUID, payload: PenShowedIn) -> Any:
+    """A pen sends its number: the reading sheet has it for two minutes."""
+    pen_showed(request.auth, pen_id, payload.value, payload.temperature_c)
+    return 204, None
 
 
 @router.post("/{kind}/{row_id}/put-away", response=WrittenOut, operation_id="put_away")

@@ -85,12 +85,17 @@ AUTHENTICATION_BACKENDS = [
     "axes.backends.AxesStandaloneBackend",
     "django.contrib.auth.backends.ModelBackend",
 ]
-# Ten wrong passwords for one name from one address wait an hour; others are not held up.
-AXES_FAILURE_LIMIT = 10
-AXES_COOLOFF_TIME = 1
+# Five wrong passwords for one name from one address wait a minute, each further one twice as
+# long; others are not held up.
+AXES_FAILURE_LIMIT = "dace.households.waits.most_wrong"
+AXES_COOLOFF_TIME = "dace.households.waits.cool_off"
 AXES_LOCKOUT_PARAMETERS = [["username", "ip_address"]]
+AXES_RESET_COOL_OFF_ON_FAILURE_DURING_LOCKOUT = False
 AXES_RESET_ON_SUCCESS = True
+AXES_ENABLE_ACCESS_FAILURE_LOG = True
+AXES_DISABLE_ACCESS_LOG = True
 AXES_VERBOSE = False
+PASSWORD_HASHERS = ["dace.households.hashing.FewAtOnce"]
 # The sign-in endpoint says in our own form that a name is locked; no middleware needs to.
 SILENCED_SYSTEM_CHECKS = ["axes.W002"]
 AUTH_USER_MODEL = "households.User"
@@ -112,6 +117,8 @@ STATIC_URL = "/static/"
 STATIC_ROOT = DATA / "static"
 WEB_DIST = ROOT / "web" / "dist"
 STATICFILES_DIRS: list[Path] = [WEB_DIST]
+# The service worker speaks for the whole site, and so stands at its root.
+WHITENOISE_ROOT = WEB_DIST / "root"
 DJANGO_VITE: dict[str, dict[str, object]] = {
     "default": {"manifest_path": WEB_DIST / "manifest.json"}
 }
@@ -135,6 +142,7 @@ CONTENT_SECURITY_POLICY = {
         "manifest-src": [SELF],
         "script-src": [SELF],
         "style-src": [SELF],
+        "worker-src": [SELF],
     }
 }
 

@@ -1,4 +1,5 @@
 import createClient from 'openapi-fetch';
+import { away } from '../app/away/away.svelte';
 import type { components, paths } from './schema';
 
 export type Schemas = components['schemas'];
@@ -46,7 +47,16 @@ export function onLapse(act: () => void): void {
 /** Writes under way as they were sent, to be sent once more with a fresh token. */
 const sent = new Map<string, Request>();
 
-export const client = createClient<paths>({ baseUrl: '' });
+export const client = createClient<paths>({
+  baseUrl: '',
+  fetch: away.fetching((request) => fetch(request)),
+});
+away.token = () => token;
+away.fresh = async () => {
+  const { data } = await client.GET('/api/session');
+  token = data?.csrf ?? token;
+  return token;
+};
 client.use({
   onRequest({ request, id }) {
     if (request.method !== 'GET') {
@@ -63,10 +73,7 @@ client.use({
     if (!before || response.status !== NO_TOKEN) return undefined;
     const said = (await response.clone().json()) as { error?: Problem };
     if (said.error?.field !== 'session') return undefined;
-    const { data } = await client.GET('/api/session');
-    if (!data) return undefined;
-    token = data.csrf;
-    before.headers.set('X-CSRFToken', token);
+    before.headers.set('X-CSRFToken', await away.fresh());
     return fetch(before);
   },
   onError({ id }) {

@@ -523,7 +523,7 @@ export interface paths {
         put?: never;
         /**
          * Look Round
-         * @description Step into the demo garden, where there is one.
+         * @description Step into a copy of the demo garden, where there is one; back into one's own.
          */
         post: operations["look_round"];
         delete?: never;
@@ -584,6 +584,26 @@ export interface paths {
          * @description What there is to spread.
          */
         get: operations["dry_feeds"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/export": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Export
+         * @description Everything as an open package: tables, photos, calendar.
+         */
+        get: operations["export"];
         put?: never;
         post?: never;
         delete?: never;
@@ -726,6 +746,26 @@ export interface paths {
          * @description Write down what was picked.
          */
         post: operations["log_harvest"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/import": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Take In
+         * @description Fill an empty garden with a package; the body is the file itself.
+         */
+        post: operations["import_package"];
         delete?: never;
         options?: never;
         head?: never;
@@ -936,6 +976,66 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/notebook-file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Take In
+         * @description Take a table in, in one change; the body is the file itself.
+         */
+        post: operations["take_notebook_in"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/notebook-file/look": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Look
+         * @description Look a table over; the body is the file itself. Nothing is written.
+         */
+        post: operations["look_over_notebook"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/notebook-file/{taking_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Far
+         * @description How far it is.
+         */
+        get: operations["notebook_progress"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/observations": {
         parameters: {
             query?: never;
@@ -1070,6 +1170,26 @@ export interface paths {
          * @description Dip the simulated pen; writes nothing.
          */
         post: operations["dip_pen"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pens/{pen_id}/shown": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Showed
+         * @description A pen sends its number: the reading sheet has it for two minutes.
+         */
+        post: operations["pen_showed"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1480,6 +1600,30 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/practice": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Ask
+         * @description The sum of a turn, in the garden's measures.
+         */
+        get: operations["exercise"];
+        put?: never;
+        /**
+         * Answer
+         * @description Look at an answer.
+         */
+        post: operations["check_answer"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/readables": {
         parameters: {
             query?: never;
@@ -1534,6 +1678,30 @@ export interface paths {
          * @description What a reading means; writes nothing.
          */
         post: operations["reading_meaning"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/recipes-file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Hand Out
+         * @description The household's own recipes and materials as a small file.
+         */
+        get: operations["recipes_file"];
+        put?: never;
+        /**
+         * Take In Recipes
+         * @description Take somebody's recipes in; the body is the file itself.
+         */
+        post: operations["take_recipes_in"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2431,6 +2599,24 @@ export interface components {
             fills: components["schemas"]["RootLineOut"][];
         };
         /**
+         * AnswerIn
+         * @description An answer to it.
+         */
+        AnswerIn: {
+            /** Answer */
+            answer: number;
+            /**
+             * Seed
+             * @default 0
+             */
+            seed: number;
+            /**
+             * Turn
+             * @default 0
+             */
+            turn: number;
+        };
+        /**
          * AnswerOut
          * @description What an answer leads to.
          */
@@ -2740,6 +2926,28 @@ export interface components {
             kind: string;
         };
         /**
+         * BrokenOut
+         * @description A row that cannot be read.
+         */
+        BrokenOut: {
+            /** Row */
+            row: number;
+            /** Text */
+            text: string;
+        };
+        /**
+         * BroughtOut
+         * @description What came in.
+         */
+        BroughtOut: {
+            /** Photos */
+            photos: number;
+            /** Rows */
+            rows: number;
+            /** Title */
+            title: string;
+        };
+        /**
          * ByDayOut
          * @description Nitrogen out for each plant by a day [mg], as likely and in a cooler spell.
          */
@@ -2879,6 +3087,18 @@ export interface components {
             summary: string;
         };
         /**
+         * CheckedOut
+         * @description Whether it is right, what went wrong, and how it goes.
+         */
+        CheckedOut: {
+            /** Right */
+            right: boolean;
+            /** Said */
+            said: string;
+            /** Working */
+            working: string[];
+        };
+        /**
          * ChoicesOut
          * @description What there is to choose from when setting up.
          */
@@ -2941,6 +3161,22 @@ export interface components {
             like: string;
             /** Name */
             name: string;
+        };
+        /**
+         * ColumnOut
+         * @description A column of the table, with what it is read as.
+         */
+        ColumnOut: {
+            /** Head */
+            head: string;
+            /** Index */
+            index: number;
+            /** Key */
+            key: string;
+            /** Samples */
+            samples: string[];
+            /** Unit */
+            unit: string;
         };
         /**
          * CorrectionOut
@@ -3312,6 +3548,18 @@ export interface components {
             text: string;
         };
         /**
+         * ExerciseOut
+         * @description A sum, without what is right.
+         */
+        ExerciseOut: {
+            /** Kind */
+            kind: string;
+            /** Question */
+            question: string;
+            /** Unit */
+            unit: string;
+        };
+        /**
          * FactOut
          * @description Something that is known of a stand: a name, its value, and how one says it.
          */
@@ -3322,6 +3570,16 @@ export interface components {
             text: string;
             /** Value */
             value: number;
+        };
+        /**
+         * FarOut
+         * @description How far a taking-in is: rows read, of so many.
+         */
+        FarOut: {
+            /** Done */
+            done: number;
+            /** Most */
+            most: number;
         };
         /**
          * FeedingIn
@@ -4169,6 +4427,17 @@ export interface components {
             logs: boolean;
         };
         /**
+         * LookIn
+         * @description ``how`` is JSON: kind, sheet, columns, units, dates, places.
+         */
+        LookIn: {
+            /**
+             * How
+             * @default {}
+             */
+            how: string;
+        };
+        /**
          * LookOut
          * @description A look at a planting.
          */
@@ -4180,6 +4449,52 @@ export interface components {
             on: string;
             /** Words */
             words: string;
+        };
+        /**
+         * LookedOut
+         * @description How a table is read, and what it would bring.
+         */
+        LookedOut: {
+            /** Broken */
+            broken: number;
+            /** Columns */
+            columns: components["schemas"]["ColumnOut"][];
+            /**
+             * Dates
+             * @enum {string}
+             */
+            dates: "ymd" | "dmy" | "mdy";
+            /** Doubtful */
+            doubtful: string;
+            /** Good */
+            good: number;
+            /** Here */
+            here: number;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "doses" | "readings" | "harvests" | "observations" | "jars";
+            /** Kinds */
+            kinds: components["schemas"]["NotebookKindOut"][];
+            /** Missing */
+            missing: string;
+            /** Places */
+            places: components["schemas"]["PlaceChoiceOut"][];
+            /** Sheet */
+            sheet: string;
+            /** Sheets */
+            sheets: string[];
+            /** Shown */
+            shown: string[];
+            /** Total */
+            total: number;
+            /** Unknown */
+            unknown: components["schemas"]["PlaceNameOut"][];
+            /** Wanted */
+            wanted: components["schemas"]["WantedOut"][];
+            /** Why */
+            why: components["schemas"]["BrokenOut"][];
         };
         /**
          * MaterialIn
@@ -4486,6 +4801,19 @@ export interface components {
             id: string;
             /** Text */
             text: string;
+        };
+        /**
+         * NotebookKindOut
+         * @description A kind of entry.
+         */
+        NotebookKindOut: {
+            /**
+             * Key
+             * @enum {string}
+             */
+            key: "doses" | "readings" | "harvests" | "observations" | "jars";
+            /** Name */
+            name: string;
         };
         /**
          * NotebookOut
@@ -5002,6 +5330,16 @@ export interface components {
             trust: string;
         };
         /**
+         * PenShowedIn
+         * @description The number that a pen shows on its scale, and the temperature [C] that it measured.
+         */
+        PenShowedIn: {
+            /** Temperature C */
+            temperature_c?: number | null;
+            /** Value */
+            value: number;
+        };
+        /**
          * PenToReadOut
          * @description A pen, as far as a reading needs it; ``sends`` where it can say its number itself.
          */
@@ -5089,6 +5427,19 @@ export interface components {
             planting_id: string;
         };
         /**
+         * PlaceChoiceOut
+         * @description A place or pot that a name may mean.
+         */
+        PlaceChoiceOut: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Name */
+            name: string;
+        };
+        /**
          * PlaceIn
          * @description A stop and, when it is new, what it is filled with.
          */
@@ -5103,6 +5454,16 @@ export interface components {
             kind: string;
             /** Name */
             name: string;
+        };
+        /**
+         * PlaceNameOut
+         * @description A name that leads nowhere here, and how many rows have it.
+         */
+        PlaceNameOut: {
+            /** Name */
+            name: string;
+            /** Rows */
+            rows: number;
         };
         /**
          * PlaceOut
@@ -6426,9 +6787,11 @@ export interface components {
         };
         /**
          * SeriesIn
-         * @description Whose readings a file holds.
+         * @description Whose readings a file holds, and the order of its dates where they do not tell.
          */
         SeriesIn: {
+            /** Dates */
+            dates?: ("ymd" | "dmy" | "mdy") | null;
             /**
              * Id
              * Format: uuid
@@ -6457,6 +6820,8 @@ export interface components {
             last: string | null;
             /** Low */
             low: number[];
+            /** Told */
+            told: string;
             /** Total */
             total: number;
         };
@@ -6511,6 +6876,18 @@ export interface components {
             vessels: components["schemas"]["OwnVesselOut"][];
             /** Waters */
             waters: components["schemas"]["OwnWaterOut"][];
+        };
+        /**
+         * SharedOut
+         * @description Recipes and materials that came in, and those that were here already.
+         */
+        SharedOut: {
+            /** Here */
+            here: number;
+            /** Materials */
+            materials: number;
+            /** Recipes */
+            recipes: number;
         };
         /**
          * ShelfBrewOut
@@ -6619,7 +6996,7 @@ export interface components {
             /** Scale */
             scale: string;
             /** Temperature C */
-            temperature_c: number;
+            temperature_c: number | null;
             /** Value */
             value: number;
         };
@@ -7330,6 +7707,43 @@ export interface components {
             waters: components["schemas"]["WaterOut"][];
         };
         /**
+         * TakeIn
+         * @description An id of the asking; ``rest`` takes what can be read where some rows cannot.
+         */
+        TakeIn: {
+            /**
+             * How
+             * @default {}
+             */
+            how: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * Rest
+             * @default false
+             */
+            rest: boolean;
+        };
+        /**
+         * TakenOut
+         * @description What came in, and the change that takes it back.
+         */
+        TakenOut: {
+            /** Change Id */
+            change_id: number | null;
+            /** Count */
+            count: number;
+            /** Here */
+            here: number;
+            /** Left Out */
+            left_out: number;
+            /** Summary */
+            summary: string;
+        };
+        /**
          * ThinIn
          * @description How many stay.
          */
@@ -7650,6 +8064,22 @@ export interface components {
             waits: components["schemas"]["WaitsOut"][];
         };
         /**
+         * TurnIn
+         * @description Which sum: the same turn and seed ask the same.
+         */
+        TurnIn: {
+            /**
+             * Seed
+             * @default 0
+             */
+            seed: number;
+            /**
+             * Turn
+             * @default 0
+             */
+            turn: number;
+        };
+        /**
          * UndoIn
          * @description Which change; none takes the newest.
          */
@@ -7757,6 +8187,20 @@ export interface components {
             name: string;
             /** Text */
             text: string;
+        };
+        /**
+         * WantedOut
+         * @description A column that a kind is made of.
+         */
+        WantedOut: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Needed */
+            needed: boolean;
+            /** Units */
+            units: string[];
         };
         /**
          * WaterIn
@@ -8020,7 +8464,7 @@ export interface components {
                 "application/json": components["schemas"]["ErrorOut"];
             };
         };
-        /** @description Too many wrong passwords in a row */
+        /** @description Too many wrong passwords in a row, visitors, or who sign in at once */
         E429: {
             headers: {
                 [name: string]: unknown;
@@ -9137,6 +9581,36 @@ export interface operations {
             503: components["responses"]["E503"];
         };
     };
+    export: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
+        };
+    };
     log_field_test: {
         parameters: {
             query?: never;
@@ -9379,6 +9853,42 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
+        };
+    };
+    import_package: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/zip": string;
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BroughtOut"];
                 };
             };
             400: components["responses"]["E400"];
@@ -9793,6 +10303,122 @@ export interface operations {
             503: components["responses"]["E503"];
         };
     };
+    take_notebook_in: {
+        parameters: {
+            query: {
+                how?: string;
+                id: string;
+                rest?: boolean;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/octet-stream": string;
+                "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet": string;
+                "text/csv": string;
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TakenOut"];
+                };
+            };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
+        };
+    };
+    look_over_notebook: {
+        parameters: {
+            query?: {
+                how?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/octet-stream": string;
+                "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet": string;
+                "text/csv": string;
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LookedOut"];
+                };
+            };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
+        };
+    };
+    notebook_progress: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                taking_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FarOut"];
+                };
+            };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
+        };
+    };
     observe: {
         parameters: {
             query?: never;
@@ -10028,6 +10654,42 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["ShownOut"];
                 };
+            };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
+        };
+    };
+    pen_showed: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                pen_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PenShowedIn"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             400: components["responses"]["E400"];
             401: components["responses"]["E401"];
@@ -10797,6 +11459,77 @@ export interface operations {
             503: components["responses"]["E503"];
         };
     };
+    exercise: {
+        parameters: {
+            query?: {
+                turn?: number;
+                seed?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ExerciseOut"];
+                };
+            };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
+        };
+    };
+    check_answer: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AnswerIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CheckedOut"];
+                };
+            };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
+        };
+    };
     readables: {
         parameters: {
             query?: {
@@ -10887,6 +11620,72 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["MeaningOut"];
+                };
+            };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
+        };
+    };
+    recipes_file: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
+        };
+    };
+    take_recipes_in: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": string;
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SharedOut"];
                 };
             };
             400: components["responses"]["E400"];
@@ -11216,6 +12015,7 @@ export interface operations {
             query: {
                 id: string;
                 subject_id: string;
+                dates?: ("ymd" | "dmy" | "mdy") | null;
             };
             header?: never;
             path?: never;

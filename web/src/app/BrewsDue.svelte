@@ -10,8 +10,8 @@
 
 <!-- Brews with a step to do today, below the path (beside it on a phone). -->
 {#if brews.length}
-  <h2>In the shed today</h2>
-  <ul>
+  <p aria-hidden="true">In the shed today</p>
+  <ul aria-label="In the shed today">
     {#each brews as brew (brew.id)}
       <li>
         <a href="/shelf/brew?brew={brew.id}"><b>{brew.name}</b><span>{brew.text}</span></a>
@@ -21,7 +21,7 @@
 {/if}
 
 <style>
-  h2 {
+  p {
     margin: var(--space-3) 0 var(--space-1) var(--space-3);
     color: var(--color-text-soft);
     font: 550 var(--text-s) / 1.4 var(--face-text);
@@ -50,7 +50,7 @@
   }
 
   @media (width <= 1000px) {
-    h2 {
+    p {
       display: none;
     }
 

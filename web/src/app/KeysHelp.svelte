@@ -3,7 +3,11 @@
   import { KEYS, keys } from './keys.svelte';
 </script>
 
-<Sheet title="Keys" bind:open={keys.helpOpen}>
+<Sheet title="Keys and help" bind:open={keys.helpOpen}>
+  <p>
+    <a href="/help" onclick={() => (keys.helpOpen = false)}>The guide, page by page</a>
+    <a href="/help?page=9" onclick={() => (keys.helpOpen = false)}>A practice can</a>
+  </p>
   <dl>
     {#each KEYS as [key, what] (key)}
       <dt><kbd>{key}</kbd></dt>
@@ -31,6 +35,13 @@
 
   dd {
     margin: 0;
+  }
+
+  a {
+    display: inline-flex;
+    align-items: center;
+    min-height: var(--touch);
+    margin-right: var(--space-4);
   }
 
   label {

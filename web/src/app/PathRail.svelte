@@ -13,7 +13,7 @@
 </script>
 
 <nav aria-label="Along the path">
-  <h2>Along the path</h2>
+  <p class="name" aria-hidden="true">Along the path</p>
   {#if garden.path && garden.stops.length === 0}
     <p class="empty">
       No places yet. Your tubs and beds will stand here, in walking order.
@@ -39,7 +39,7 @@
     overflow-y: auto;
   }
 
-  h2 {
+  .name {
     margin: 0 0 var(--space-1) var(--space-3);
     color: var(--color-text-soft);
     font: 550 var(--text-s) / 1.4 var(--face-text);
@@ -63,7 +63,7 @@
       padding: 0;
     }
 
-    h2 {
+    .name {
       display: none;
     }
 

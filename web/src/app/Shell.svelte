@@ -7,6 +7,10 @@
   import ScoreSheet from '../desks/looks/ScoreSheet.svelte';
   import ReadingSheet from '../desks/notebook/ReadingSheet.svelte';
   import Button from '../ui/Button.svelte';
+  import { away } from './away/away.svelte';
+  import { installed } from './away/installed.svelte';
+  import NewVersion from './away/NewVersion.svelte';
+  import { prepareSoon } from './away/prepare';
   import { watchFocus } from './focus';
   import FindSheet from './FindSheet.svelte';
   import { garden } from './garden.svelte';
@@ -17,6 +21,7 @@
   import ThumbBar from './ThumbBar.svelte';
   import TopBar from './TopBar.svelte';
   import UndoBar from './UndoBar.svelte';
+  import { follow } from './resource.svelte';
   import { working } from './working.svelte';
   import WorkingPane from './WorkingPane.svelte';
 
@@ -25,11 +30,20 @@
   onMount(() => {
     watchFocus();
     void garden.load();
+    void installed.begin();
+    away.names = garden.nameOf;
+    away.onsent = () => garden.changed();
     return remind.watch(async () => {
       await round.load();
       return round.today.data;
     });
   });
+
+  // What a walk without a connection wants is read ahead whenever something has changed.
+  follow(
+    () => [garden.version, garden.stops.length],
+    () => prepareSoon(),
+  );
 
   // A page begins at its top, however far down the last one was read.
   $effect(() => {
@@ -59,6 +73,7 @@
   <WorkingPane />
   <ThumbBar />
 </div>
+<NewVersion />
 <UndoBar />
 <KeysHelp />
 <FindSheet />

@@ -3,6 +3,7 @@
   import { garden } from './garden.svelte';
   import { goTo, keys } from './keys.svelte';
   import { DESKS, type PagePath } from './desks';
+  import { away } from './away/away.svelte';
   import { session } from './session.svelte';
 
   let more = $state(false);
@@ -20,6 +21,11 @@
   <button type="button" aria-haspopup="dialog" onclick={() => (more = true)}>More</button>
 </nav>
 <Sheet title="Desks" bind:open={more}>
+  {#if away.ready !== null && !away.off}
+    <p>
+      {away.ready ? 'Ready for a walk without a connection.' : 'Reading ahead for a walk…'}
+    </p>
+  {/if}
   <ul>
     {#each DESKS as desk (desk.path)}
       <li><button type="button" onclick={() => open(desk.path)}>{desk.name}</button></li>
@@ -37,6 +43,8 @@
     <li><button type="button" onclick={() => open('/trials')}>Did it help?</button></li>
     <li><button type="button" onclick={() => open('/roots')}>What the roots say</button></li>
     <li><button type="button" onclick={() => open('/setup')}>Set-up</button></li>
+    <li><button type="button" onclick={() => open('/exchange')}>In and out</button></li>
+    <li><button type="button" onclick={() => open('/help')}>Help</button></li>
     <li>
       <button
         type="button"

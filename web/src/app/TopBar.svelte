@@ -7,6 +7,7 @@
   import { route } from './router';
   import { session } from './session.svelte';
   import { loadWeather, weather } from './weather.svelte';
+  import AwayMark from './away/AwayMark.svelte';
   import TopTools from './TopTools.svelte';
   import WeatherAhead from './WeatherAhead.svelte';
 
@@ -37,6 +38,7 @@
       <b>{today}</b>
       {#if weather.data}<span>{weather.data.words}</span>{/if}
     </div>
+    <AwayMark />
     <WeatherAhead />
     <a class="setup" href="/setup" aria-current={here === '/setup' ? 'page' : undefined}>Set-up</a>
     <TopTools />
@@ -158,7 +160,8 @@
     }
 
     nav,
-    .setup {
+    .setup,
+    .side:has(:global([aria-haspopup])) .today {
       display: none;
     }
   }

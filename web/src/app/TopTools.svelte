@@ -15,7 +15,12 @@
     <path d="M7.5 1.5a6 6 0 1 0 0 12 6 6 0 0 0 0-12Zm4.5 10.5 4.5 4.5" />
   </svg>
 </button>
-<button type="button" aria-label="Keys" title="Keys (?)" onclick={() => (keys.helpOpen = true)}>
+<button
+  type="button"
+  aria-label="Keys and help"
+  title="Keys and help (?)"
+  onclick={() => (keys.helpOpen = true)}
+>
   ?
 </button>
 <button type="button" class="out" onclick={() => session.signOut()}>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { dates } from '../ui/language';
   import { degreesNumber, degreesUnit } from './measures';
   import { weather } from './weather.svelte';
 
@@ -6,7 +7,7 @@
 
   function weekday(on: string): string {
     const day = new Date(`${on}T00:00:00Z`);
-    return new Intl.DateTimeFormat('en-GB', { timeZone: 'UTC', weekday: 'short' }).format(day);
+    return dates({ timeZone: 'UTC', weekday: 'short' }).format(day);
   }
 
   const WHAT = {

@@ -14,6 +14,8 @@ export type PagePath =
   | '/signs'
   | '/trials'
   | '/trial'
+  | '/help'
+  | '/exchange'
   | '/setup'
   | '/shelf/jar'
   | '/shelf/brew';

@@ -59,6 +59,8 @@ export function allFindable(
     { path: '/signs' as const, name: 'What is wrong? Signs and their causes' },
     { path: '/trials' as const, name: 'Did it help? Trials of a feed' },
     { path: '/setup' as const, name: 'Set-up' },
+    { path: '/help' as const, name: 'Help: the guide, and a practice can' },
+    { path: '/exchange' as const, name: 'In and out: notebooks, everything as a file' },
   ].map((desk) => ({
     id: desk.path,
     name: desk.name,

@@ -45,6 +45,18 @@ class Garden {
     await this.load();
   }
 
+  /** What the fill, stand or subject of an id is called along the path. */
+  readonly nameOf = (id: unknown): string => {
+    for (const stop of this.stops) {
+      if (stop.id === id || stop.subject_id === id) return stop.name;
+      const spot = stop.spots.find(
+        (one) => one.fill_id === id || one.subject_id === id || one.stand_ids.includes(String(id)),
+      );
+      if (spot) return spot.name;
+    }
+    return '';
+  };
+
   choose(stop: Stop | null): void {
     if (stop) searchParams.set('stop', stop.id);
     else searchParams.delete('stop');

@@ -1,3 +1,4 @@
+import { many } from '../ui/language';
 import { garden } from './garden.svelte';
 
 /** `1.5`: three digits at most, no trailing zeros. */
@@ -17,7 +18,7 @@ export const inGallons = (): boolean => garden.path?.volumes[0]?.unit === 'gal';
 export function ecNumber(ms: number, places = 2): string {
   const per = garden.path?.per_ms ?? 1;
   if (per === 1) return ms.toFixed(places);
-  return (Math.round((ms * per) / 10) * 10).toLocaleString('en-GB');
+  return many(Math.round((ms * per) / 10) * 10);
 }
 
 export const ecScale = (): string => garden.path?.scale ?? 'mS/cm';

@@ -22,6 +22,8 @@ const { navigate, route } = createRouter({
   '/trials': () => import('../desks/trials/TrialsPage.svelte'),
   '/trial': () => import('../desks/trials/TrialPage.svelte'),
   '/notebook': NotebookPage,
+  '/exchange': () => import('../desks/exchange/ExchangePage.svelte'),
+  '/help': () => import('../desks/help/HelpPage.svelte'),
   '/setup': () => import('../desks/setup/SetupPage.svelte'),
   '*': NowherePage,
 });

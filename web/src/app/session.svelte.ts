@@ -1,3 +1,4 @@
+import { away } from './away/away.svelte';
 import { dropDrafts } from '../ui/drafts';
 import { ask, client, onLapse, useToken, type Problem, type Schemas } from '../api/client';
 
@@ -43,6 +44,7 @@ class Session {
   async leave(password: string): Promise<Problem | null> {
     const { problem } = await ask(client.POST('/api/leave', { body: { password } }));
     if (problem) return problem;
+    await away.forget();
     dropDrafts();
     location.assign('/');
     return null;
@@ -50,12 +52,17 @@ class Session {
 
   async signOutEverywhere(): Promise<void> {
     await ask(client.POST('/api/sign-out-everywhere'));
+    await away.forget();
     dropDrafts();
     location.assign('/');
   }
 
   async signOut(): Promise<void> {
+    const waits = away.waiting.length;
+    const lost = `${waits} not sent yet would be lost. Sign out all the same?`;
+    if (waits && !confirm(lost)) return;
     await ask(client.POST('/api/sign-out'));
+    await away.forget();
     dropDrafts();
     location.assign('/');
   }
@@ -67,6 +74,8 @@ class Session {
       if (other && reply.data.signed_in) location.assign('/'); // another garden's page stands there
       this.lapsed = this.lapsed && !reply.data.signed_in;
       this.info = reply.data;
+      const { signed_in, user, household, now } = reply.data;
+      if (signed_in) void away.signedIn(`${user} ${household}`, now);
     }
     this.problem = reply.problem ?? null;
     return this.problem;

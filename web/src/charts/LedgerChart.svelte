@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { many } from '../ui/language';
   import { dateInWords } from '../ui/time';
   import Frame from './Frame.svelte';
   import { bandPath, linePath } from './frame';
@@ -24,7 +25,7 @@
   const last = $derived(days[days.length - 1] ?? today);
   const now = $derived(days.filter((day) => day <= today).length);
   const most = $derived(Math.max(1, ...line.need, (line.reached[now - 1] ?? 1) * 1.1));
-  const mg = (value: number | undefined) => Math.round(value ?? 0).toLocaleString('en-GB');
+  const mg = (value: number | undefined) => many(Math.round(value ?? 0));
   const table = $derived({
     head: ['day', 'wanted, mg', 'got, mg', '8 in 10'],
     rows: days

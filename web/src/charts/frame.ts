@@ -1,4 +1,5 @@
 /** Pure geometry that every chart shares; lengths in px. */
+import { dates } from '../ui/language';
 import { scaleLinear, scaleUtc } from 'd3-scale';
 import { area, line } from 'd3-shape';
 
@@ -66,7 +67,7 @@ export function numbersAlong(plot: Plot, from: number, to: number): Mark[] {
 export function datesAlong(plot: Plot, from: number, to: number, zone = 'UTC'): Mark[] {
   const room = Math.max(2, Math.floor((plot.right - plot.left) / DAY_WIDE_PX));
   const long = to - from > 400 * DAY_MS;
-  const format = new Intl.DateTimeFormat('en-GB', {
+  const format = dates({
     timeZone: zone,
     month: 'short',
     ...(long ? { year: 'numeric' } : { day: 'numeric' }),

@@ -1,5 +1,6 @@
 /** Pure geometry of an axis of days: dates as `2026-07-14`, lengths in px. */
 
+import { dates } from '../ui/language';
 import { scaleLinear } from 'd3-scale';
 
 const DAY = 86_400_000;
@@ -26,7 +27,7 @@ export function monthMarks(first: string, last: string, width: number) {
   day.setUTCMonth(day.getUTCMonth() + 1);
   while (day.getTime() / DAY < dayNumber(last)) {
     const at = day.toISOString().slice(0, 10);
-    const name = new Intl.DateTimeFormat('en-GB', { timeZone: 'UTC', month: 'short' }).format(day);
+    const name = dates({ timeZone: 'UTC', month: 'short' }).format(day);
     const before = marks[marks.length - 1];
     if (!before || x(at) - before.x >= ROOM_PX) marks.push({ at, x: x(at), name });
     day.setUTCMonth(day.getUTCMonth() + 1);

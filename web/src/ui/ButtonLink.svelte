@@ -5,13 +5,15 @@
     href: string;
     /** `go` is the one thing to do next on a screen; `plain` everything else. */
     look?: 'go' | 'plain';
+    /** It leads to a file rather than to a page. */
+    download?: boolean;
     children: Snippet;
   }
-  const { href, look = 'plain', children }: Props = $props();
+  const { href, look = 'plain', download = false, children }: Props = $props();
 </script>
 
 <!-- A link to another page that stands among buttons. -->
-<a {href} class={look}>{@render children()}</a>
+<a {href} class={look} download={download ? '' : undefined}>{@render children()}</a>
 
 <style>
   a {

@@ -1,7 +1,8 @@
 /** Times in the garden's own zone, in words. */
+import { dates } from './language';
 
 export function dayInWords(instant: string, zone: string): string {
-  return new Intl.DateTimeFormat('en-GB', {
+  return dates({
     timeZone: zone,
     weekday: 'short',
     day: 'numeric',
@@ -10,7 +11,7 @@ export function dayInWords(instant: string, zone: string): string {
 }
 
 export function clockTime(instant: string, zone: string): string {
-  return new Intl.DateTimeFormat('en-GB', {
+  return dates({
     timeZone: zone,
     hour: '2-digit',
     minute: '2-digit',
@@ -19,7 +20,7 @@ export function clockTime(instant: string, zone: string): string {
 
 /** `6 July`, of a date without a time. */
 export function dateInWords(date: string): string {
-  return new Intl.DateTimeFormat('en-GB', {
+  return dates({
     timeZone: 'UTC',
     day: 'numeric',
     month: 'long',
@@ -28,9 +29,7 @@ export function dateInWords(date: string): string {
 
 /** `6 July 2026`, of an instant, by the garden's days. */
 export function dateOf(instant: string, zone: string): string {
-  return new Intl.DateTimeFormat('en-GB', { timeZone: zone, dateStyle: 'long' }).format(
-    new Date(instant),
-  );
+  return dates({ timeZone: zone, dateStyle: 'long' }).format(new Date(instant));
 }
 
 const DAY_MS = 86_400_000;

@@ -20,7 +20,7 @@ class Command(BaseCommand):
 
     def handle(self, *_: Any, **options: Any) -> None:
         """Build, unless it stands."""
-        standing = Household.objects.filter(is_demo=True).first()
+        standing = Household.objects.filter(is_demo=True, mask__isnull=True).first()
         if standing and options["fresh"]:
             forget_household(standing)
             standing = None

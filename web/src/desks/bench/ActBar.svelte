@@ -10,7 +10,7 @@
   const { wide = true, children }: Props = $props();
 </script>
 
-<div class="bar" class:wide>{@render children()}</div>
+<div class="bar act-bar" class:wide>{@render children()}</div>
 
 <style>
   .bar {
@@ -37,6 +37,11 @@
   }
 
   @media (width <= 1000px) {
+    /* what has the focus stands clear of this bar, too */
+    :global(html:has(.act-bar)) {
+      scroll-padding-bottom: 200px;
+    }
+
     .bar {
       bottom: 64px;
       z-index: 1;

@@ -27,7 +27,7 @@
 
 {#if row && chosen}
   <section aria-label="Open hours">
-    <h3>{row.text}</h3>
+    <h2>{row.text}</h2>
     <div
       class="strip"
       role="listbox"
@@ -59,7 +59,7 @@
 {/if}
 
 <style>
-  h3 {
+  h2 {
     font-size: 1.0625rem;
   }
 

@@ -74,7 +74,7 @@
         <p><b>Stands it:</b> {spray.limit_text} <span class="soft">{spray.air_text}</span></p>
       {/if}
       <p><b>{spray.fit}</b> {spray.brings}</p>
-      <h3>What one plant gets through its leaves</h3>
+      <h2>What one plant gets through its leaves</h2>
       <LeafRows rows={spray.rows} />
       {#if spraying.hours.data}<HoursStrip hours={spraying.hours.data} route="leaves" />{/if}
     </div>
@@ -113,7 +113,7 @@
     font-size: var(--text-s);
   }
 
-  h3 {
+  h2 {
     font-size: 1.0625rem;
   }
 

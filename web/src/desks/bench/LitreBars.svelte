@@ -43,9 +43,9 @@
 
 <section>
   <header>
-    <h3>
+    <h2>
       {inGallons() ? 'In it, mg/L' : 'One litre'}{#if who}, and what {who} likes now{/if}
-    </h3>
+    </h2>
     {#if who}<Button look="quiet" onclick={() => bench.like()}>Fill to that</Button>{/if}
   </header>
   <div role="group" aria-label="What it holds, mg/L; arrows move, Enter shows how">
@@ -83,14 +83,14 @@
     white-space: nowrap;
   }
 
-  h3 {
+  h2 {
     overflow: hidden;
     text-overflow: ellipsis;
     font-size: 1.0625rem;
   }
 
   @media (width <= 700px) {
-    h3 {
+    h2 {
       white-space: normal;
     }
   }

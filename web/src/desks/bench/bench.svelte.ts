@@ -7,13 +7,13 @@ import { working } from '../../app/working.svelte';
 import { Write } from '../../app/write.svelte';
 import { Beside, inUnit } from './beside.svelte';
 import type { Asked } from './explain';
+import { laidOut, WITHOUT_STAGE } from './laidOut';
 import { inFull, type Way } from './strength';
 
 export type Preview = Schemas['PreviewOut'];
 /** How something is given: poured on roots, sprayed on leaves, or spread dry. */
 export type Route = 'roots' | 'leaves' | 'dry';
 const LIKED = 'what the stage likes';
-const WITHOUT_STAGE = '1 + 500';
 const WEAK_DRY = '0.5 g/L';
 const TYPING_RESTS_MS = 700;
 const LEAST_REST_L = 0.01;
@@ -125,14 +125,14 @@ export class Bench {
 
   /** One of the verdict's offers, just so. */
   take(offer: Schemas['PortionOut']): void {
-    const mine = garden.verdict?.each.find((one) => one.stand_id === garden.stand?.id);
-    this.jarId = offer.jar_id;
-    this.waterId = offer.water_id ?? this.waterId;
-    this.vessel = volume(offer.vessel_l, 4);
+    const laid = laidOut(offer, garden.verdict, garden.stand?.id, this.waterId);
+    this.jarId = laid.jar_id;
+    this.waterId = laid.water_id;
+    this.vessel = laid.vessel;
     this.typed = null;
     this.reading = 0;
-    this.said = offer.strength;
-    this.litresSaid = mine?.litres ? volume(mine.litres, 4) : '';
+    this.said = laid.strength;
+    this.litresSaid = laid.litres;
     this.laid = offer.jar_id === garden.verdict?.portion?.jar_id ? this.signature() : '';
     void this.work();
   }

@@ -88,8 +88,9 @@ export class NewReading {
     this.practice = reply.data.practice;
     this.scale = reply.data.scale;
     const celsius = reply.data.temperature_c;
+    if (reply.data.compensates || celsius === null) return;
     const shown = this.found?.degrees === 'F' ? toFahrenheit(celsius) : celsius;
-    if (!reply.data.compensates) this.temperature = shown.toFixed(1);
+    this.temperature = shown.toFixed(1);
   }
 
   /** Write it down; true when it is written. */

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { many } from '../../ui/language';
   import { ask, client, type Schemas } from '../../api/client';
   import { asItIs } from '../../api/files';
   import { garden } from '../../app/garden.svelte';
@@ -14,6 +15,7 @@
   const read = new Resource<Schemas['SeriesOut']>();
   const write = new Write();
   const series = $derived(read.data);
+  let order = $state<'' | 'dmy' | 'mdy'>('');
   let days = $state(0);
   let back = $state(0);
   const SPANS = [
@@ -57,16 +59,15 @@
   async function take(input: HTMLInputElement) {
     const file = input.files?.[0];
     if (!file) return;
-    const params = { query: { id: write.id(), subject_id: subjectId } };
+    const dates = order || undefined;
+    const params = { query: { id: write.id(), subject_id: subjectId, dates } };
     await write.send(() => ask(client.POST('/api/series', { params, ...asItIs(file) })));
     input.value = '';
   }
 </script>
 
 <details open={(series?.total ?? 0) > 0}>
-  <summary
-    >A logger's readings{series?.total ? `: ${series.total.toLocaleString('en-GB')}` : ''}</summary
-  >
+  <summary>A logger's readings{series?.total ? `: ${many(series.total)}` : ''}</summary>
   {#if series?.total}
     <div class="spans" role="group" aria-label="How long a span">
       {#each SPANS as span (span.days)}
@@ -83,6 +84,7 @@
         >
       {/if}
     </div>
+    {#if series.told}<p>{series.told}</p>{/if}
     <SpanChart {series} summary="A logger in {name}: least and most over time." />
   {/if}
   <label>
@@ -94,9 +96,17 @@
       onchange={(event) => void take(event.currentTarget)}
     />
   </label>
+  <label>
+    <span>Its dates</span>
+    <select bind:value={order}>
+      <option value="">as they tell themselves</option>
+      <option value="dmy">day first: 3/4 is in April</option>
+      <option value="mdy">month first: 3/4 is in March</option>
+    </select>
+  </label>
   {#if write.busy}
     <p aria-live="polite">
-      {far?.written ? `${far.written.toLocaleString('en-GB')} hours written` : 'Reading the table…'}
+      {far?.written ? `${many(far.written)} hours written` : 'Reading the table…'}
     </p>
     <progress
       aria-label="Taking the table in"
@@ -143,7 +153,8 @@
     font-weight: 550;
   }
 
-  input {
+  input,
+  select {
     min-height: var(--touch);
     font: inherit;
   }

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { counted } from '../../ui/language';
   import { garden } from '../../app/garden.svelte';
   import { follow } from '../../app/resource.svelte';
   import { weather } from '../../app/weather.svelte';
@@ -25,7 +26,7 @@
   const waits = $derived(data?.waits.filter((wait) => here(wait.place_id)) ?? []);
   const sub = $derived.by(() => {
     if (!data) return '';
-    const left = `${data.left} ${data.left === 1 ? 'stop' : 'stops'} to go`;
+    const left = `${counted(data.left, 'stop')} to go`;
     return data.left + data.done === 0 ? '' : `${left} · ${data.done} done`;
   });
 

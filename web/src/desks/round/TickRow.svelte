@@ -1,8 +1,11 @@
 <!-- A stop that a can serves: the whole row ticks; beside it another amount. -->
 <script lang="ts">
+  import { away } from '../../app/away/away.svelte';
+  import { ticks } from '../../app/away/words';
   import { undo } from '../../app/undo.svelte';
   import Message from '../../ui/Message.svelte';
   import AmountSheet from './AmountSheet.svelte';
+  import TickBox from './TickBox.svelte';
   import { round, type RoundCan, type RoundRow } from './round.svelte';
 
   interface Props {
@@ -12,12 +15,14 @@
   const { can, row }: Props = $props();
   let other = $state(false);
   const write = $derived(round.write(row.fill_id));
-  const done = $derived(row.done.length > 0 || round.pressed.has(row.fill_id));
+  const waits = $derived(away.waiting.find((one) => ticks(one, row.fill_id)) ?? null);
+  const done = $derived(row.done.length > 0 || round.pressed.has(row.fill_id) || waits !== null);
   const last = $derived(row.done.at(-1));
 
   /** Pressed once it is done, pressed again it is taken back. */
   function press() {
     if (!done) void round.tick(can, row);
+    else if (waits) void away.drop(waits);
     else if (last?.change_id) void undo.take(last.change_id);
   }
 </script>
@@ -30,14 +35,12 @@
     disabled={write.busy || (!done && !row.now)}
     onclick={press}
   >
-    <svg width="34" height="34" viewBox="0 0 34 34" aria-hidden="true">
-      <rect x="2" y="2" width="30" height="30" rx="7" />
-      {#if done}<path d="m9 17 6 6 11-13" />{/if}
-    </svg>
+    <TickBox {done} />
     <span class="who">
       <b>{row.name}</b>
       <span>{row.who}</span>
       {#if !row.now}<span class="care">not now: {row.mark}</span>{/if}
+      {#if waits}<span class="care">{waits.refused ? 'not taken' : 'waits to be sent'}</span>{/if}
       {#if row.look}<span class="care">{row.look}</span>{/if}
     </span>
     <b class="amount">
@@ -84,25 +87,6 @@
     color: inherit;
     text-align: left;
     cursor: pointer;
-  }
-
-  rect {
-    fill: var(--color-field);
-    stroke: var(--color-text);
-    stroke-width: 2;
-  }
-
-  path {
-    fill: none;
-    stroke: var(--color-on-go);
-    stroke-width: 3.5;
-    stroke-linecap: round;
-    stroke-linejoin: round;
-  }
-
-  .done rect {
-    fill: var(--color-go);
-    stroke: var(--color-go);
   }
 
   .who {
@@ -158,10 +142,6 @@
       grid-template-columns: 34px minmax(0, 1fr);
       gap: var(--space-1) var(--space-3);
       padding-left: var(--space-3);
-    }
-
-    svg {
-      grid-row: 1 / 3;
     }
 
     .amount {

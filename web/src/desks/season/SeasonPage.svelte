@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { counted } from '../../ui/language';
   import { garden } from '../../app/garden.svelte';
   import { follow } from '../../app/resource.svelte';
   import { working } from '../../app/working.svelte';
@@ -62,9 +63,7 @@
 
 <Page
   title="The season{garden.stop ? `: ${garden.stop.name}` : ''}"
-  sub={data
-    ? `thirty weeks · ${gifts} ${gifts === 1 ? 'feed' : 'feeds'} given · ${data.climate}`
-    : ''}
+  sub={data ? `thirty weeks · ${counted(gifts, 'feed')} given · ${data.climate}` : ''}
   charts
   of={season.strips}
   waiting="Laying out the season…"

@@ -1,4 +1,5 @@
 /** Pure geometry of a planting's strip; lengths in px. */
+import { dates } from '../../ui/language';
 import type { Schemas } from '../../api/client';
 import type { Table } from '../../charts/frame';
 import { dayNumber } from '../../charts/weeks';
@@ -97,7 +98,7 @@ export function bandsOf(
 }
 
 export function dateShort(date: string): string {
-  return new Intl.DateTimeFormat('en-GB', {
+  return dates({
     timeZone: 'UTC',
     day: 'numeric',
     month: 'short',

@@ -60,6 +60,7 @@
     </div>
   {/key}
 {/if}
+<a href="/exchange">A garden from another Dace, or a notebook, comes in here</a>
 <button type="button" onclick={leave}>Leave the questions for now</button>
 
 <style>
@@ -75,6 +76,7 @@
     background: var(--color-panel-low);
   }
 
+  a,
   button {
     justify-self: start;
     min-height: var(--touch);

@@ -5,6 +5,7 @@
   import { steps } from '../../app/steps.svelte';
   import { draftOf } from '../../ui/drafts';
   import Button from '../../ui/Button.svelte';
+  import ButtonLink from '../../ui/ButtonLink.svelte';
   import Message from '../../ui/Message.svelte';
   import Page from '../../ui/Page.svelte';
   import Sheet from '../../ui/Sheet.svelte';
@@ -54,6 +55,7 @@
   waiting="Looking over the garden…"
 >
   {#snippet acts()}
+    <ButtonLink href="/exchange">In and out</ButtonLink>
     {#if setup && choices && !asking && session.owner}
       <Button onclick={() => desk.edit(whereForm(setup, choices, true))}>Change</Button>
     {/if}

@@ -1,0 +1,183 @@
+"""A logger's table as it comes: where it keeps what, and each line's instant and reading."""
+
+from __future__ import annotations
+
+import re
+from dataclasses import dataclass, replace
+from datetime import UTC, datetime, timedelta, tzinfo
+from itertools import islice
+
+import numpy as np
+from numpy.typing import NDArray
+
+from dace.core.errors import DaceError
+from dace.core.words.dates import Order, iso_of, order_of
+from dace.core.words.tables import rows_of_text
+
+_WOULD_DO = "lines such as 2026-07-14 17:40, 1.85 (time, mS/cm) would do"
+_MOST_LINES, _MOST_EC = 2_000_000, 200.0
+_AT_ONCE, _BEFORE_ROWS = 50_000, 30
+_DAY_S = 86_400
+_PLAIN = {len("2026-07-14T17:40"), len("2026-07-14T17:40:00")}
+_SIZE = re.compile(r"\d{4}-\d\d-\d\d[T ]\d\d:[0-5]\d(:[0-5]\d(\.\d+)?)?(Z|[+-]\d\d:?\d\d)?")
+
+
+@dataclass(frozen=True)
+class _Layout:
+    """Where a table keeps what: its first row of readings, columns, order of dates, unit."""
+
+    first: int
+    when: tuple[int, ...]
+    value: int
+    order: Order
+    per_ms: float
+
+    def cells(self, row: list[str]) -> tuple[str, str]:
+        """Time and reading of a row, as written."""
+        at = " ".join(row[n].strip() for n in self.when if n < len(row))
+        return at, row[self.value].strip() if self.value < len(row) else ""
+
+
+Instants = tuple[NDArray[np.int64], NDArray[np.float64]]
+
+
+def readings_of(text: str, zone: tzinfo, order: Order | None) -> Instants:
+    """Instants [s since 1970, UTC] and readings [mS/cm at 25 C] of a table, as they come.
+
+    Raises
+    ------
+    DaceError
+        On field ``text``, with the number of the line.
+    """
+    layout = _layout(list(islice(rows_of_text(text), _BEFORE_ROWS)), order, text)
+    rows = rows_of_text(text)
+    number, seconds, values = layout.first, [], []
+    for _ in range(layout.first):
+        next(rows)
+    while chunk := list(islice(rows, _AT_ONCE)):
+        if number + len(chunk) > _MOST_LINES:
+            raise DaceError("text", f"over {_MOST_LINES} lines", "fewer at once would do")
+        at, value = _chunk(chunk, number, layout, zone)
+        seconds.append(at)
+        values.append(value)
+        number += len(chunk)
+    if not sum(map(len, seconds)):
+        raise DaceError("text", "no readings", _WOULD_DO)
+    return np.concatenate(seconds), np.concatenate(values)
+
+
+def _layout(rows: list[list[str]], order: Order | None, text: str) -> _Layout:
+    first = next((n for n, row in enumerate(rows) if _dated(row)), None)
+    if first is None:
+        raise DaceError("text", _nothing(rows), _WOULD_DO)
+    heads = [cell.strip().lower() for cell in rows[first - 1]] if first else []
+    when = tuple(n for n, cell in enumerate(rows[first]) if iso_of(cell, "ymd") is not None)[:1]
+    beside = when[0] + 1
+    if beside < len(rows[first]) and _TIME_ALONE.fullmatch(rows[first][beside]):
+        when = (*when, beside)
+    value = next(
+        (n for n, head in enumerate(heads) if n not in when and re.search(_EC_HEAD, head)),
+        when[-1] + 1,
+    )
+    unit = re.search(r"[µμu]s", heads[value]) if value < len(heads) else None
+    found = _Layout(first, when, value, order or "ymd", 1000.0 if unit else 1.0)
+    _refuse_split_decimals(rows[first:], heads, found)
+    if order is None and len(rows[first][when[0]].strip().split("-")[0]) != 4:
+        dates = (found.cells(row)[0] for row in islice(rows_of_text(text), first, None))
+        found = replace(found, order=order_of(dates, "text"))
+    return found
+
+
+_TIME_ALONE = re.compile(r"\s*\d{1,2}:\d\d(:\d\d)?\s*")
+_EC_HEAD = r"\bec\b|[mµμu]s(/| ?)cm|conduct"
+
+
+def _dated(row: list[str]) -> bool:
+    """Whether a row holds readings: a date, after a running number at most."""
+    return any(iso_of(cell, "ymd") is not None for cell in row[:2]) and len(row) > 1
+
+
+def _nothing(rows: list[list[str]]) -> str:
+    said = [(number, row) for number, row in enumerate(rows, 1) if any(row)]
+    later = said[1:] if len(said) > 1 else said
+    return f"line {later[0][0]}: “{', '.join(later[0][1])[:50]}”" if later else "no readings"
+
+
+def _refuse_split_decimals(rows: list[list[str]], heads: list[str], found: _Layout) -> None:
+    """``2026-07-14,1,85``: a decimal comma where commas part the cells is two cells."""
+    after = found.value + 1
+    if after != 2 or any(len(row) != 3 for row in rows if row) or len(heads) > 2:
+        return
+    if all(row[1].strip().isdigit() and row[2].strip().isdigit() for row in rows if row):
+        read = f"“{', '.join(rows[0])}”, where a comma may part cells or be a decimal point"
+        raise DaceError("text", read, "semicolons between the cells, or points, would do")
+
+
+def _chunk(rows: list[list[str]], number: int, layout: _Layout, zone: tzinfo) -> Instants:
+    """Instants [s] and readings [mS/cm] of some rows; those without readings are left out."""
+    try:
+        return _all_alike(rows, layout, zone)
+    except (ValueError, IndexError):
+        pass
+    found = [_one(line, row, layout, zone) for line, row in enumerate(rows, number + 1) if any(row)]
+    at, value = [pair[0] for pair in found], [pair[1] for pair in found]
+    return np.array(at, np.int64), np.array(value, np.float64)
+
+
+def _all_alike(rows: list[list[str]], layout: _Layout, zone: tzinfo) -> Instants:
+    """The quick way for plain rows; ``ValueError`` where one is not."""
+    (when,) = layout.when
+    times = [row[when] for row in rows]
+    if not {len(at) for at in times} <= _PLAIN or any(at[10] not in "T " for at in times):
+        raise ValueError
+    value = np.array([row[layout.value].replace(",", ".") for row in rows]).astype(np.float64)
+    if not ((value >= 0) & (value < _MOST_EC * layout.per_ms)).all():
+        raise ValueError
+    wall = np.array(times, dtype="datetime64[s]").astype(np.int64)
+    if not ((wall >= 0) & (wall < _YEAR_2200)).all():
+        raise ValueError
+    return wall - _offsets(wall, zone), value / layout.per_ms
+
+
+_YEAR_2200 = int(datetime(2200, 1, 1, tzinfo=UTC).timestamp())
+
+
+def _offsets(wall: NDArray[np.int64], zone: tzinfo) -> NDArray[np.int64]:
+    """Seconds that the wall is ahead of UTC, by the day where it stays the same all day."""
+    quarter = wall // 900
+    day = wall // _DAY_S
+    days, back = np.unique(day, return_inverse=True)
+    at_begin = np.array([_offset(int(one) * _DAY_S, zone) for one in days])
+    at_end = np.array([_offset((int(one) + 1) * _DAY_S - 900, zone) for one in days])
+    offsets = at_begin[back]
+    for one in np.flatnonzero((at_begin != at_end)[back]):
+        offsets[one] = _offset(int(quarter[one]) * 900, zone)
+    return np.asarray(offsets, np.int64)
+
+
+def _offset(wall: int, zone: tzinfo) -> int:
+    at = datetime(1970, 1, 1, tzinfo=zone) + timedelta(seconds=wall)
+    ahead = at.utcoffset()
+    return int(ahead.total_seconds()) if ahead is not None else 0
+
+
+def _one(number: int, row: list[str], layout: _Layout, zone: tzinfo) -> tuple[int, float]:
+    """One row that is not as the others, or is wrong: so told, with its line."""
+    said, cell = layout.cells(row)
+    try:
+        iso = said if _SIZE.fullmatch(said) else iso_of(said, layout.order)
+        at = datetime.fromisoformat(iso or "")
+        value = float(cell.replace(",", "."))
+    except ValueError:
+        raise DaceError("text", _where(number, row), _WOULD_DO) from None
+    if not 0 <= value < _MOST_EC * layout.per_ms:
+        would_do = f"0 to {_MOST_EC * layout.per_ms:g} would do"
+        raise DaceError("text", _where(number, row), would_do)
+    if not 1970 < at.year < 2200:
+        raise DaceError("text", _where(number, row), "a year from 1971 on would do")
+    aware = at if at.tzinfo else at.replace(tzinfo=zone)
+    return int(aware.timestamp()), value / layout.per_ms
+
+
+def _where(number: int, row: list[str]) -> str:
+    return f"line {number}: “{', '.join(row).strip()[:50]}”"

@@ -1,0 +1,1 @@
+"""The practice can: sums that old hands get wrong."""

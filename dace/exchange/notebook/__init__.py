@@ -1,0 +1,1 @@
+"""Notebooks from elsewhere: columns matched, rows read, what cannot be read told."""

@@ -1,0 +1,122 @@
+"""How a table is to be read: which columns, which units, which order of dates."""
+
+from __future__ import annotations
+
+import uuid
+from dataclasses import dataclass, field, replace
+from datetime import datetime, time, tzinfo
+
+from dace.core.api import DaceError, Order, iso_of, order_of
+from dace.exchange.notebook.kinds import Kind, best_kind, kind_named, matched, unit_in
+from dace.exchange.notebook.sheets import Sheet
+
+_NOON = time(12)
+
+
+@dataclass(frozen=True)
+class Said:
+    """What she says of a table; whatever she does not say is found in it."""
+
+    kind: str = ""
+    sheet: str = ""
+    columns: dict[str, int] | None = None
+    units: dict[str, str] = field(default_factory=dict)
+    dates: Order | None = None
+    places: dict[str, uuid.UUID] = field(default_factory=dict)
+
+
+@dataclass(frozen=True)
+class How:
+    """How a sheet is read."""
+
+    kind: Kind
+    sheet: Sheet
+    columns: dict[str, int]
+    units: dict[str, str]
+    order: Order
+    doubtful: str = ""
+
+    def cell(self, cells: tuple[str, ...], key: str) -> str:
+        """What a row says of a column; empty where there is none."""
+        index = self.columns.get(key)
+        return cells[index] if index is not None else ""
+
+    def with_unit(self, cells: tuple[str, ...], key: str) -> str:
+        """The same with the unit of its column, where the cell names none itself."""
+        text = self.cell(cells, key)
+        bare = text.replace(",", "").replace(".", "").strip().isdigit()
+        return f"{text} {self.units[key]}" if bare and self.units.get(key) else text
+
+    def missing(self) -> list[str]:
+        """Columns that are needed and not there, by name."""
+        return [one.name for one in self.kind.columns if one.needed and one.key not in self.columns]
+
+    def instant(self, cells: tuple[str, ...], zone: tzinfo) -> datetime:
+        """When; noon where no time of day is said.
+
+        Raises
+        ------
+        DaceError
+            On ``when``.
+        """
+        said = self.cell(cells, "when")
+        hour = self.cell(cells, "time")
+        iso = iso_of(f"{said} {hour}".strip(), self.order) or iso_of(said, self.order)
+        if iso is None:
+            raise DaceError("when", f"“{said}”", "a day such as 2026-07-14 or 14.7.2026")
+        try:
+            at = datetime.fromisoformat(iso)
+        except ValueError:
+            raise DaceError("when", f"“{said}”", "a day that there is") from None
+        if "T" not in iso:
+            at = datetime.combine(at.date(), _NOON)
+        return at if at.tzinfo else at.replace(tzinfo=zone)
+
+
+def how_to_read(sheets: list[Sheet], said: Said) -> How:
+    """The sheet, its kind, columns, units and dates: as said, or as its heads and cells tell.
+
+    Raises
+    ------
+    DaceError
+        On ``sheet``, ``kind`` or ``columns``.
+    """
+    sheet = next((one for one in sheets if one.name == said.sheet), None)
+    if sheet is None:
+        if said.sheet:
+            names = ", ".join(one.name for one in sheets)
+            raise DaceError("sheet", f"“{said.sheet[:60]}”", f"one of {names}")
+        sheet = sheets[0]
+    kind = kind_named(said.kind) if said.kind else best_kind(sheet.heads)
+    if said.columns is None:
+        columns = matched(kind, sheet.heads)
+    else:
+        keys = {one.key for one in kind.columns}
+        columns = {key: at for key, at in said.columns.items() if key in keys}
+        if any(not 0 <= at < len(sheet.heads) for at in columns.values()):
+            raise DaceError("columns", "a column that is not there", "one of the table's own")
+    how = How(kind, sheet, columns, _units(kind, sheet, columns, said), said.dates or "ymd")
+    return how if said.dates else _dated(how)
+
+
+def _units(kind: Kind, sheet: Sheet, columns: dict[str, int], said: Said) -> dict[str, str]:
+    found = {}
+    for key, at in columns.items():
+        wanted = kind.column(key)
+        chosen = said.units.get(key, "")
+        if chosen and chosen not in wanted.units:
+            raise DaceError("units", f"“{chosen[:20]}”", f"one of {', '.join(wanted.units)}")
+        unit = chosen or unit_in(sheet.heads[at], wanted)
+        if unit:
+            found[key] = unit
+    return found
+
+
+def _dated(how: How) -> How:
+    if "when" not in how.columns:
+        return how
+    try:
+        dates = (how.cell(cells, "when") for _, cells in how.sheet.rows)
+        return replace(how, order=order_of(dates, "when"))
+    except DaceError as error:
+        return replace(how, order="dmy", doubtful=error.sentence)

@@ -1,0 +1,161 @@
+"""Looking a notebook over, and taking it in: in one change, each entry once."""
+
+from __future__ import annotations
+
+import uuid
+from collections import Counter
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+from dace.core.api import DaceError
+from dace.exchange.notebook import progress
+from dace.exchange.notebook.how import How, Said, how_to_read
+from dace.exchange.notebook.lines import Line, Reader
+from dace.exchange.notebook.sheets import sheets_of
+from dace.exchange.notebook.whereabouts import UnknownPlaceError, Whereabouts
+from dace.garden.reads import garden_of
+from dace.households.copying import write_together
+from dace.households.models import Change
+from dace.households.scope import ConflictError, Scope, require_hand
+
+_AT_ONCE, _MOST_TIMES = 500, 20
+
+
+@dataclass(frozen=True)
+class Broken:
+    """A row that cannot be read, and why."""
+
+    number: int
+    read: str
+    would_do: str
+
+
+@dataclass(frozen=True)
+class Looked:
+    """A table looked over: how it is read, what it would bring, what it cannot."""
+
+    sheets: tuple[str, ...]
+    how: How
+    good: tuple[Line, ...]
+    here: int
+    broken: tuple[Broken, ...]
+    unknown: tuple[tuple[str, int], ...]
+    options: tuple[tuple[uuid.UUID, str], ...]
+
+
+def look_over(scope: Scope, data: bytes, said: Said, of: uuid.UUID | None = None) -> Looked:
+    """Read every row; write nothing.
+
+    Raises
+    ------
+    DaceError
+        On ``file``, ``sheet``, ``kind`` or ``columns``.
+    """
+    sheets = sheets_of(data)
+    how = how_to_read(sheets, said)
+    where = Whereabouts(scope, said.places)
+    broken: list[Broken] = []
+    unknown: Counter[str] = Counter()
+    lines: list[Line] = []
+    if not how.missing():
+        reader = Reader(scope, garden_of(scope), where, how)
+        for turn, (number, cells) in enumerate(how.sheet.rows):
+            progress.note(of, turn, len(how.sheet.rows))
+            try:
+                lines.append(reader.line(number, cells))
+            except DaceError as error:
+                if isinstance(error, UnknownPlaceError):
+                    unknown[how.cell(cells, "where")] += 1
+                read = "nothing" if error.read == "“”" else error.read
+                broken.append(Broken(number, read, error.would_do))
+    good, here = _new_ones(scope, where, how, lines)
+    return Looked(
+        tuple(sheet.name for sheet in sheets),
+        how,
+        tuple(good),
+        here,
+        tuple(broken),
+        tuple(unknown.most_common()),
+        tuple(where.options()),
+    )
+
+
+def _new_ones(
+    scope: Scope, where: Whereabouts, how: How, lines: Sequence[Line]
+) -> tuple[list[Line], int]:
+    """Those that do not stand here yet, and how many do.
+
+    What was taken in before and undone comes anew, under ids of its own.
+    """
+    good: list[Line] = []
+    here, again, left = 0, 0, list(lines)
+    while left and again < _MOST_TIMES:
+        standing = _standing(left)
+        good += [line for line in left if line.chief.pk not in standing]
+        here += sum(standing.get(line.chief.pk, False) for line in left)
+        undone = {line.number for line in left if standing.get(line.chief.pk) is False}
+        again += 1
+        reader = Reader(scope, garden_of(scope), where, how, again)
+        rows = how.sheet.rows if undone else ()
+        known = {line.number for line in lines}
+        tried = [reader.line(number, cells) for number, cells in rows if number in known]
+        left = [line for line in tried if line.number in undone]
+    return sorted(good, key=lambda line: line.number), here
+
+
+def _standing(lines: Sequence[Line]) -> dict[uuid.UUID, bool]:
+    """Of the ids that are written here: whether they stand, or were undone."""
+    if not lines:
+        return {}
+    model = type(lines[0].chief)
+    ids = [line.chief.pk for line in lines]
+    return {
+        key: undone is None
+        for first in range(0, len(ids), _AT_ONCE)
+        for key, undone in model._base_manager.filter(
+            pk__in=ids[first : first + _AT_ONCE]
+        ).values_list("pk", "undone_at")
+    }
+
+
+@dataclass(frozen=True)
+class Taken:
+    """What came in, in one change; None where all of it was here."""
+
+    change: Change | None
+    count: int
+    here: int
+    left_out: int
+
+
+def take(scope: Scope, data: bytes, said: Said, rest: bool, of: uuid.UUID) -> Taken:
+    """Write every row that can be read, in one change, or nothing.
+
+    ``rest`` leaves out rows that cannot be read; else one of them keeps all out. ``of`` is what
+    the asking is called, for who asks how far it is.
+
+    Raises
+    ------
+    DaceError
+        On ``rows``, with the first that cannot be read; on ``columns``, where one is missing.
+    """
+    require_hand(scope)
+    with progress.followed(scope, of):
+        found = look_over(scope, data, said, of)
+        missing = found.how.missing()
+        if missing:
+            raise DaceError("columns", f"no column for {missing[0]}", "say which one it is")
+        if found.how.doubtful:
+            raise DaceError("dates", "dates that may be read two ways", "say which comes first")
+        if found.broken and not rest:
+            first = found.broken[0]
+            raise DaceError("rows", f"row {first.number}: {first.read}", first.would_do)
+        change = None
+        if found.good:
+            kind = found.how.kind
+            count = f"{len(found.good):,} {kind.name} from a notebook"
+            rows = [row for line in found.good for row in line.rows]
+            if len({row.pk for row in rows}) != len(rows):
+                raise ConflictError("rows", "one entry twice", "take the table in again")
+            change = write_together(scope, "notebook", count, rows)
+    return Taken(change, len(found.good), found.here, len(found.broken))

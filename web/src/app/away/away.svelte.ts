@@ -1,0 +1,249 @@
+import {
+  change,
+  clearShed,
+  dequeue,
+  enqueue,
+  keepAnswer,
+  keptAnswer,
+  queued,
+  type Waiting,
+} from './store';
+import { keyOf, waitingWords, type Names } from './words';
+
+const TRIES_MS = 10_000;
+const ASKED = new Set(['/api/bench/preview']);
+const NOT_KEPT = /^\/api\/(export|recipes-file|notebook-file|series|photos\/|openapi)/;
+const [TAKEN, UNSENT, GONE] = [202, 502, 504];
+const [NOBODY, NO_TOKEN] = [401, 403];
+const SESSION = '/api/session';
+const AHEAD = 'dace-ahead';
+
+type Body = Record<string, unknown>;
+type Send = (request: Request) => Promise<Response>;
+
+/** Working without a connection: answers from before, and writes that wait in order. */
+class Away {
+  /** The last request found no server. */
+  off = $state(false);
+  /** All that a walk without a connection wants was read; null where the shell needs a server. */
+  ready = $state<boolean | null>(null);
+  waiting = $state<Waiting[]>([]);
+  sending = $state(false);
+  /** How things are called, for what waits. */
+  names: Names = () => '';
+  /** After something went in: what stands on the screens is read again. */
+  onsent: () => Promise<void> = () => Promise.resolve();
+  private who = '';
+  private timer: ReturnType<typeof setInterval> | undefined;
+  private send: Send = (request) => fetch(request);
+  /** The token of this page, and a fresh one where it is no more. */
+  token = () => '';
+  fresh: () => Promise<string> = () => Promise.resolve('');
+
+  refused = $derived(this.waiting.filter((one) => one.refused));
+
+  /** Who is signed in, and what the server's clock says: another one reads nothing of the last. */
+  async signedIn(who: string, now: string): Promise<void> {
+    const before = this.who;
+    this.who = who;
+    if (!this.off) localStorage.setItem(AHEAD, String(new Date(now).getTime() - Date.now()));
+    if (before !== who) await this.look();
+    void this.flush();
+  }
+
+  /** Nothing stays on this device. */
+  async forget(): Promise<void> {
+    this.who = '';
+    this.waiting = [];
+    await clearShed();
+  }
+
+  /** Send a request; without a connection answer from before, or keep the write in line. */
+  fetching(send: Send): Send {
+    this.send = send;
+    return async (request) => {
+      const { pathname, search } = new URL(request.url);
+      const path = pathname + search;
+      const json = request.headers.get('Content-Type')?.includes('json') ?? false;
+      // a file is sent as it is: it does not wait, and need not be read here
+      const text = json && request.method !== 'GET' ? await request.clone().text() : '';
+      const asks = request.method === 'GET' || ASKED.has(pathname);
+      if (!asks && this.waiting.some((one) => !one.refused) && this.words(request, path, text)) {
+        // what was done before goes in before it
+        return this.keep(request, path, text);
+      }
+      try {
+        const reply = await send(request);
+        if (reply.status === UNSENT || reply.status === GONE) throw new TypeError('no server');
+        this.reached();
+        if (asks && reply.ok && !NOT_KEPT.test(pathname))
+          void this.remember(request, path, text, reply).catch(() => undefined); // given up
+        return reply;
+      } catch (failure) {
+        if (failure instanceof DOMException && failure.name === 'AbortError') throw failure;
+        this.lost();
+        const kept = asks ? await this.before(request.method, path, text) : null;
+        if (kept) return kept;
+        const file = !json && request.headers.has('Content-Type');
+        if (asks || file || !this.words(request, path, text)) throw failure;
+        return this.keep(request, path, text);
+      }
+    };
+  }
+
+  /** Try to send what waits, in order, until one finds no server. */
+  async flush(): Promise<void> {
+    if (this.sending || !this.who || !this.waiting.some((one) => !one.refused)) return;
+    this.sending = true;
+    let sent = false;
+    try {
+      for (const one of this.waiting.filter((each) => !each.refused && each.who === this.who)) {
+        const done = await this.sendOne(one);
+        if (!done) break;
+        sent = true;
+      }
+    } finally {
+      this.sending = false;
+      await this.look();
+    }
+    if (sent) await this.onsent();
+  }
+
+  /** It shall not be sent. */
+  async drop(one: Waiting): Promise<void> {
+    if (one.turn !== undefined) await dequeue(one.turn);
+    await this.look();
+    await this.onsent();
+  }
+
+  /** Put right what waits, and try it again. */
+  async mend(one: Waiting, field = '', value = ''): Promise<void> {
+    const body = field
+      ? JSON.stringify({ ...(JSON.parse(one.body) as Body), [field]: value })
+      : one.body;
+    const words = waitingWords(one.method, one.path, JSON.parse(body || '{}') as Body, this.names);
+    await change({ ...one, body, words: words || one.words, refused: '' });
+    await this.look();
+    await this.flush();
+  }
+
+  /** What waits of whoever is signed in. */
+  async look(): Promise<void> {
+    this.waiting = (await queued()).filter((one) => one.who === this.who);
+  }
+
+  private words(request: Request, path: string, text: string): string {
+    if (!this.who) return '';
+    try {
+      const body = JSON.parse(text || '{}') as Body;
+      return waitingWords(request.method, path, body, this.names);
+    } catch {
+      return '';
+    }
+  }
+
+  private async keep(request: Request, path: string, body: string): Promise<Response> {
+    const words = this.words(request, path, body);
+    const at = new Date(Date.now() + Number(localStorage.getItem(AHEAD) ?? 0)).toISOString();
+    const { method } = request;
+    const one = { who: this.who, method, path, body, words, at, refused: '' };
+    if (!(await enqueue(one))) throw new TypeError('nowhere to keep it');
+    await this.look();
+    const id = (JSON.parse(body || '{}') as Body).id ?? null;
+    return inJson({ id, change_id: null, summary: `Waits to be sent. ${words}` }, TAKEN);
+  }
+
+  private async remember(
+    request: Request,
+    path: string,
+    text: string,
+    reply: Response,
+  ): Promise<void> {
+    if (!(reply.headers.get('Content-Type') ?? '').includes('json')) return;
+    // who is signed in is asked before anybody is known to be
+    const who = path === SESSION ? '' : this.who;
+    if (!who && path !== SESSION) return;
+    const body = await reply.clone().text();
+    if (who && who !== this.who) return; // signed out meanwhile
+    await keepAnswer({ key: keyOf(request.method, path, text), who, body, at: Date.now() });
+  }
+
+  private async before(method: string, path: string, text: string): Promise<Response | null> {
+    const whose = path === SESSION ? '' : this.who;
+    const found = await keptAnswer(keyOf(method, path, text), whose);
+    return found && new Response(found.body, { headers: { 'Content-Type': 'application/json' } });
+  }
+
+  private async sendOne(one: Waiting): Promise<boolean> {
+    let reply: Response;
+    try {
+      reply = await this.post(one, this.token());
+      if (reply.status === NO_TOKEN) reply = await this.post(one, await this.fresh());
+    } catch {
+      this.lost();
+      return false;
+    }
+    if (reply.status === UNSENT || reply.status === GONE || reply.status === NOBODY) return false;
+    this.reached();
+    if (reply.ok && one.turn !== undefined) {
+      await dequeue(one.turn);
+      return true;
+    }
+    if (reply.status >= 500) return false;
+    await change({ ...one, refused: await reason(reply) });
+    return true;
+  }
+
+  private post(one: Waiting, token: string): Promise<Response> {
+    const headers = {
+      'Content-Type': 'application/json',
+      'X-Done-At': one.at,
+      'X-CSRFToken': token,
+    };
+    const url = new URL(one.path, location.origin);
+    return this.send(
+      new Request(url, { method: one.method, headers, body: one.body || undefined }),
+    );
+  }
+
+  private lost(): void {
+    this.off = true;
+    this.timer ??= setInterval(() => void this.knock(), TRIES_MS);
+  }
+
+  private reached(): void {
+    this.off = false;
+    clearInterval(this.timer);
+    this.timer = undefined;
+    if (!this.sending) void this.flush();
+  }
+
+  /** Is somebody there again? */
+  async knock(): Promise<void> {
+    try {
+      await this.send(new Request(new URL('/healthz', location.origin)));
+      this.reached();
+      if (!this.waiting.length) await this.onsent();
+    } catch {
+      this.lost();
+    }
+  }
+}
+
+async function reason(reply: Response): Promise<string> {
+  try {
+    const said = (await reply.json()) as { error?: { message?: string } };
+    return said.error?.message ?? `Refused (${reply.status}).`;
+  } catch {
+    return `Refused (${reply.status}).`;
+  }
+}
+
+function inJson(said: unknown, status: number): Response {
+  return new Response(JSON.stringify(said), {
+    status,
+    headers: { 'Content-Type': 'application/json' },
+  });
+}
+
+export const away = new Away();

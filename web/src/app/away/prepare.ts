@@ -1,0 +1,63 @@
+import { ask, client, type Schemas } from '../../api/client';
+import { laidOut, WITHOUT_STAGE } from '../../desks/bench/laidOut';
+import { garden } from '../garden.svelte';
+import { volume } from '../measures';
+import { away } from './away.svelte';
+
+const RESTS_MS = 2500;
+let timer: ReturnType<typeof setTimeout> | undefined;
+
+/**
+ * What a walk to the far tubs wants, read ahead: path, round, supplies, what can be read and
+ * scored, and each stop's can as its verdict has it. Only where the shell stands offline, too.
+ */
+export function prepareSoon(): void {
+  clearTimeout(timer);
+  if (!navigator.serviceWorker?.controller) return;
+  away.ready = false;
+  timer = setTimeout(() => void prepare(), RESTS_MS);
+}
+
+async function prepare(): Promise<void> {
+  if (away.off) return;
+  const supplies = (await ask(client.GET('/api/bench'))).data;
+  await ask(client.GET('/api/round'));
+  await ask(client.GET('/api/scoring'));
+  await ask(client.GET('/api/readables', { params: { query: {} } }));
+  await ask(client.GET('/api/notebook', { params: { query: {} } }));
+  if (supplies) await ask(client.POST('/api/bench/preview', { body: unasked(supplies) }));
+  for (const stop of garden.stops) {
+    const params = { query: { stop: stop.id } };
+    await ask(client.GET('/api/readables', { params }));
+    if (supplies) await cansOf(stop, supplies);
+  }
+  away.ready = !away.off;
+}
+
+/** The can that stands on the Bench where no stop is chosen. */
+function unasked(supplies: Schemas['SuppliesOut']): Schemas['PreviewIn'] {
+  const jar = supplies.jars.find((one) => one.dissolves && one.stock > 0);
+  return {
+    jar_id: jar?.id ?? '',
+    water_id: supplies.waters[0]?.id ?? '',
+    vessel: volume(supplies.vessels[0]?.volume_l ?? 9, 4),
+    strength: WITHOUT_STAGE,
+    reading: 0,
+    stand_id: null,
+    plants: null,
+    litres: '',
+    more: [],
+  };
+}
+
+/** The can of each verdict along a stop, worked out before it is asked for. */
+async function cansOf(stop: Schemas['StopOut'], supplies: Schemas['SuppliesOut']): Promise<void> {
+  for (const { verdict, stand_ids } of stop.spots) {
+    const stand = stop.stands.find((one) => stand_ids.includes(one.id));
+    const offer = verdict.offers.find((one) => one.vessel_l > 0);
+    if (!stand || !offer || away.off) continue;
+    const laid = laidOut(offer, verdict, stand.id, supplies.waters[0]?.id ?? '');
+    const body = { ...laid, reading: 0, stand_id: stand.id, plants: stand.count, more: [] };
+    await ask(client.POST('/api/bench/preview', { body }));
+  }
+}

@@ -1,0 +1,22 @@
+import type { Schemas } from '../../api/client';
+import { volume } from '../../app/measures';
+
+/** What a can is mixed at where no stage says what it likes. */
+export const WITHOUT_STAGE = '1 + 500';
+
+/** A verdict's offer as it stands on the Bench: jar, water, vessel, strength, litres for each. */
+export function laidOut(
+  offer: Schemas['PortionOut'],
+  verdict: Schemas['VerdictOut'] | null,
+  standId: string | undefined,
+  usualWater: string,
+) {
+  const mine = verdict?.each.find((one) => one.stand_id === standId);
+  return {
+    jar_id: offer.jar_id,
+    water_id: offer.water_id ?? usualWater,
+    vessel: volume(offer.vessel_l, 4),
+    strength: offer.strength,
+    litres: mine?.litres ? volume(mine.litres, 4) : '',
+  };
+}

@@ -1,0 +1,137 @@
+import { many } from '../../ui/language';
+import { ask, client, type Problem, type Schemas } from '../../api/client';
+import { asItIs } from '../../api/files';
+import { garden } from '../../app/garden.svelte';
+import { undo } from '../../app/undo.svelte';
+import { newId } from '../../ui/ids';
+
+type Looked = Schemas['LookedOut'];
+export type Order = Looked['dates'];
+
+/** What she says of a table; the rest is found in it by the server. */
+interface How {
+  kind?: string;
+  sheet?: string;
+  columns?: Record<string, number>;
+  units: Record<string, string>;
+  dates?: Order;
+  places: Record<string, string>;
+}
+
+const LOOKS_MS = 700;
+const nothingSaid = (): How => ({ units: {}, places: {} });
+
+/** A table on its way in: how it is read, what it would bring, and how far its taking is. */
+export class NotebookFile {
+  file = $state<File | null>(null);
+  looked = $state<Looked | null>(null);
+  busy = $state<'' | 'looking' | 'taking'>('');
+  far = $state<Schemas['FarOut'] | null>(null);
+  problem = $state<Problem | null>(null);
+  told = $state('');
+  private how = nothingSaid();
+  private id = newId();
+
+  /** Another file: whatever was said of the last one is forgotten. */
+  async choose(file: File | null): Promise<void> {
+    this.file = file;
+    this.how = nothingSaid();
+    this.looked = null;
+    this.told = '';
+    this.id = newId();
+    if (file) await this.look();
+  }
+
+  async sayKind(kind: string): Promise<void> {
+    this.how = { ...nothingSaid(), kind, sheet: this.how.sheet, dates: this.how.dates };
+    await this.look();
+  }
+
+  async saySheet(sheet: string): Promise<void> {
+    this.how = { ...nothingSaid(), sheet };
+    await this.look();
+  }
+
+  async sayDates(dates: Order): Promise<void> {
+    this.how.dates = dates;
+    await this.look();
+  }
+
+  async sayUnit(key: string, unit: string): Promise<void> {
+    this.how.units = { ...this.how.units, [key]: unit };
+    await this.look();
+  }
+
+  async sayPlace(name: string, id: string): Promise<void> {
+    this.how.places = { ...this.how.places, [name]: id };
+    await this.look();
+  }
+
+  /** What a column is read as; nothing where it is passed over. */
+  async sayColumn(index: number, key: string): Promise<void> {
+    const columns = matches(this.looked?.columns ?? []);
+    this.how.columns = moved(columns, index, key);
+    await this.look();
+  }
+
+  async look(): Promise<void> {
+    if (!this.file) return;
+    this.busy = 'looking';
+    const params = { query: { how: JSON.stringify(this.how) } };
+    const reply = await ask(
+      client.POST('/api/notebook-file/look', { params, ...asItIs(this.file) }),
+    );
+    this.busy = '';
+    this.problem = reply.problem ?? null;
+    if (reply.data) this.looked = reply.data;
+  }
+
+  /** Take it in; `rest` leaves out what cannot be read. */
+  async take(rest: boolean): Promise<void> {
+    if (!this.file || this.busy) return;
+    this.busy = 'taking';
+    const asking = setInterval(() => void this.askHowFar(), LOOKS_MS);
+    const query = { how: JSON.stringify(this.how), id: this.id, rest };
+    const reply = await ask(
+      client.POST('/api/notebook-file', { params: { query }, ...asItIs(this.file) }),
+    );
+    clearInterval(asking);
+    this.far = null;
+    this.busy = '';
+    this.problem = reply.problem ?? null;
+    if (!reply.data) return;
+    this.told = toldOf(reply.data);
+    undo.offer({ id: this.id, change_id: reply.data.change_id, summary: this.told });
+    await garden.changed();
+    await this.look();
+  }
+
+  private async askHowFar(): Promise<void> {
+    const params = { path: { taking_id: this.id } };
+    const { data } = await ask(client.GET('/api/notebook-file/{taking_id}', { params }));
+    if (data && this.busy === 'taking') this.far = data;
+  }
+}
+
+/** Which column each key is in. */
+export function matches(columns: { index: number; key: string }[]): Record<string, number> {
+  return Object.fromEntries(columns.filter((one) => one.key).map((one) => [one.key, one.index]));
+}
+
+/** The same with one column read as something else; each key stands once. */
+export function moved(
+  columns: Record<string, number>,
+  index: number,
+  key: string,
+): Record<string, number> {
+  const others = Object.entries(columns).filter(([name, at]) => at !== index && name !== key);
+  return { ...Object.fromEntries(others), ...(key ? { [key]: index } : {}) };
+}
+
+/** What came in, in a sentence. */
+export function toldOf(taken: { count: number; here: number; left_out: number }): string {
+  const parts = [`${many(taken.count)} taken in`];
+  if (taken.here) parts.push(`${many(taken.here)} were here already`);
+  if (taken.left_out) parts.push(`${many(taken.left_out)} left out`);
+  return `${parts.join(', ')}.`;
+}
