@@ -13,6 +13,8 @@
     submit?: string;
     fields?: string[];
     keep: () => Promise<unknown>;
+    /** What stands in the sheet instead, as long as there is nothing to fill in. */
+    instead?: Snippet | undefined;
     children: Snippet;
   }
   let {
@@ -22,6 +24,7 @@
     submit = 'Write it down',
     fields = [],
     keep,
+    instead,
     children,
   }: Props = $props();
 
@@ -39,13 +42,17 @@
 
 <!-- A sheet that asks for one thing and writes it down. -->
 <Sheet {title} bind:open>
-  <form onsubmit={send} novalidate>
-    {@render children()}
-    {#if write.problem && !fields.includes(write.problem.field)}
-      <p class="trouble" role="alert">{write.problem.message}</p>
-    {/if}
-    <Button look="go" type="submit" disabled={write.busy}>{submit}</Button>
-  </form>
+  {#if instead}
+    {@render instead()}
+  {:else}
+    <form onsubmit={send} novalidate>
+      {@render children()}
+      {#if write.problem && !fields.includes(write.problem.field)}
+        <p class="trouble" role="alert">{write.problem.message}</p>
+      {/if}
+      <Button look="go" type="submit" disabled={write.busy}>{submit}</Button>
+    </form>
+  {/if}
 </Sheet>
 
 <style>
