@@ -14,8 +14,7 @@ from django.apps import apps
 from django.contrib.contenttypes.models import ContentType
 from django.db import connection
 
-from dace.desks.bench.laid_out import laid_out
-from dace.feeding.plans import forget
+from dace.households.version import forget
 
 _kept: dict[str, Path] = {}
 
@@ -36,8 +35,7 @@ def stand_in(build: Callable[[], object]) -> None:
         _put_back(build)
     ContentType.objects.clear_cache()
     ContentType.objects.get_for_models(*apps.get_models())  # as in a process that has run a while
-    laid_out.cache_clear()  # the same numbers of changes are given out again
-    forget()
+    forget()  # the same numbers of changes are given out again
 
 
 def _keep(build: Callable[[], object]) -> None:

@@ -110,7 +110,7 @@ from dace.core.pen.readings import (
     reading_at_25,
 )
 from dace.core.plan.buying import ToBuy, to_buy
-from dace.core.plan.events import slot_number
+from dace.core.plan.cans import cans_of
 from dace.core.plan.making import make_plan
 from dace.core.plan.records import CanToMix, Carried, Course, Event, Plan, Served, Short, Wait
 from dace.core.plan.rehearse import Rehearsed, Tally, Trial, rehearse, tally
@@ -267,7 +267,7 @@ __all__ = [
     "advise_brew", "advise_clash", "advise_feeding", "advise_jar", "advise_too_strong", "ago",
     "air_facts", "alike", "alkalinity_from_bicarbonate", "amount_words", "answer", "as_paste",
     "as_pour_through", "balances", "barred", "blend", "bottle_contents", "brew_tokens",
-    "brew_working", "brings_words", "by_day", "cautions", "charged_can", "charged_dry",
+    "brew_working", "brings_words", "by_day", "cans_of", "cautions", "charged_can", "charged_dry",
     "charged_plain", "charged_water", "check", "check_claim", "check_measured", "check_score",
     "clashes_among", "clashes_between", "climate", "climate_near", "climates", "climates_near",
     "climbing_since", "clock_words", "comfort", "comfort_of", "compare_with_expected", "compared",
@@ -288,10 +288,10 @@ __all__ = [
     "read_soil_test", "read_strength", "reading_at_25", "ready_days", "rehearse", "release_over",
     "root_facts", "rows_of_text", "runs", "said_now", "same_water", "say", "scales",
     "season_nitrogen_g_m2", "separator_of", "share_of_cap", "share_words", "shares_of_ground",
-    "short_of", "shown", "sides_won", "signs", "slot_number", "solve_amount", "spans",
-    "split_into_cans", "spray", "stage_clock", "stock_for", "stock_solution", "stops_of",
-    "strength_words", "suggest_litres_each", "suits", "sun_hours", "tally", "text_of", "to_buy",
-    "told_by", "told_twice", "toss", "trial_measure", "trial_measures", "trial_wait", "trial_waits",
+    "short_of", "shown", "sides_won", "signs", "solve_amount", "spans", "split_into_cans", "spray",
+    "stage_clock", "stock_for", "stock_solution", "stops_of", "strength_words",
+    "suggest_litres_each", "suits", "sun_hours", "tally", "text_of", "to_buy", "told_by",
+    "told_twice", "toss", "trial_measure", "trial_measures", "trial_wait", "trial_waits",
     "usual_days", "usual_dry_density", "usual_hours", "usual_measures", "usual_of", "verdicts",
     "warm_up", "water_from_ec", "water_from_report", "water_of_kind", "weigh", "wish_now",
     "with_charge", "with_water", "word_for", "word_now",

@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 import logging
-import threading
 from collections.abc import Iterable
 from datetime import date, datetime
 from pathlib import Path
@@ -18,7 +17,6 @@ from dace.households import visits, waits
 
 _log = logging.getLogger("dace.copies")
 _DAYS, _WEEKS, _MONTHS = 7, 4, 12
-_EVERY_S = 600.0
 
 
 def folder() -> Path:
@@ -86,28 +84,15 @@ def before_migrating(at: datetime) -> Path:
     return to
 
 
-class EveryNight(threading.Thread):
-    """Looks now and then whether today's copy is there; it ends with the process."""
-
-    def __init__(self) -> None:
-        super().__init__(name="nightly copies", daemon=True)
-        self._ended = threading.Event()
-
-    def run(self) -> None:
-        """Until it is told to end."""
-        while not self._ended.is_set():
-            try:
-                visits.end_visits(timezone.now())
-                made = nightly(datetime.now().astimezone().date())
-                if made is not None:
-                    waits.tidy()
-                    _log.info("copied to %s", made)
-            except DaceError as error:
-                _log.error("no copy was made: %s", error.sentence)
-            finally:
-                connection.close()
-            self._ended.wait(_EVERY_S)
-
-    def end(self) -> None:
-        """No more copies."""
-        self._ended.set()
+def keep_up() -> None:
+    """What is to be done now and then while Dace is served: today's copy, visits that ended."""
+    try:
+        visits.end_visits(timezone.now())
+        made = nightly(datetime.now().astimezone().date())
+        if made is not None:
+            waits.tidy()
+            _log.info("copied to %s", made)
+    except DaceError as error:
+        _log.error("no copy was made: %s", error.sentence)
+    finally:
+        connection.close()

@@ -6,7 +6,6 @@ from collections.abc import Callable, Iterator
 from dataclasses import replace
 
 from dace.core.api import DaceError, shown
-from dace.desks.bench.laid_out import laid_out
 from dace.desks.bench.page import supplies_page
 from dace.desks.notebook.entries import read_cursor
 from dace.desks.notebook.page import notebook_page
@@ -21,9 +20,9 @@ from dace.desks.shelf.brew import brew_page
 from dace.desks.shelf.jar import jar_page
 from dace.desks.shelf.page import shelf
 from dace.desks.trials.page import trial_page, trials_page
-from dace.feeding.plans import forget
 from dace.garden.models import Planting
 from dace.households.scope import Scope
+from dace.households.version import forget
 from dace.notebook.models import Trial
 from dace.shelf.models import Brew, Jar
 
@@ -76,5 +75,4 @@ def _notebook(scope: Scope) -> None:
 
 def forget_what_was_read() -> None:
     """What was worked out of rows that are not kept: their changes' numbers come again."""
-    laid_out.cache_clear()
     forget()

@@ -11,7 +11,6 @@ from dace.core import api as core
 from dace.core.api import CanToMix, Event, Plan
 from dace.feeding.models import Can
 from dace.feeding.verdicts import Judged, StopVerdict, judged
-from dace.feeding.verdicts import forget as forget_verdicts
 from dace.households.scope import Scope
 from dace.households.version import Newest, Version, version_of
 
@@ -29,7 +28,7 @@ class Planned:
     @property
     def stops(self) -> dict[str, StopVerdict]:
         """Its stops by the keys that the plan knows them by."""
-        return {str(one.fill_id): one for one in self.judged.stops}
+        return self.judged.by_key
 
     def today(self) -> tuple[Event, ...]:
         """What is to be done today."""
@@ -66,18 +65,12 @@ def _worked_out(version: Version, found: Judged) -> Planned:
     return kept["plan"]
 
 
-def forget() -> None:
-    """Forget what was worked out: for tests, which give numbers of changes out again."""
-    forget_verdicts()
-    _known.cache_clear()
-
-
 def event_id(household: uuid.UUID, event: Event) -> uuid.UUID:
     """One id for an event, whatever day it is moved to."""
     return uuid.uuid5(household, f"{event.stop} {event.kind} {event.slot}")
 
 
-def cans_to_mix(scope: Scope, plan: Plan) -> dict[uuid.UUID, CanToMix]:
+def cans_to_mix(scope: Scope, found: Judged) -> dict[uuid.UUID, CanToMix]:
     """Today's cans by their ids: one for what goes in and whom it is for; one query.
 
     A can that was taken back keeps its id; what is mixed in its place gets another.
@@ -85,12 +78,12 @@ def cans_to_mix(scope: Scope, plan: Plan) -> dict[uuid.UUID, CanToMix]:
     since = scope.now - timedelta(days=1)
     gone = Can.objects.filter(household_id=scope.household_id, undone_at__isnull=False)
     taken_back = set(gone.filter(mixed_at__gte=since).values_list("pk", flat=True))
-    found = {}
-    for can in plan.cans:
+    cans = {}
+    for can in found.cans:
         portion, stops = can.portion, " ".join(one.stop for one in can.served)
-        said = f"{plan.today} {portion.source} {portion.water} {portion.strength} {stops}"
+        said = f"{found.today} {portion.source} {portion.water} {portion.strength} {stops}"
         can_id = uuid.uuid5(scope.household_id, said)
         while can_id in taken_back:
             can_id = uuid.uuid5(can_id, "again")
-        found[can_id] = can
-    return found
+        cans[can_id] = can
+    return cans

@@ -14,7 +14,8 @@ from dace.core.api import amount_words, material
 from dace.feeding.models import Can, CanPart, Dose, Dressing, Serving, Spray, Thinning
 from dace.garden.models import Fill
 from dace.households.scope import NotFoundError, Scope
-from dace.shelf.models import Jar
+from dace.households.version import remembered
+from dace.shelf.models import Brew, Jar
 
 _MANURE = "manure"
 
@@ -34,7 +35,12 @@ def jar_with_stock(scope: Scope, jar_id: uuid.UUID) -> tuple[Jar, float]:
 
 
 def jars_with_stock(scope: Scope) -> tuple[tuple[Jar, float], ...]:
-    """Every jar with what it still holds; one query."""
+    """Every jar with what it still holds; one query where one of them changed."""
+    return _jars_with_stock(scope)
+
+
+@remembered(Jar, Brew, Can, CanPart, Dressing)
+def _jars_with_stock(scope: Scope) -> tuple[tuple[Jar, float], ...]:
     mixed = (
         CanPart.objects.of(scope)
         .filter(jar=OuterRef("pk"), can__undone_at__isnull=True)
@@ -114,6 +120,11 @@ def cans_left(scope: Scope, cans: Sequence[Can]) -> dict[uuid.UUID, float]:
 
 def last_fed(scope: Scope) -> dict[uuid.UUID, datetime]:
     """When each place was last fed, of the fills that stand there now; one query."""
+    return _last_fed(scope)
+
+
+@remembered(Dose, Fill)
+def _last_fed(scope: Scope) -> dict[uuid.UUID, datetime]:
     newest = Dose.objects.of(scope).filter(fill=OuterRef("pk")).order_by("-poured_at")
     fills = Fill.objects.of(scope).filter(renewed_on__isnull=True)
     rows = fills.annotate(fed=Subquery(newest.values("poured_at")[:1]))

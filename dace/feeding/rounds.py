@@ -10,9 +10,10 @@ from django.db import transaction
 from dace.core.api import CanToMix, DaceError, shown
 from dace.feeding.mixing import NewCan, mix
 from dace.feeding.models import Can, Dose, Serving, Thinning, Tick
-from dace.feeding.plans import Planned, cans_to_mix, planned
+from dace.feeding.plans import cans_to_mix
 from dace.feeding.reads import litres_left
 from dace.feeding.ticks import tick_words
+from dace.feeding.verdicts import judged
 from dace.garden.models import Fill, Garden, Stand
 from dace.garden.reads import garden_of
 from dace.garden.services import today
@@ -50,10 +51,8 @@ def mix_for_round(scope: Scope, wanted: uuid.UUID) -> Can:
     before = Can.objects.written_before(scope, wanted)
     if before is not None:
         return before
-    found = planned(scope)
-    block = _block(scope, found, wanted)
+    block = _block(scope, wanted)
     garden = garden_of(scope)
-    slots = {event.stop: event.slot for event in found.today() if event.kind == "feed"}
     with change(scope, "mix") as draft:
         can = _mixed(scope, garden, block, wanted)
         for one in block.served:
@@ -61,7 +60,7 @@ def mix_for_round(scope: Scope, wanted: uuid.UUID) -> Can:
                 **new_row(scope, uuid.uuid5(wanted, one.stop)),
                 can=can,
                 fill_id=uuid.UUID(one.stop),
-                slot=slots[one.stop],
+                slot=one.slot,
                 on=today(scope, garden),
                 each={each.planting: each.litres for each in one.each if each.litres > 0},
             )
@@ -95,8 +94,8 @@ def take_back_can(scope: Scope, can_id: uuid.UUID) -> ChangeRecord:
     return [undo(scope, number) for number in numbers][-1]
 
 
-def _block(scope: Scope, found: Planned, wanted: uuid.UUID) -> CanToMix:
-    cans = cans_to_mix(scope, found.plan) if found.plan else {}
+def _block(scope: Scope, wanted: uuid.UUID) -> CanToMix:
+    cans = cans_to_mix(scope, judged(scope))
     if wanted in cans:
         return cans[wanted]
     raise ConflictError(

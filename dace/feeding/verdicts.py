@@ -5,10 +5,11 @@ from __future__ import annotations
 import uuid
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
+from datetime import date
 from threading import Lock
 
 from dace.core import api as core
-from dace.core.api import Grows, NamedWater, Source, Stop, Verdict, Vessel, Yard
+from dace.core.api import CanToMix, Grows, NamedWater, Source, Stop, Verdict, Vessel, Yard
 from dace.feeding.reads import jars_with_stock
 from dace.feeding.rootzones import RootRecord, root_zones
 from dace.feeding.ticks import left_out, mixed_today
@@ -48,10 +49,21 @@ class StopVerdict:
 
 @dataclass(frozen=True)
 class Judged:
-    """A garden as the core knows it, and the verdict of each stop, in walking order."""
+    """A garden as the core knows it, the verdict of each stop in walking order, today's cans."""
 
     yard: Yard | None
     stops: tuple[StopVerdict, ...]
+    cans: tuple[CanToMix, ...] = ()
+
+    @property
+    def today(self) -> date | None:
+        """The day that it is; None where nothing grows."""
+        return self.yard.days.today if self.yard else None
+
+    @property
+    def by_key(self) -> dict[str, StopVerdict]:
+        """Its stops by the keys that the core knows them by."""
+        return {str(one.fill_id): one for one in self.stops}
 
 
 def stop_verdicts(scope: Scope) -> tuple[StopVerdict, ...]:
@@ -67,11 +79,6 @@ def judged(scope: Scope) -> Judged:
     version = version_of(scope)
     with _one_at_a_time:  # several pages ask at once after each write
         return _worked_out(version)
-
-
-def forget() -> None:
-    """Forget what was worked out: for tests, which give numbers of changes out again."""
-    _worked_out.cache_clear()
 
 
 def verdict_of(scope: Scope, fill_id: uuid.UUID) -> Verdict | None:
@@ -101,7 +108,8 @@ def _worked_out(version: Version) -> Judged:
         for record in records
     ]
     yard = _yard(scope, garden, records[0], tuple(asked))
-    found = {verdict.stop: verdict for verdict in core.verdicts(yard)}
+    verdicts = core.verdicts(yard)
+    found = {verdict.stop: verdict for verdict in verdicts}
     stops_found = tuple(
         StopVerdict(
             where[record.fill.pk],
@@ -112,7 +120,7 @@ def _worked_out(version: Version) -> Judged:
         )
         for record in records
     )
-    return Judged(yard, stops_found)
+    return Judged(yard, stops_found, core.cans_of(verdicts, yard))
 
 
 def _yard(scope: Scope, garden: Garden, record: RootRecord, asked: tuple[Stop, ...]) -> Yard:

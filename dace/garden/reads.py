@@ -13,8 +13,21 @@ from django.db.models import Prefetch, Q, QuerySet, Subquery
 
 from dace.core import api as core
 from dace.garden.clocks import Clocks, clocks
-from dace.garden.models import Fill, Garden, Harvest, Measure, Place, Planting, Stand, Vessel, Water
+from dace.garden.models import (
+    Fill,
+    Garden,
+    Harvest,
+    Measure,
+    OwnWeather,
+    Place,
+    Planting,
+    StageSeen,
+    Stand,
+    Vessel,
+    Water,
+)
 from dace.households.scope import NotFoundError, Scope
+from dace.households.version import remembered
 from dace.measuring.models import Pen
 
 
@@ -81,16 +94,20 @@ class StopRecord:
 
 def garden_of(scope: Scope) -> Garden:
     """The household's garden, with the scale of its oldest pen; one query for an asking."""
-    pens = Pen.objects.in_use(scope).order_by("created_at").values("scale")[:1]
-    gardens = Garden.objects.of(scope).order_by("created_at").annotate(pen_scale=Subquery(pens))
-    found = scope.once("garden", gardens.first)
+    found = scope.once("garden", lambda: _garden(scope))
     if found is None:
         raise NotFoundError("garden", "no garden", "set one up first")
     return found
 
 
+def _garden(scope: Scope) -> Garden | None:
+    pens = Pen.objects.in_use(scope).order_by("created_at").values("scale")[:1]
+    gardens = Garden.objects.of(scope).order_by("created_at").annotate(pen_scale=Subquery(pens))
+    return gardens.first()
+
+
 def stops(scope: Scope) -> tuple[StopRecord, ...]:
-    """Every place in walking order with its present stands; seven queries for an asking."""
+    """Every place in walking order with its present stands; seven queries where one changed."""
     return scope.once("stops", lambda: _stops(scope))
 
 
@@ -108,6 +125,7 @@ def _not_over(field: str, today: date) -> Q:
     return Q(**{f"{field}__isnull": True}) | Q(**{f"{field}__gt": today})
 
 
+@remembered(Place, Fill, Stand, Planting, StageSeen, Garden, OwnWeather, Pen)
 def _stops(scope: Scope) -> tuple[StopRecord, ...]:
     current = _present(scope).select_related("planting__garden").order_by("created_at", "id")
     present = standing_fills(scope).order_by("created_at", "name")

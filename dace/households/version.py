@@ -4,9 +4,13 @@ from __future__ import annotations
 
 import uuid
 from collections import OrderedDict
-from collections.abc import Callable
+from collections.abc import Callable, Mapping
 from dataclasses import dataclass, field
-from typing import Generic, TypeVar
+from typing import Any, Generic, TypeVar
+
+import reversion
+from django.contrib.contenttypes.models import ContentType
+from django.db.models import Model
 
 from dace.households.models import Change
 from dace.households.scope import Scope
@@ -14,6 +18,7 @@ from dace.households.scope import Scope
 _MINUTES = 15
 _HOUSEHOLDS, _EACH = 32, 2
 _SILENT = ("note", "photo")  # to be looked at: no number and no verdict follows from them
+_MOST_ROWS = 400
 
 T = TypeVar("T")
 
@@ -33,6 +38,23 @@ class Version:
     scope: Scope = field(compare=False)
 
 
+@dataclass(frozen=True)
+class _Written:
+    """The newest change, the newest that tells, and the newest to each table.
+
+    A table that is not in ``tables`` was last written to by ``others`` or before.
+    """
+
+    newest: int
+    telling: int
+    others: int
+    tables: Mapping[int, int] = field(default_factory=dict)
+
+
+_written: OrderedDict[uuid.UUID, _Written] = OrderedDict()
+_every: list[Newest[Any]] = []
+
+
 class Newest(Generic[T]):
     """What was worked out of the newest versions of a household; older ones go at once.
 
@@ -42,17 +64,18 @@ class Newest(Generic[T]):
 
     def __init__(self, work_out: Callable[[Version], T]) -> None:
         self._work_out = work_out
-        self._kept: OrderedDict[uuid.UUID, list[tuple[Version, T]]] = OrderedDict()
+        self._kept: OrderedDict[uuid.UUID, list[tuple[int, int, T]]] = OrderedDict()
+        _every.append(self)
 
     def __call__(self, version: Version) -> T:
-        """As it was worked out before, or worked out now; one asking at a time."""
+        """As it was worked out before, or worked out now."""
         held = self._kept.setdefault(version.household_id, [])
         self._kept.move_to_end(version.household_id)
-        for known, value in held:
-            if known == version:
+        for change_id, quarter, value in held:
+            if (change_id, quarter) == (version.change_id, version.quarter):
                 return value
         value = self._work_out(version)
-        held.append((version, value))
+        held.append((version.change_id, version.quarter, value))
         del held[:-_EACH]
         while len(self._kept) > _HOUSEHOLDS:
             self._kept.popitem(last=False)
@@ -63,10 +86,71 @@ class Newest(Generic[T]):
         self._kept.clear()
 
 
-def version_of(scope: Scope) -> Version:
-    """The version that stands now; one query."""
-    newest = Change.objects.filter(household_id=scope.household_id).order_by("-id")
-    telling = newest.exclude(kind__in=_SILENT).exclude(undoes__kind__in=_SILENT)
-    found = telling.values_list("id", flat=True).first()
+def forget() -> None:
+    """Forget all that was worked out: numbers of changes that were taken back come again."""
+    _written.clear()
+    for one in _every:
+        one.cache_clear()
+
+
+def version_of(scope: Scope, *models: type[Model]) -> Version:
+    """The version that stands now, of some tables or of all that tells; one query an asking."""
+    written = scope.once("written to", lambda: _written_to(scope.household_id))
+    number = written.telling
+    if models:
+        keys = (ContentType.objects.get_for_model(model).pk for model in models)
+        number = max(written.tables.get(key, written.others) for key in keys)
     quarter = int(scope.now.timestamp()) // (60 * _MINUTES)
-    return Version(scope.household_id, found or 0, quarter, scope)
+    return Version(scope.household_id, number, quarter, scope)
+
+
+def _written_to(household: uuid.UUID) -> _Written:
+    """What is known of the household's changes, and of those since."""
+    own = Change.objects.filter(household_id=household).order_by("-id")
+    newest = own.values_list("id", flat=True).first() or 0
+    known = _written.get(household)
+    if known is None or known.newest > newest:
+        telling = own.exclude(kind__in=_SILENT).exclude(undoes__kind__in=_SILENT)
+        first = telling.values_list("id", flat=True).first() or 0
+        known = _Written(newest, first, newest)
+    elif known.newest < newest:
+        known = _since(household, known, newest)
+    _written[household] = known
+    while len(_written) > _HOUSEHOLDS:
+        _written.popitem(last=False)
+    return known
+
+
+def _since(household: uuid.UUID, known: _Written, newest: int) -> _Written:
+    rows = Change.objects.filter(household_id=household, id__gt=known.newest, id__lte=newest)
+    fields = ("id", "kind", "undoes__kind", "revision__version__content_type_id")
+    found = list(rows.values_list(*fields)[: _MOST_ROWS + 1])
+    told = [number for number, kind, undone, _ in found if not {kind, undone} & set(_SILENT)]
+    if len(found) > _MOST_ROWS or any(table is None for *_, table in found):
+        return _Written(newest, newest, newest)  # so much, or so unlike a change: all may be new
+    tables = dict(known.tables)
+    for number, *_, table in found:
+        tables[table] = max(number, tables.get(table, 0))
+    return _Written(newest, max([known.telling, *told]), known.others, tables)
+
+
+class Remembered(Generic[T]):
+    """What a read of some tables found, until one of them is written to.
+
+    It is shared between askings: nobody changes the rows in it. Inside a change it is read anew.
+    """
+
+    def __init__(self, read: Callable[[Scope], T], models: tuple[type[Model], ...]) -> None:
+        self.read, self.models = read, models
+        self._kept = Newest(lambda version: read(version.scope))
+
+    def __call__(self, scope: Scope) -> T:
+        """As it was read before, or read now."""
+        if reversion.is_active():
+            return self.read(scope)
+        return self._kept(version_of(scope, *self.models))
+
+
+def remembered(*models: type[Model]) -> Callable[[Callable[[Scope], T]], Remembered[T]]:
+    """Decorator: remember what is read of these tables and no others."""
+    return lambda read: Remembered(read, models)

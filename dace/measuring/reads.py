@@ -9,6 +9,7 @@ from django.db.models import OuterRef, Subquery
 
 from dace.core.api import PenReading, as_pour_through
 from dace.households.scope import Scope
+from dace.households.version import remembered
 from dace.measuring.models import FieldTest, Reading, Subject
 
 
@@ -31,7 +32,12 @@ def as_drain(row: Reading) -> float:
 
 
 def last_drains(scope: Scope) -> dict[uuid.UUID, Reading]:
-    """The newest reading of every fill, by its subject; one query, a row for each fill read."""
+    """The newest reading of every fill, by its subject; one query where one was read."""
+    return _last_drains(scope)
+
+
+@remembered(Reading, Subject)
+def _last_drains(scope: Scope) -> dict[uuid.UUID, Reading]:
     of_one = Reading.objects.weighing(scope).filter(subject=OuterRef("pk"))
     newest = of_one.order_by("-taken_at", "-created_at").values("pk")[:1]
     fills = Subject.objects.of(scope).filter(kind=Subject.Kind.FILL)

@@ -12,9 +12,11 @@ from django.db.models import Prefetch, QuerySet
 
 from dace.core import api as core
 from dace.core.api import BrewEstimate, BrewReading, PenReading, Recipe
+from dace.garden.models import Water
 from dace.garden.reads import core_water
 from dace.households.scope import NotFoundError, Scope
-from dace.measuring.models import Reading
+from dace.households.version import remembered
+from dace.measuring.models import Reading, Subject
 from dace.shelf.models import Brew, BrewEvent
 from dace.shelf.recipes import ingredients_of
 
@@ -98,13 +100,23 @@ def reading_of(brew: Brew, row: Reading, strained_day: float | None = None) -> B
 
 def brews(scope: Scope) -> tuple[BrewRecord, ...]:
     """Every brew on its way, oldest first; four queries, and one for each blended water."""
-    rows = _with_events(scope, Brew.objects.in_use(scope))
-    read: dict[uuid.UUID, list[Reading]] = {}
-    subjects = [brew.subject_id for brew in rows]
-    found = Reading.objects.weighing(scope).filter(subject_id__in=subjects).order_by("taken_at")
-    for row in found:
-        read.setdefault(row.subject_id, []).append(row)
+    rows, read = _on_their_way(scope), _read(scope)
     return tuple(_record(scope, brew, tuple(read.get(brew.subject_id, ()))) for brew in rows)
+
+
+@remembered(Brew, BrewEvent, Water, Subject)
+def _on_their_way(scope: Scope) -> list[Brew]:
+    return _with_events(scope, Brew.objects.in_use(scope))
+
+
+@remembered(Brew, Reading)
+def _read(scope: Scope) -> dict[uuid.UUID, list[Reading]]:
+    subjects = Brew.objects.in_use(scope).values("subject_id")
+    read: dict[uuid.UUID, list[Reading]] = {}
+    rows = Reading.objects.weighing(scope).filter(subject_id__in=subjects)
+    for row in rows.order_by("taken_at"):
+        read.setdefault(row.subject_id, []).append(row)
+    return read
 
 
 @dataclass(frozen=True)

@@ -11,9 +11,8 @@ from django.test import Client, TestCase
 
 from dace.demo import weir_yard
 from dace.demo.keys import key
-from dace.desks.bench.laid_out import laid_out
-from dace.feeding.plans import forget
 from dace.households.models import User
+from dace.households.version import forget
 from tests.gardens import nothing, stand_in
 
 MODEL_BACKEND = "django.contrib.auth.backends.ModelBackend"
@@ -82,8 +81,7 @@ class WeirYardCase(TestCase):
         stand_in(nothing)
 
     def setUp(self) -> None:
-        laid_out.cache_clear()  # a rollback gives numbers of changes out again
-        forget()
+        forget()  # a rollback gives numbers of changes out again
         self.asking = Asking.signed_in()
         self.stand = str(key("stand aubergine 2 fed"))
         self.jar = str(key("Fruiting liquid 4-3-8"))

@@ -44,6 +44,7 @@ READS = {
     "/api/readables": (19, 140),
     "/api/season": (14, 140),
     "/api/round": (30, 300),
+    "/api/round/ahead": (12, 300),
     "/api/plan": (12, 90),
     "/api/plan.ics": (12, 90),
     "/api/scoring": (8, 60),

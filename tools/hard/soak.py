@@ -20,8 +20,8 @@ from tools.hard.asked import Client
 from tools.served import prepared, running
 
 _CLIENTS, _SEED, _REST_S = 8, 11, 0.25
-_READ = ("/api/path", "/api/round", "/api/bench", "/api/season", "/api/notebook?limit=40",
-         "/api/shelf", "/api/trials", "/api/setup")  # fmt: skip
+_READ = ("/api/path", "/api/round", "/api/round/ahead", "/api/bench", "/api/season",
+         "/api/notebook?limit=40", "/api/shelf", "/api/trials", "/api/setup")  # fmt: skip
 _P95 = 0.95
 
 
@@ -90,8 +90,12 @@ def _asking(rng: random.Random, stands: list[tuple[str, str]]) -> tuple[str, str
 
 
 def _memory_mb(pid: int) -> float:
-    status = Path(f"/proc/{pid}/status").read_text(encoding="ascii")
-    return int(status.split("VmRSS:")[1].split()[0]) / 1024
+    """Of a process and those it began, what they share counted once."""
+    begun = Path(f"/proc/{pid}/task/{pid}/children").read_text(encoding="ascii").split()
+    rollups = [
+        Path(f"/proc/{one}/smaps_rollup").read_text(encoding="ascii") for one in (pid, *begun)
+    ]
+    return sum(int(one.split("\nPss:")[1].split()[0]) for one in rollups) / 1024
 
 
 if __name__ == "__main__":

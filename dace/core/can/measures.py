@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import itertools
 from dataclasses import dataclass
+from functools import lru_cache
 
 from dace.core.errors import DaceError
 from dace.core.result import say
@@ -55,6 +56,7 @@ def usual_measures(family: str) -> tuple[Owned, ...]:
     )
 
 
+@lru_cache(maxsize=4096)
 def round_to_owned(ml: float, owned: tuple[Owned, ...]) -> Rounded | None:
     """The handiest way to measure an amount within 5 %; None where nothing owned does.
 

@@ -10,6 +10,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from dace.core.matter.nutrients import NUTRIENTS
+from dace.core.plan.records import EventKind
 from dace.core.rootzone.course import course_of, needs
 from dace.core.rootzone.meaning import Comfort, comfort
 from dace.core.rootzone.mondays import Newest
@@ -20,7 +21,7 @@ from dace.core.verdict.gates import why_shut
 from dace.core.verdict.kinds import rest_of
 from dace.core.verdict.options import Fed
 from dace.core.verdict.recipe import litres_each
-from dace.core.verdict.records import Grows, Stop, Verdict
+from dace.core.verdict.records import RHYTHMS, Grows, Stop, Verdict
 
 Array = NDArray[np.float64]
 WEEK, DRESSED_EVERY = 7, 28
@@ -112,6 +113,16 @@ class Ahead:
 
 
 _KNOWN: Newest[Ahead] = Newest(128)
+
+
+def slot_number(stop: Stop, on: date, kind: EventKind) -> int:
+    """Which slot of its rhythm a day is in, counted from when the first there was begun.
+
+    Two feeds of a stop lie at least a slot apart, so no two have one number.
+    """
+    begun = min(one.started_on for one in stop.grows)
+    every = DRESSED_EVERY if kind == "dress" else RHYTHMS[stop.rhythm]
+    return (on - begun).days // every
 
 
 def ahead_of(stop: Stop, verdict: Verdict, days: Outlook, count: int) -> Ahead:

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 
+from dace.core.plan.ahead import slot_number
 from dace.core.plan.records import CanToMix, Served
 from dace.core.verdict.recipe import whole_can
 from dace.core.verdict.records import Verdict, Yard
@@ -39,7 +40,16 @@ def _can(can: Shared, found: Sequence[Verdict], yard: Yard) -> CanToMix:
     own = found[stops[0]].recipe
     assert own is not None
     litres = sum(_litres(found[at]) for at in stops)
-    served = tuple(Served(found[at].stop, _litres(found[at]), found[at].each) for at in stops)
+    by_key = {stop.key: stop for stop in yard.stops}
+    served = tuple(
+        Served(
+            found[at].stop,
+            _litres(found[at]),
+            found[at].each,
+            slot_number(by_key[found[at].stop], yard.days.today, "feed"),
+        )
+        for at in stops
+    )
     thinner = any(_bound(found[at]).startswith(SHARED) for at in stops)
     return CanToMix(whole_can(own, can.per_l, litres, yard), served, _why(len(stops), thinner))
 

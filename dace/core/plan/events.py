@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from datetime import date
 
-from dace.core.plan.ahead import DRESSED_EVERY, Ahead
+from dace.core.plan.ahead import Ahead, slot_number
 from dace.core.plan.problem import Solved
 from dace.core.plan.records import Event, EventKind
 from dace.core.plan.walk import Given, Walked
@@ -31,16 +31,6 @@ def events_of(
     return tuple(event for _, _, event in sorted(found, key=lambda row: row[:2]))
 
 
-def slot_number(ahead: Ahead, on: date, kind: EventKind) -> int:
-    """Which slot of its rhythm a day is in, counted from when the first there was begun.
-
-    Two feeds of a stop lie at least a slot apart, so no two have one number.
-    """
-    begun = min(one.started_on for one in ahead.stop.grows)
-    every = DRESSED_EVERY if kind == "dress" else ahead.facts.every_days
-    return (on - begun).days // every
-
-
 def _today(ahead: Ahead, found: Verdict) -> Event:
     kind = _TODAY[found.kind]
     fed = [one.planting for one in found.each if one.litres > 0] or [
@@ -52,7 +42,7 @@ def _today(ahead: Ahead, found: Verdict) -> Event:
         litres = found.flush.each_l * found.flush.goes
     return Event(
         stop=found.stop,
-        slot=slot_number(ahead, ahead.facts.today, kind),
+        slot=slot_number(ahead.stop, ahead.facts.today, kind),
         on=ahead.facts.today,
         kind=kind,
         stage=_words(ahead, stages),
@@ -83,7 +73,7 @@ def _event(ahead: Ahead, given: Given, worth: dict[int, tuple[float, ...]], yard
     reason = "To be fed then." if kind == "feed" else "To be dressed then."
     return Event(
         stop=ahead.stop.key,
-        slot=slot_number(ahead, ahead.on(given.ahead), kind),
+        slot=slot_number(ahead.stop, ahead.on(given.ahead), kind),
         on=ahead.on(given.ahead),
         kind=kind,
         stage=_words(ahead, stages),

@@ -18,6 +18,7 @@ from dace.core.plan.short import carried_of, short_of
 from dace.core.plan.walk import Shares, Walk, Walked
 from dace.core.plan.weeks import problems
 from dace.core.rootzone.mondays import Newest
+from dace.core.same import Same
 from dace.core.verdict.judge import verdicts
 from dace.core.verdict.records import Verdict, Yard
 
@@ -34,6 +35,7 @@ class _Stop:
 
 
 _KNOWN: Newest[_Stop] = Newest(128)
+_CHOICES: Same[Choices] = Same(1)
 
 
 def make_plan(yard: Yard, weeks: int = 12, found: Sequence[Verdict] | None = None) -> Plan:
@@ -124,7 +126,8 @@ def _worked(
     )
     context = hashlib.sha256(repr((endless.sources, yard.waters, yard.slider)).encode())
     marks = [context.digest() + one.mark for one in aheads]
-    choices = Choices(endless)
+    around = (endless.sources, endless.waters, yard.days.digest, yard.slider)
+    choices = _CHOICES.of("a shelf", around, lambda: Choices(endless))
     dear: dict[str, float] = {}
     gone: dict[str, int] = {}
     empty = {key: 0 for key, amount in left.items() if amount <= 0}

@@ -54,11 +54,12 @@ class Event:
 
 @dataclass(frozen=True)
 class Served:
-    """A stop that a can is poured at: litres in all, and what each planting gets."""
+    """A stop that a can is poured at: litres in all, what each planting gets, its slot."""
 
     stop: str
     litres: float
     each: tuple[Each, ...]
+    slot: int
 
 
 @dataclass(frozen=True)

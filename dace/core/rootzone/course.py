@@ -22,6 +22,7 @@ from dace.core.rootzone.records import (
     Tested,
 )
 from dace.core.rootzone.slow import Slowly
+from dace.core.same import Same
 from dace.core.season.need import daily_need, daily_room, daily_use
 from dace.core.season.outlook import Outlook
 
@@ -62,9 +63,16 @@ class Course:
         return len(self.use)
 
 
+_LAID_OUT: Same[Course] = Same(128)
+
+
 def course_of(root: RootZone, days: Outlook, ahead: int) -> Course:
     """Lay out a fill's days; the window begins on a Monday, so that it moves once a week."""
-    root = _in_order(root)
+    name = (root.seed, ahead)
+    return _LAID_OUT.of(name, (root, days.digest), lambda: _laid_out(_in_order(root), days, ahead))
+
+
+def _laid_out(root: RootZone, days: Outlook, ahead: int) -> Course:
     window = days.today - timedelta(days=MOST_DAYS)
     window -= timedelta(days=window.weekday())
     first = max(root.filled_on, days.first, window)
@@ -84,6 +92,8 @@ def course_of(root: RootZone, days: Outlook, ahead: int) -> Course:
         events=_by_day(_events(root), first, today, count),
         given=_given(root.slow, first, count),
     )
+    for array in (course.use, course.need, course.age, course.rain):
+        array.setflags(write=False)  # it is shared with whoever asks again
     keys = _keys(course)
     return replace(course, keys=tuple(keys[:-1]), whole=keys[-1])
 

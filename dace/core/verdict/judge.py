@@ -8,6 +8,7 @@ from dataclasses import dataclass, replace
 from dace.core.errors import DaceError
 from dace.core.rootzone.flush import Flush, flush
 from dace.core.rootzone.records import charged_water
+from dace.core.same import Same
 from dace.core.season.crops import Stage
 from dace.core.verdict.dressing import dressings, lack_over_weeks
 from dace.core.verdict.facts import Facts, facts_of
@@ -45,7 +46,7 @@ def verdicts(yard: Yard) -> tuple[Verdict, ...]:
     for stop in yard.stops:
         if not stop.grows:
             continue
-        one = _judge(stop, yard, stock)
+        one = _judged(stop, yard, stock)
         found.append(one)
         if one.verdict.recipe is not None and not one.verdict.mixed:
             stock[one.verdict.recipe.source] -= one.verdict.recipe.amount
@@ -68,6 +69,9 @@ class _Judged:
         )
 
 
+_KNOWN: Same[_Judged] = Same(128)
+
+
 def _poured_together(found: Sequence[_Judged], yard: Yard) -> tuple[Verdict, ...]:
     """The verdicts with the strength of the can that each is poured from."""
     whole = [one.verdict for one in found]
@@ -86,6 +90,14 @@ def _poured_together(found: Sequence[_Judged], yard: Yard) -> tuple[Verdict, ...
                     replace(whole[at], recipe=thin, offers=(thin, *whole[at].offers[1:]))
                 )
     return tuple(whole)
+
+
+def _judged(stop: Stop, yard: Yard, stock: dict[str, float]) -> _Judged:
+    """One stop's, from all that bears on it; the same is only looked up."""
+    bare = replace(stop, followed=None)  # type: ignore[arg-type]
+    around = (yard.days.digest, yard.sources, yard.waters, yard.vessels, yard.owned, yard.pen)
+    follows_from = (stop.followed.whole, bare, stock.copy(), *around, yard.slider)
+    return _KNOWN.of(stop.key, follows_from, lambda: _judge(stop, yard, stock))
 
 
 def _judge(stop: Stop, yard: Yard, stock: dict[str, float]) -> _Judged:

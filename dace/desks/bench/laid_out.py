@@ -4,7 +4,6 @@ from __future__ import annotations
 
 import uuid
 from dataclasses import dataclass, replace
-from functools import lru_cache
 
 from dace.core import api as core
 from dace.core.api import Feeding, Verdict
@@ -13,7 +12,8 @@ from dace.feeding.mixing import Source, Whom, sources_of
 from dace.feeding.verdicts import verdict_of
 from dace.garden.models import Garden, Water
 from dace.garden.reads import StandRecord, core_water, garden_of, owned, stand
-from dace.households.version import Version
+from dace.households.scope import Scope
+from dace.households.version import Newest, Version
 
 _MAINS = ("soft_tap", "hard_tap", "report")
 """Kinds of water that come from a works, which may have put chlorine in."""
@@ -46,7 +46,11 @@ class LaidOut:
         return frozenset[str]().union(*(jar.tokens for jar in self.jars))
 
 
-@lru_cache(maxsize=64)
+@Newest
+def _kept(version: Version) -> dict[tuple[object, ...], LaidOut]:
+    return {}
+
+
 def laid_out(
     version: Version,
     jar_ids: tuple[uuid.UUID, ...],
@@ -64,7 +68,15 @@ def laid_out(
     NotFoundError
         Naming the id that is none of this household's.
     """
-    scope = version.scope
+    kept, asked = _kept(version), (jar_ids, water_id, stand_id)
+    if asked not in kept:
+        kept[asked] = _read(version.scope, jar_ids, water_id, stand_id)
+    return kept[asked]
+
+
+def _read(
+    scope: Scope, jar_ids: tuple[uuid.UUID, ...], water_id: uuid.UUID, stand_id: uuid.UUID | None
+) -> LaidOut:
     garden = garden_of(scope)
     jars = sources_of(scope, jar_ids)
     water = Water.objects.fetch(scope, water_id, "water_id")

@@ -9,14 +9,15 @@ from dace.core.api import Event
 from dace.desks.round.schemas import RoundAheadOut, RoundDayOut
 from dace.desks.shared.events import event_words
 from dace.desks.shared.stops import stop_name
-from dace.feeding.plans import Planned, event_id
+from dace.feeding.plans import event_id, planned
 from dace.households.scope import Scope
 
 _DAYS = 8
 
 
-def days_ahead(scope: Scope, found: Planned) -> list[RoundDayOut]:
+def days_ahead(scope: Scope) -> list[RoundDayOut]:
     """The week after today, day by day; days without anything are left out."""
+    found = planned(scope)
     plan = found.plan
     if plan is None:
         return []

@@ -7,8 +7,9 @@ from typing import Any, Literal
 
 from ninja import Router, Schema
 
+from dace.desks.round.ahead import days_ahead
 from dace.desks.round.page import round_page
-from dace.desks.round.schemas import RoundOut
+from dace.desks.round.schemas import RoundComingOut, RoundOut
 from dace.desks.shared.written import ChangeOut, WrittenOut, written
 from dace.feeding.rounds import NewTick, mix_for_round, take_back_can, tick
 from dace.households.fields import Number
@@ -32,6 +33,12 @@ class TickIn(Schema):
 def the_round(request: Any) -> RoundOut:
     """What to do today."""
     return round_page(request.auth)
+
+
+@router.get("/round/ahead", response=RoundComingOut, operation_id="round_ahead")
+def ahead(request: Any) -> RoundComingOut:
+    """What comes in the week after; the plan takes longer to work out than today's round."""
+    return RoundComingOut(days=days_ahead(request.auth))
 
 
 @router.post("/round/cans/{can_id}", response={201: WrittenOut}, operation_id="mix_for_round")

@@ -13,9 +13,9 @@ from dace.desks.round.schemas import RoundCanOut, RoundDoneOut, RoundLineOut, Ro
 from dace.desks.shared.figures import steps_out
 from dace.desks.shared.stops import growing_words, stop_name
 from dace.feeding.models import Serving, Tick
-from dace.feeding.plans import Planned, cans_to_mix
+from dace.feeding.plans import cans_to_mix
 from dace.feeding.ticks import tick_words
-from dace.feeding.verdicts import StopVerdict
+from dace.feeding.verdicts import Judged, StopVerdict
 from dace.garden.reads import StandRecord
 from dace.households.scope import Scope
 
@@ -24,9 +24,9 @@ _LETTERS = "ABCDEFGHIJKLMNOPQRSTUVWXYZ"
 
 @dataclass(frozen=True)
 class CansNow:
-    """The plan, whom today's cans were mixed for, what was ticked, and changes by row."""
+    """The verdicts, whom today's cans were mixed for, what was ticked, and changes by row."""
 
-    found: Planned
+    found: Judged
     served: Sequence[Serving]
     done: Mapping[uuid.UUID, Sequence[Tick]]
     changes: Mapping[uuid.UUID, int]
@@ -35,9 +35,8 @@ class CansNow:
 def cans_shown(scope: Scope, now: CansNow) -> list[RoundCanOut]:
     """Cans in the order in which one walks."""
     mixed = [_mixed(list(rows), now) for _, rows in groupby(now.served, key=lambda one: one.can_id)]
-    plan = now.found.plan
     standing = {can.id for can in mixed}
-    asked = cans_to_mix(scope, plan) if plan is not None else {}
+    asked = cans_to_mix(scope, now.found)
     to_mix = [_to_mix(key, can, now) for key, can in asked.items() if key not in standing]
     ordered = sorted([*mixed, *to_mix], key=lambda one: one.at)
     return [
@@ -47,8 +46,7 @@ def cans_shown(scope: Scope, now: CansNow) -> list[RoundCanOut]:
 
 
 def _to_mix(block_id: uuid.UUID, can: CanToMix, now: CansNow) -> RoundCanOut:
-    portion, stops = can.portion, now.found.stops
-    slots = {event.stop: event.slot for event in now.found.today() if event.kind == "feed"}
+    portion, stops = can.portion, now.found.by_key
     ec = portion.can.ec if portion.can else None
     return RoundCanOut(
         id=block_id,
@@ -74,7 +72,7 @@ def _to_mix(block_id: uuid.UUID, can: CanToMix, now: CansNow) -> RoundCanOut:
         rows=[
             _row(
                 stops[one.stop],
-                slots.get(one.stop, 0),
+                one.slot,
                 {each.planting: each.litres for each in one.each if each.litres > 0},
                 now,
             )
@@ -85,7 +83,7 @@ def _to_mix(block_id: uuid.UUID, can: CanToMix, now: CansNow) -> RoundCanOut:
 
 def _at(now: CansNow, stops: Sequence[str]) -> int:
     """Where along the path the first of some stops is."""
-    order = list(now.found.stops)
+    order = list(now.found.by_key)
     return min((order.index(stop) for stop in stops if stop in order), default=len(order))
 
 
@@ -104,9 +102,9 @@ def _filled(litres: float, cans: int) -> str:
 
 
 def _mixed(rows: list[Serving], now: CansNow) -> RoundCanOut:
-    can, stops = rows[0].can, now.found.stops
+    can, stops = rows[0].can, now.found.by_key
     parts = list(can.parts.all())
-    yard = now.found.judged.yard
+    yard = now.found.yard
     largest = max((one.litres for one in yard.vessels), default=0.0) if yard else 0.0
     fills = core.split_into_cans(can.vessel_l, largest or can.vessel_l)
     each = " in each" if fills.count > 1 else ""

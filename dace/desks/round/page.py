@@ -7,7 +7,6 @@ from dataclasses import dataclass
 
 from dace.core import api as core
 from dace.core.api import shown
-from dace.desks.round.ahead import days_ahead
 from dace.desks.round.cans import CansNow, cans_shown
 from dace.desks.round.schemas import (
     RoundDressOut,
@@ -21,9 +20,8 @@ from dace.desks.round.schemas import (
 from dace.desks.shared.leaves import leaves_now
 from dace.desks.shared.stops import growing_words, stop_name
 from dace.desks.shared.verdicts import VerdictOut, verdict_out
-from dace.feeding.plans import planned
 from dace.feeding.ticks import done_today, servings
-from dace.feeding.verdicts import StopVerdict
+from dace.feeding.verdicts import StopVerdict, judged
 from dace.garden.reads import garden_of
 from dace.garden.services import today
 from dace.households.changes import changes_of
@@ -39,7 +37,7 @@ _WAITS: tuple[core.Kind, ...] = ("wait", "enough", "rest")
 def round_page(scope: Scope) -> RoundOut:
     """The whole round; some fifty queries where something changed, twenty where not.
 
-    Read again where somebody ticked meanwhile: its plan and its ticks are of one moment.
+    Read again where somebody ticked meanwhile: its verdicts and its ticks are of one moment.
     """
     for _ in range(_TRIES):
         before = version_of(scope).change_id
@@ -52,12 +50,12 @@ def round_page(scope: Scope) -> RoundOut:
 
 def _round(scope: Scope) -> RoundOut:
     garden = garden_of(scope)
-    on, found = today(scope, garden), planned(scope)
+    on, found = today(scope, garden), judged(scope)
     served, done = servings(scope, on), done_today(scope, on)
     ids = [tick.pk for ticks in done.values() for tick in ticks]
     changes = changes_of(scope, ids)
     cans = cans_shown(scope, CansNow(found, served, done, changes))
-    out = [_Shown(at, one, verdict_out(one.verdict)) for at, one in enumerate(found.judged.stops)]
+    out = [_Shown(at, one, verdict_out(one.verdict)) for at, one in enumerate(found.stops)]
     shed = [
         RoundShedOut(id=r.brew.pk, name=r.brew.name, steps=[step.words for step in r.due])
         for r in brews(scope)
@@ -72,7 +70,7 @@ def _round(scope: Scope) -> RoundOut:
     beside = (len(flushes), len(dressings), sum(look.first for look in looks))
     return RoundOut(
         today=on,
-        title=_title((to_pour, *beside), grows=found.plan is not None),
+        title=_title((to_pour, *beside), grows=found.yard is not None),
         left=sum(not row.done and row.now for row in rows) + sum(beside),
         done=len(done),
         cans=cans,
@@ -85,8 +83,6 @@ def _round(scope: Scope) -> RoundOut:
             _wait(row) for row in out if row.said.kind in _WAITS and row.one.fill_id not in ticked
         ],
         leaves=leaves_now(scope, garden),
-        ahead=days_ahead(scope, found),
-        digest=found.plan.digest if found.plan else "",
     )
 
 

@@ -188,5 +188,9 @@ class RoundOut(Out):
     shed: list[RoundShedOut]
     waits: list[RoundWaitOut]
     leaves: str
-    ahead: list[RoundDayOut]
-    digest: str
+
+
+class RoundComingOut(Out):
+    """What comes in the days after today."""
+
+    days: list[RoundDayOut]

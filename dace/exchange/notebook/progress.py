@@ -1,44 +1,39 @@
-"""How far takings-in are: kept in this process while they run."""
+"""How far takings-in are: in a small file while they run, since any process may be asked."""
 
 from __future__ import annotations
 
+import os
 import uuid
 from collections.abc import Iterator
-from contextlib import contextmanager
-from dataclasses import dataclass
-from threading import Lock
+from contextlib import contextmanager, suppress
+from pathlib import Path
+
+from django.conf import settings
 
 from dace.households.scope import NotFoundError, Scope
-
-
-@dataclass
-class _Far:
-    household: uuid.UUID
-    done: int = 0
-    most: int = 0
-
-
-_lock = Lock()
-_under_way: dict[uuid.UUID, _Far] = {}
 
 
 @contextmanager
 def followed(scope: Scope, of: uuid.UUID) -> Iterator[None]:
     """While this lasts it can be asked how far it is."""
-    with _lock:
-        _under_way[of] = _Far(scope.household_id)
+    path = _path(scope, of)
+    with suppress(OSError):
+        path.parent.mkdir(mode=0o700, parents=True, exist_ok=True)
+    note(scope, of, 0, 0)
     try:
         yield
     finally:
-        with _lock:
-            _under_way.pop(of, None)
+        with suppress(OSError):
+            path.unlink(missing_ok=True)
 
 
-def note(of: uuid.UUID | None, done: int, most: int) -> None:
-    """So many rows of so many."""
-    far = _under_way.get(of) if of is not None else None
-    if far is not None:
-        far.done, far.most = done, most
+def note(scope: Scope, of: uuid.UUID, done: int, most: int) -> None:
+    """So many rows of so many; a disk that does not take it is no reason to stop."""
+    path = _path(scope, of)
+    new = path.with_name(f"{path.name}.new")
+    with suppress(OSError):
+        new.write_text(f"{done} {most}", encoding="ascii")
+        os.replace(new, path)
 
 
 def how_far(scope: Scope, of: uuid.UUID) -> tuple[int, int]:
@@ -49,7 +44,14 @@ def how_far(scope: Scope, of: uuid.UUID) -> tuple[int, int]:
     NotFoundError
         If nothing of that name is under way here.
     """
-    far = _under_way.get(of)
-    if far is None or far.household != scope.household_id:
-        raise NotFoundError("id", "an id of nothing under way", "ask while it is taken in")
-    return far.done, far.most
+    try:
+        done, most = _path(scope, of).read_text(encoding="ascii").split()
+    except FileNotFoundError:
+        raise NotFoundError(
+            "id", "an id of nothing under way", "ask while it is taken in"
+        ) from None
+    return int(done), int(most)
+
+
+def _path(scope: Scope, of: uuid.UUID) -> Path:
+    return Path(settings.DATA) / "under-way" / f"{scope.household_id}-{of}"

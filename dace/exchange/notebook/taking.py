@@ -18,7 +18,7 @@ from dace.households.copying import write_together
 from dace.households.models import Change
 from dace.households.scope import ConflictError, Scope, require_hand
 
-_AT_ONCE, _MOST_TIMES = 500, 20
+_AT_ONCE, _MOST_TIMES, _TOLD_EVERY = 500, 20, 200
 
 
 @dataclass(frozen=True)
@@ -60,7 +60,8 @@ def look_over(scope: Scope, data: bytes, said: Said, of: uuid.UUID | None = None
     if not how.missing():
         reader = Reader(scope, garden_of(scope), where, how)
         for turn, (number, cells) in enumerate(how.sheet.rows):
-            progress.note(of, turn, len(how.sheet.rows))
+            if of is not None and turn % _TOLD_EVERY == 0:
+                progress.note(scope, of, turn, len(how.sheet.rows))
             try:
                 lines.append(reader.line(number, cells))
             except DaceError as error:

@@ -1768,6 +1768,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/round/ahead": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Ahead
+         * @description What comes in the week after; the plan takes longer to work out than today's round.
+         */
+        get: operations["round_ahead"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/round/cans/{can_id}": {
         parameters: {
             query?: never;
@@ -6315,6 +6335,14 @@ export interface components {
             working: components["schemas"]["StepOut"][];
         };
         /**
+         * RoundComingOut
+         * @description What comes in the days after today.
+         */
+        RoundComingOut: {
+            /** Days */
+            days: components["schemas"]["RoundDayOut"][];
+        };
+        /**
          * RoundDayOut
          * @description A day of the week ahead.
          */
@@ -6472,12 +6500,8 @@ export interface components {
          *     sprayer is owned; ``left`` and ``done`` count stops.
          */
         RoundOut: {
-            /** Ahead */
-            ahead: components["schemas"]["RoundDayOut"][];
             /** Cans */
             cans: components["schemas"]["RoundCanOut"][];
-            /** Digest */
-            digest: string;
             /** Done */
             done: number;
             /** Dressings */
@@ -11788,6 +11812,38 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["RoundOut"];
+                };
+            };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
+        };
+    };
+    round_ahead: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RoundComingOut"];
                 };
             };
             400: components["responses"]["E400"];

@@ -4,23 +4,27 @@ from __future__ import annotations
 
 import os
 from argparse import ArgumentParser
+from functools import partial
 from pathlib import Path
 from typing import Any
 
 from django.conf import settings
 from django.core.management import call_command
 from django.core.management.base import BaseCommand, CommandError
-from django.db import connection
+from django.db import connections
 
 from dace.core.api import DaceError
-from dace.exchange.copies import EveryNight
+from dace.exchange.copies import keep_up
 from dace.exchange.sound import check_sound
+from dace.households.clock import now
 from dace.project import health
+from dace.project.hands import Hands, NoHandsError, listening
 
 # Slow clients cost a socket each, no thread: a request is worked on once it is there whole.
 _CONNECTIONS, _SILENT_S = 1000, 30
 _MOST_BYTES = 64_000_000
-_THREADS = 8
+_THREADS, _PROCESSES = 8, min(2, os.cpu_count() or 1)
+_EVERY_S = 600.0
 
 
 class Command(BaseCommand):
@@ -32,13 +36,14 @@ class Command(BaseCommand):
         """Where to listen, and whether older tables are brought up to date first."""
         port = os.environ.get("PORT", "8000")
         parser.add_argument("--listen", default=f"127.0.0.1:{port}", help="address:port")
-        parser.add_argument("--threads", type=int, default=_THREADS)
+        parser.add_argument("--processes", type=int, default=_PROCESSES)
+        parser.add_argument("--threads", type=int, default=_THREADS, help="in each process")
         parser.add_argument(
             "--migrate", action="store_true", help="copy an older database, then migrate it"
         )
 
     def handle(self, *_: Any, **options: Any) -> None:
-        """Check, begin the nightly copies, and serve."""
+        """Check, and serve; a copy is made every night meanwhile."""
         os.umask(0o077)
         path = Path(str(settings.DATABASES["default"]["NAME"]))
         try:
@@ -52,15 +57,6 @@ class Command(BaseCommand):
         wrong = health.trouble()
         if wrong:
             raise CommandError(f"Dace does not start: {wrong}.")
-        connection.close()
-        nights = EveryNight()
-        nights.start()
-        try:
-            self._serve(options["listen"], options["threads"])
-        finally:
-            nights.end()
-
-    def _serve(self, listen: str, threads: int) -> None:
         # imported once the database is known to be sound
         from waitress import serve  # noqa: PLC0415
 
@@ -73,10 +69,16 @@ class Command(BaseCommand):
                 "trusted_proxy_headers": {"x-forwarded-for", "x-forwarded-proto"},
                 "clear_untrusted_proxy_headers": True,
             }
-        serve(
+        try:
+            sock = listening(options["listen"])
+        except (OSError, ValueError) as error:
+            raise CommandError(f"{options['listen']}: {error}") from error
+        now()  # a clock that was set goes alike in every process
+        work = partial(
+            serve,
             application,
-            listen=listen,
-            threads=threads,
+            sockets=[sock],
+            threads=options["threads"],
             connection_limit=_CONNECTIONS,
             channel_timeout=_SILENT_S,
             asyncore_use_poll=True,
@@ -84,3 +86,8 @@ class Command(BaseCommand):
             ident=None,
             **proxy,
         )
+        connections.close_all()
+        try:
+            Hands(options["processes"], work).run(keep_up, _EVERY_S)
+        except NoHandsError as error:
+            raise CommandError("Dace ended as soon as it had begun; see above") from error

@@ -22,6 +22,7 @@ async function prepare(): Promise<void> {
   if (away.off) return;
   const supplies = (await ask(client.GET('/api/bench'))).data;
   await ask(client.GET('/api/round'));
+  await ask(client.GET('/api/round/ahead'));
   await ask(client.GET('/api/scoring'));
   await ask(client.GET('/api/readables', { params: { query: {} } }));
   await ask(client.GET('/api/notebook', { params: { query: {} } }));

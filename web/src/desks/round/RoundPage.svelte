@@ -32,7 +32,7 @@
 
   follow(
     () => garden.version,
-    () => void round.load(),
+    () => void round.load().then(() => round.lookAhead()),
   );
 </script>
 
@@ -80,7 +80,7 @@
     {#if !garden.stop}<Shed shed={data.shed} />{/if}
     {#each beside as look (look.fill_id)}<LookBlock {look} />{/each}
     <Waits {waits} leaves={garden.stop ? '' : data.leaves} />
-    <ComingDays days={data.ahead} />
+    <ComingDays days={round.coming.data?.days ?? []} />
     <p class="roots"><a href="/roots{garden.search}">What the roots say</a></p>
   {/if}
 </Page>

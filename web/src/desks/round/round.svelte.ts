@@ -48,6 +48,8 @@ export function placesOf(block: Block): string[] {
 /** Today's round, and ticking it. */
 class Round {
   readonly today = new Resource<Schemas['RoundOut']>();
+  /** The week after: it takes the plan, which the day's work does not wait for. */
+  readonly coming = new Resource<Schemas['RoundComingOut']>();
   /** One for each row: two presses at once are two writes. */
   private readonly writes = new Map<string, Write>();
   /** Rows that were pressed and are not read again yet: they show at once. */
@@ -56,6 +58,10 @@ class Round {
   async load(): Promise<void> {
     await this.today.load((signal) => ask(client.GET('/api/round', { signal })));
     if (!this.today.busy) this.pressed.clear();
+  }
+
+  async lookAhead(): Promise<void> {
+    await this.coming.load((signal) => ask(client.GET('/api/round/ahead', { signal })));
   }
 
   write(fillId: string): Write {
