@@ -275,7 +275,8 @@ class Filter:
 
     def drained(self, fill: int, turn: int) -> Array:
         """What each draw let drain on a day."""
-        return np.asarray(self.drains[fill, turn])
+        found: Array = self.drains[fill, turn].copy()  # what is kept must not keep all fills' days
+        return found
 
     def fed(self, fill: int, turn: int) -> Array:
         """Rows of :mod:`larder` of each day so far, shape (ROWS, days)."""
