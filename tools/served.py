@@ -41,36 +41,52 @@ def served(extra_static: dict[str, bytes] | None = None) -> Iterator[str]:
 
 def prepared(folder: Path) -> None:
     """The demo's database and the static files in a folder."""
-    for command in (["migrate", "-v0"], ["demo"], ["collectstatic", "--noinput", "-v0"]):
-        subprocess.run(
-            [sys.executable, "manage.py", *command],
-            cwd=ROOT,
-            env=_environment(folder),
-            check=True,
-            stdout=subprocess.DEVNULL,
-        )
+    _manage(folder, "migrate", "-v0")
+    _manage(folder, "demo")
+    gather(folder)
+
+
+def gather(folder: Path) -> None:
+    """The static files in a folder."""
+    _manage(folder, "collectstatic", "--noinput", "-v0")
+
+
+def _manage(folder: Path, *command: str) -> None:
+    subprocess.run(
+        [sys.executable, "manage.py", *command],
+        cwd=ROOT,
+        env=environment(folder),
+        check=True,
+        stdout=subprocess.DEVNULL,
+    )
 
 
 @contextmanager
 def running(folder: Path) -> Iterator[tuple[str, subprocess.Popen[bytes]]]:
     """Serve what is in a folder; its address and its process, which is ended at last."""
-    port = _free_port()
-    server = subprocess.Popen(
-        [sys.executable, "manage.py", "serve", "--listen", f"127.0.0.1:{port}"],
-        cwd=ROOT,
-        env=_environment(folder),
-        stderr=subprocess.DEVNULL,  # a line for each request would be all that one sees
-    )
+    port = free_port()
+    server = begun(folder, port)
     try:
-        address = f"http://127.0.0.1:{port}"
-        _wait_for(f"{address}/healthz")
-        yield address, server
+        yield f"http://127.0.0.1:{port}", server
     finally:
         server.terminate()
         server.wait()
 
 
-def _environment(folder: Path) -> dict[str, str]:
+def begun(folder: Path, port: int, **more: str) -> subprocess.Popen[bytes]:
+    """A process that serves what is in a folder, once it answers; more of its environment."""
+    server = subprocess.Popen(
+        [sys.executable, "manage.py", "serve", "--listen", f"127.0.0.1:{port}"],
+        cwd=ROOT,
+        env=environment(folder) | more,
+        stderr=subprocess.DEVNULL,  # a line for each request would be all that one sees
+    )
+    _wait_for(f"http://127.0.0.1:{port}/healthz")
+    return server
+
+
+def environment(folder: Path) -> dict[str, str]:
+    """What the demo is served with."""
     return os.environ | {
         "DACE_DATA": str(folder),
         "DACE_DEMO": "1",
@@ -80,7 +96,8 @@ def _environment(folder: Path) -> dict[str, str]:
     }
 
 
-def _free_port() -> int:
+def free_port() -> int:
+    """One that nobody listens at."""
     with socket.socket() as probe:
         probe.bind(("127.0.0.1", 0))
         port: int = probe.getsockname()[1]

@@ -8,7 +8,7 @@ from datetime import date
 
 from django.db.models import Max
 
-from dace.core.api import MixedCan, shown
+from dace.core.api import MixedCan, shown, split_into_cans
 from dace.feeding.models import Serving, Tick
 from dace.households.scope import Scope
 
@@ -35,8 +35,18 @@ def mixed_today(scope: Scope, today: date) -> dict[uuid.UUID, MixedCan]:
     return found
 
 
+def filled_today(scope: Scope, today: date, largest_l: float) -> int:
+    """How often the largest can was filled for the round today; as many queries as servings."""
+    cans = {one.can_id: one.can.vessel_l for one in servings(scope, today)}
+    return sum(split_into_cans(litres, largest_l or litres).count for litres in cans.values())
+
+
 def servings(scope: Scope, today: date) -> list[Serving]:
-    """Who today's cans were mixed for, can by can; two queries."""
+    """Who today's cans were mixed for, can by can; two queries for an asking."""
+    return scope.once("servings", lambda: _servings(scope, today))
+
+
+def _servings(scope: Scope, today: date) -> list[Serving]:
     rows = Serving.objects.of(scope).filter(on=today, can__undone_at__isnull=True)
     rows = rows.select_related("can__water", "fill__place").prefetch_related("can__parts__jar")
     return list(rows.order_by("can__mixed_at", "can_id", "created_at", "id"))

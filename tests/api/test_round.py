@@ -160,6 +160,23 @@ class Rounds(WeirYardCase):
         self.assertTrue(all(day["on"] > found["today"] for day in coming))
         self.assertTrue(all(item["why"] for day in coming for item in day["items"]))
 
+    def test_what_is_still_to_mix_stays_as_it_was_however_far_one_has_walked(self):
+        cans = self.round()["cans"]
+        self.assertGreater(len(cans), 3)
+        for turn in (range(len(cans)), reversed(range(len(cans)))):
+            for at in turn:
+                for row in cans[at]["rows"]:
+                    self.assertEqual(self.tick(cans[at], row).status_code, 201)
+                    self.assertEqual(self.amounts(self.round()["cans"]), self.amounts(cans))
+            for can in cans:
+                self.assertEqual(
+                    self.asking.delete(f"/api/round/cans/{can['id']}").status_code, 200
+                )
+            cans = self.round()["cans"]
+
+    def amounts(self, cans):
+        return {can["id"]: [line["amount"] for line in can["lines"]] for can in cans}
+
     def test_a_can_is_mixed_to_be_read_first(self):
         can = self.can()
         for _ in range(2):

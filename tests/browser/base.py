@@ -25,6 +25,8 @@ GRAVE = ("serious", "critical")
 @cache
 def one_page() -> Page:
     """One for all tests of a process: a fresh window costs more than most of them."""
+    # Playwright's loop runs in this thread; the server has its own.
+    os.environ["DJANGO_ALLOW_ASYNC_UNSAFE"] = "true"
     playwright = sync_playwright().start()
     browser = playwright.chromium.launch(executable_path="/usr/bin/chromium", args=ARGUMENTS)
     atexit.register(playwright.stop)
@@ -44,12 +46,6 @@ class BrowserCase(StaticLiveServerTestCase):
 
     viewport: ClassVar[dict[str, int]] = DESKTOP
     page: Page
-
-    @classmethod
-    def setUpClass(cls) -> None:
-        # Playwright's loop runs in this thread; the server has its own.
-        os.environ["DJANGO_ALLOW_ASYNC_UNSAFE"] = "true"
-        super().setUpClass()
 
     @classmethod
     def tearDownClass(cls) -> None:

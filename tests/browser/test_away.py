@@ -8,7 +8,6 @@ from playwright.sync_api import expect
 
 from dace.feeding.models import Tick
 from dace.garden.looked import Observation
-from dace.measuring.models import Reading
 from tests.browser.base import PHONE, BrowserCase, one_page
 
 KEPT = """async (path) => {
@@ -52,46 +51,6 @@ class FarTubs(BrowserCase):
         expect(page.get_by_text("Ready for a walk without a connection.")).to_be_visible()
         page.keyboard.press("Escape")
         return page
-
-    def test_the_round_is_walked_and_goes_in_once_and_in_order(self) -> None:
-        page = self.opened()
-        self.phone.set_offline(True)
-        page.goto(f"{self.live_server_url}/round")
-        open_rows = page.get_by_role("button", pressed=False).filter(has=page.locator("svg rect"))
-        expect(open_rows.first).to_be_visible()
-        rows = open_rows.count()
-        for _ in range(rows):
-            open_rows.first.click()
-        expect(page.get_by_text("waits to be sent")).to_have_count(rows)
-        for value in ("1.1", "1.2", "1.3"):
-            page.get_by_role("button", name="Read", exact=True).click()
-            sheet = page.locator("dialog[open]")
-            sheet.get_by_label("The pen is in").select_option(label="what drains from Quay tub 2")
-            sheet.get_by_role("textbox").first.fill(value)
-            sheet.get_by_role("button", name="Write it down").click()
-            expect(sheet).to_have_count(0)
-        expect(page.get_by_role("button", name=f"{rows + 3} waiting")).to_be_visible()
-        page.reload()  # the shell stands without a server, and so does what waits
-        mark = page.get_by_role("button", name=f"{rows + 3} waiting")
-        mark.click()
-        cards = page.locator("dialog[open] li")
-        expect(cards).to_have_count(rows + 3)
-        cards.last.get_by_role("button", name="Put it right").click()
-        cards.last.get_by_label("What the pen showed").fill("1.4")
-        cards.last.get_by_role("button", name="Keep it so").click()
-        expect(cards.last).to_contain_text("1.4")
-        said = [text.split("\n")[0] for text in cards.all_inner_texts()]
-        self.phone.set_offline(False)
-        page.get_by_role("button", name="Try now").click()
-        expect(cards).to_have_count(0)
-        page.keyboard.press("Escape")
-        expect(page.get_by_text("waits to be sent")).to_have_count(0)
-        self.assertEqual(Tick.objects.count(), rows)
-        read = Reading.objects.order_by("-seq")[:3]
-        self.assertEqual([round(one.value, 1) for one in read], [1.4, 1.2, 1.1])
-        ticked = [f"Tick: {tick.fill}, as planned" for tick in Tick.objects.order_by("seq")]
-        self.assertEqual(ticked, said[:rows])
-        expect(page.get_by_role("button", pressed=True).first).to_be_visible()
 
     def test_what_two_phones_did_is_shown_and_not_dropped(self) -> None:
         page = self.opened()

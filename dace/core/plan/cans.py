@@ -27,7 +27,7 @@ def cans_of(found: Sequence[Verdict], yard: Yard) -> tuple[CanToMix, ...]:
         Stops with one recipe share a can, filled as often as it takes, each time alike.
     """
     largest = max((vessel.litres for vessel in yard.vessels), default=0.0)
-    return tuple(_can(can, found, yard) for can in shared(found, largest))
+    return tuple(_can(can, found, yard) for can in shared(found, largest, yard.filled))
 
 
 def _litres(verdict: Verdict) -> float:

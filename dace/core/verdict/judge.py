@@ -76,7 +76,8 @@ def _poured_together(found: Sequence[_Judged], yard: Yard) -> tuple[Verdict, ...
     """The verdicts with the strength of the can that each is poured from."""
     whole = [one.verdict for one in found]
     names = {stop.key: stop.name for stop in yard.stops}
-    for can in shared(whole, max((one.litres for one in yard.vessels), default=0.0)):
+    largest = max((one.litres for one in yard.vessels), default=0.0)
+    for can in shared(whole, largest, yard.filled):
         weakest = names[whole[can.stops[0]].stop]
         for at in can.stops:
             own = whole[at].recipe

@@ -140,7 +140,7 @@ class Yard:
     """All of a garden on a day: its weather, its stops in walking order, and what there is.
 
     ``pen`` is whether anybody can read conductivity there; ``slider`` goes from -1 (spare
-    money) over 0 to 1 (spare effort).
+    money) over 0 to 1 (spare effort). ``filled`` is how often a can was filled for today already.
     """
 
     days: Outlook
@@ -151,6 +151,7 @@ class Yard:
     owned: tuple[Owned, ...] = ()
     pen: bool = True
     slider: float = 0.0
+    filled: int = 0
 
 
 @dataclass(frozen=True)

@@ -42,12 +42,13 @@ class Shared:
         return 1 - self.per_l / self.strongest
 
 
-def shared(found: Sequence[Verdict], largest_l: float) -> tuple[Shared, ...]:
+def shared(found: Sequence[Verdict], largest_l: float, filled: int = 0) -> tuple[Shared, ...]:
     """Today's recipes: each stop's own, those put together that lose least.
 
     Two recipes of one source in one water that differ by a few percent are one. While there
     are more than three cans to fill, the two that lose least by it are one too, where it is
-    not much and spares a can; ``largest_l`` is what the largest can holds.
+    not much and spares a can; ``largest_l`` is what the largest can holds, ``filled`` how often
+    it was filled today already: what is still to mix stays as it was, however far one has walked.
     """
     cans = [
         Shared(one.source, one.water, one.amount / one.litres, (at,), one.amount / one.litres)
@@ -55,15 +56,15 @@ def shared(found: Sequence[Verdict], largest_l: float) -> tuple[Shared, ...]:
         if (one := _poured(verdict)) is not None
     ]
     while True:
-        filled = {one.stops: fills(one.stops, found, largest_l) for one in cans}
-        many = sum(filled.values()) > MOST_CANS
+        times = {one.stops: fills(one.stops, found, largest_l) for one in cans}
+        many = filled + sum(times.values()) > MOST_CANS
         pairs = []
         for i, a in enumerate(cans):
             for j, b in enumerate(cans[:i]):
                 both = a.with_(b)
                 if (a.source, a.water) != (b.source, b.water) or both.lost > _MOST_LOST:
                     continue
-                fewer = fills(both.stops, found, largest_l) < filled[a.stops] + filled[b.stops]
+                fewer = fills(both.stops, found, largest_l) < times[a.stops] + times[b.stops]
                 if both.lost <= _ALIKE or (many and fewer):
                     pairs.append((both.lost, j, i))
         if not pairs:

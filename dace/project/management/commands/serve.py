@@ -98,6 +98,6 @@ class Command(BaseCommand):
 
 
 def _few_arenas() -> None:
-    """Where the C library gives each thread memory of its own, which it never hands back: two do."""
+    """Where each thread gets memory of its own from the C library, never handed back: two do."""
     with suppress(OSError, AttributeError):
         ctypes.CDLL(None).mallopt(_M_ARENA_MAX, _ARENAS)
