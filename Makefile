@@ -27,7 +27,8 @@ check: web
 	  DJANGO_SETTINGS_MODULE=dace.project.settings.production $(PY) manage.py check --deploy --fail-level WARNING || exit 1; done
 	cd web && npm run --silent check && npm run --silent lint
 	$(MAKE) api
-	git diff --exit-code -- web/openapi.json web/src/api/schema.d.ts
+	cd web && npm run --silent texts
+	git diff --exit-code -- web/openapi.json web/src/api/schema.d.ts web/src/texts
 
 dev: setup secret
 	$(PY) manage.py migrate -v0 && DACE_DEMO=1 $(PY) manage.py demo

@@ -5,7 +5,7 @@ import ts from 'typescript-eslint';
 import svelteConfig from './svelte.config.js';
 
 export default ts.config(
-  { ignores: ['dist', 'src/api/schema.d.ts'] },
+  { ignores: ['dist', 'src/api/schema.d.ts', 'src/texts'] },
   js.configs.recommended,
   ...ts.configs.strict,
   ...svelte.configs.recommended,

@@ -1,11 +1,13 @@
 import { svelte } from '@sveltejs/vite-plugin-svelte';
+import { wuchale } from 'wuchale/vite';
 import { defineConfig } from 'vitest/config';
 import { markdown } from './markdown';
 
 export default defineConfig({
   // Django serves the built files below /static/, and asks the dev server for the same addresses.
   base: '/static/',
-  plugins: [markdown(), svelte()],
+  // tests read the texts where they are written
+  plugins: [markdown(), process.env.VITEST ? [] : wuchale(), svelte()],
   build: {
     manifest: 'manifest.json',
     assetsInlineLimit: 0, // the content policy lets no data: fonts in

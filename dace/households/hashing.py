@@ -1,4 +1,4 @@
-"""Passwords are hashed a few at a time: a flood of them must not hold up everything else."""
+"""Passwords are hashed one after another: a flood of them must not hold up everything else."""
 
 from __future__ import annotations
 
@@ -8,13 +8,13 @@ from django.contrib.auth.hashers import PBKDF2PasswordHasher
 
 from dace.households.scope import LockedOutError
 
-_AT_ONCE, _WAITING = 2, 2
+_AT_ONCE, _WAITING = 1, 3  # in each process
 _room = threading.BoundedSemaphore(_AT_ONCE)
 _door = threading.BoundedSemaphore(_AT_ONCE + _WAITING)
 
 
 class FewAtOnce(PBKDF2PasswordHasher):
-    """Django's own hash of half a second's work: two at once, two more wait, others come again."""
+    """Django's own hash of half a second's work: one at once, three wait, others come again."""
 
     def encode(self, password: str, salt: str, iterations: int | None = None) -> str:
         """The hash.

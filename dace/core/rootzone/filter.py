@@ -274,9 +274,8 @@ class Filter:
         )
 
     def drained(self, fill: int, turn: int) -> Array:
-        """What each draw let drain on a day."""
-        found: Array = self.drains[fill, turn].copy()  # what is kept must not keep all fills' days
-        return found
+        """What each draw let drain on a day; a copy, which does not keep the days of all fills."""
+        return np.array(self.drains[fill, turn])
 
     def fed(self, fill: int, turn: int) -> Array:
         """Rows of :mod:`larder` of each day so far, shape (ROWS, days)."""

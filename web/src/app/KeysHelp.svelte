@@ -1,6 +1,7 @@
 <script lang="ts">
   import Sheet from '../ui/Sheet.svelte';
-  import { KEYS, keys } from './keys.svelte';
+  import { keys } from './keys.svelte';
+  import { KEYS } from './keyTexts';
 </script>
 
 <Sheet title="Keys and help" bind:open={keys.helpOpen}>

@@ -7,7 +7,8 @@
   import Message from '../../ui/Message.svelte';
   import Sheet from '../../ui/Sheet.svelte';
   import Future from './Future.svelte';
-  import { habitsOf, rehearse, trialOf, WEATHERS } from './rehearse.svelte';
+  import { habitsOf, rehearse, trialOf } from './rehearse.svelte';
+  import { WEATHERS } from './weathers';
 
   interface Props {
     open: boolean;

@@ -1,0 +1,3 @@
+/** @typedef {('en')} Locale */
+/** @type {Locale[]} */
+export const locales = ['en']
