@@ -3,49 +3,23 @@
 from __future__ import annotations
 
 import uuid
-from collections.abc import Collection, Iterable, Mapping, Sequence
+from collections.abc import Collection, Sequence
 from dataclasses import dataclass
-from datetime import date, datetime, timedelta
-from typing import TypeVar
+from datetime import date, datetime
 from zoneinfo import ZoneInfo
-
-from django.db.models import Model, Q
 
 from dace.core import api as core
 from dace.core.api import DaceError, Followed, Growing, RootZone
 from dace.feeding.gifts import content_of_dry, entered_mg
-from dace.feeding.models import Can, CanPart, Dose, Dressing, Spray, Watering
-from dace.garden.clocks import Clocks, clocks
-from dace.garden.models import (
-    Fill,
-    Garden,
-    OwnWeather,
-    Place,
-    Planting,
-    SoilTest,
-    StageSeen,
-    Stand,
-    Water,
-)
-from dace.garden.reads import (
-    core_water,
-    garden_of,
-    medium_litres,
-    setting_of,
-    standing_fills,
-    waters,
-)
+from dace.feeding.models import Dose, Dressing, Watering
+from dace.feeding.rootrows import Rows
+from dace.garden.models import Fill, Garden, SoilTest, Stand
+from dace.garden.reads import core_water, medium_litres, setting_of, standing_fills, waters
 from dace.garden.weather import Weather, weather
 from dace.households.scope import NotFoundError, Scope
-from dace.households.version import remembered
-from dace.measuring.models import FieldTest, Pen, Reading
+from dace.measuring.models import FieldTest, Reading
 from dace.measuring.reads import pen_reading
-from dace.shelf.models import Brew, Jar
 from dace.shelf.reads import composition_of
-
-_BACK, _SLOW = timedelta(days=120), timedelta(days=750)
-M = TypeVar("M", bound=Model)
-_By = Mapping[uuid.UUID, tuple[M, ...]]
 
 
 @dataclass(frozen=True)
@@ -88,7 +62,7 @@ def root_zones(
     fills = {fill.pk: fill for fill in rows.select_related("place")}
     chosen = [fills[key] for key in fill_ids if key in fills]
     known, zone = weather(scope, garden), ZoneInfo(garden.zone)
-    kept = _Rows(scope)
+    kept = Rows(scope)
     usual = next(iter(waters(scope)), None)
     water = core.charged_water(core_water(usual) if usual else core.water_from_ec(0.0))
     told = [_told(kept, fill, zone, known, water) for fill in chosen]
@@ -109,77 +83,11 @@ def root_zones(
     )
 
 
-@remembered(Dose, Can, CanPart, Water, Jar, Brew, Watering, Dressing, Spray, Stand)
-def _given(scope: Scope) -> tuple[_By[Dose], _By[Watering], _By[Dressing], _By[Spray]]:
-    """What was poured and spread by fill, and sprayed by stand; six queries."""
-    since = scope.now - _BACK
-    doses = Dose.objects.of(scope).filter(poured_at__gte=since).order_by("poured_at")
-    doses = doses.select_related("can__water").prefetch_related("can__parts__jar__brew")
-    poured = Watering.objects.of(scope).filter(poured_at__gte=since).order_by("poured_at")
-    dry = Dressing.objects.of(scope).filter(given_at__gte=scope.now - _SLOW).order_by("given_at")
-    sprayed = Spray.objects.of(scope).filter(sprayed_at__gte=since).order_by("sprayed_at")
-    return (
-        _by(doses, "fill_id"),
-        _by(poured.select_related("water"), "fill_id"),
-        _by(dry.select_related("jar"), "fill_id"),
-        _by(sprayed.select_related("stand"), "stand_id"),
-    )
-
-
-@remembered(Reading)
-def _readings(scope: Scope) -> _By[Reading]:
-    rows = Reading.objects.weighing(scope).filter(taken_at__gte=scope.now - _BACK)
-    return _by(rows.order_by("taken_at", "created_at"), "subject_id")
-
-
-@remembered(FieldTest, SoilTest)
-def _tests(scope: Scope) -> tuple[_By[FieldTest], _By[SoilTest]]:
-    """Tests in the field by subject, of the soil by fill; two queries."""
-    tests = FieldTest.objects.of(scope).filter(taken_at__gte=scope.now - _BACK)
-    soil = SoilTest.objects.of(scope).order_by("tested_on", "created_at")
-    return _by(tests.order_by("taken_at"), "subject_id"), _by(soil, "fill_id")
-
-
-@remembered(Stand, Planting, StageSeen, Fill, Place, Garden, OwnWeather, Pen)
-def _grown(scope: Scope) -> tuple[_By[Stand], Clocks]:
-    """What grew where, and how far it is; five queries."""
-    since = scope.now - _BACK
-    stands = Stand.objects.of(scope).filter(planting__undone_at__isnull=True)
-    here = stands.filter(Q(to_on__isnull=True) | Q(to_on__gte=since.date()))
-    found = _by(here.select_related("planting").order_by("from_on", "created_at"), "fill_id")
-    plantings = {row.planting_id for rows in found.values() for row in rows}
-    return found, clocks(scope, garden_of(scope), plantings)
-
-
-class _Rows:
-    """Everything that bears on the household's fills, by fill or by its subject."""
-
-    def __init__(self, scope: Scope) -> None:
-        self.doses, self.waterings, self.dressings, self.sprays = _given(scope)
-        self.readings = _readings(scope)
-        self.tests, self.soil = _tests(scope)
-        self.stands, self.clocks = _grown(scope)
-        self._ions: dict[uuid.UUID, core.WaterIons] = {}
-
-    def ions(self, water: Water) -> core.WaterIons:
-        """A water as the core knows it, worked out once."""
-        if water.pk not in self._ions:
-            self._ions[water.pk] = core_water(water)
-        return self._ions[water.pk]
-
-
-def _by(rows: Iterable[M], key: str) -> _By[M]:
-    found: dict[uuid.UUID, list[M]] = {}
-    for row in rows:
-        found.setdefault(getattr(row, key), []).append(row)
-    return {key: tuple(of) for key, of in found.items()}
-
-
 Samples = tuple[tuple[Reading, core.Sampled], ...]
 
 
 def _told(
-    kept: _Rows, fill: Fill, zone: ZoneInfo, known: Weather, water: tuple[float, ...]
+    kept: Rows, fill: Fill, zone: ZoneInfo, known: Weather, water: tuple[float, ...]
 ) -> tuple[RootZone, Samples]:
     """One fill as the core knows it, and its readings beside their samples."""
     samples = tuple(
@@ -215,7 +123,7 @@ def _told(
     return root, samples
 
 
-def _growing(row: Stand, kept: _Rows, zone: ZoneInfo) -> Growing:
+def _growing(row: Stand, kept: Rows, zone: ZoneInfo) -> Growing:
     return Growing(
         grown=row.planting.grown,
         stages=core.spans(kept.clocks.read(row.planting)),
