@@ -8,13 +8,13 @@ from django.contrib.auth.hashers import PBKDF2PasswordHasher
 
 from dace.households.scope import LockedOutError
 
-_AT_ONCE, _WAITING = 1, 3  # in each process
+_AT_ONCE, _WAITING = 1, 2  # in each process: less than its threads, which others want
 _room = threading.BoundedSemaphore(_AT_ONCE)
 _door = threading.BoundedSemaphore(_AT_ONCE + _WAITING)
 
 
 class FewAtOnce(PBKDF2PasswordHasher):
-    """Django's own hash of half a second's work: one at once, three wait, others come again."""
+    """Django's own hash of half a second's work: one at once, two wait, others come again."""
 
     def encode(self, password: str, salt: str, iterations: int | None = None) -> str:
         """The hash.

@@ -129,6 +129,13 @@
     font-size: var(--text-s);
   }
 
+  /* what waits to be sent takes the room of the days ahead */
+  @media (width <= 1400px) {
+    .side:has(:global([aria-haspopup])) :global(.ahead) {
+      display: none;
+    }
+  }
+
   @media (width <= 1000px) {
     header {
       display: flex;

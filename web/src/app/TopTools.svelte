@@ -42,6 +42,7 @@
     border-radius: var(--radius-round);
     background: none;
     font-size: var(--text-s);
+    white-space: nowrap;
     cursor: pointer;
   }
 

@@ -25,7 +25,7 @@ from dace.project.hands import Hands, NoHandsError, listening
 # Slow clients cost a socket each, no thread: a request is worked on once it is there whole.
 _CONNECTIONS, _SILENT_S = 1000, 30
 _MOST_BYTES = 64_000_000
-_THREADS, _PROCESSES = 4, min(2, os.cpu_count() or 1)
+_THREADS, _PROCESSES = 6, min(2, os.cpu_count() or 1)
 _EVERY_S = 600.0
 _M_ARENA_MAX, _ARENAS = -8, 2
 
