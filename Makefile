@@ -16,7 +16,7 @@ demo: web secret
 	  --listen 127.0.0.1:$(PORT)
 
 test: web browser
-	$(PY) manage.py test tests --parallel 2
+	$(PY) manage.py test tests --parallel 3
 
 check: web
 	.venv/bin/ruff check . && .venv/bin/ruff format --check .
