@@ -3,9 +3,11 @@
 from __future__ import annotations
 
 import shutil
+import socket
 import sqlite3
 import subprocess
 import tempfile
+import time
 from collections.abc import Callable
 from contextlib import closing
 from pathlib import Path
@@ -16,6 +18,8 @@ from django.db import connection
 from dace.demo import weir_yard
 from tests.gardens import nothing, stand_in
 from tools.served import begun, free_port, gather
+
+_ENDS_S = 20.0
 
 
 class Served:
@@ -42,9 +46,16 @@ class Served:
         self._process: subprocess.Popen[bytes] = begun(self.folder, self.port, **more)
 
     def kill(self) -> None:
-        """At once, whatever it is at."""
+        """At once, whatever it is at, until nobody answers any more."""
         self._process.kill()
         self._process.wait()
+        until = time.monotonic() + _ENDS_S
+        while time.monotonic() < until:
+            try:
+                socket.create_connection(("127.0.0.1", self.port), timeout=1).close()
+            except OSError:
+                return
+        raise AssertionError("somebody is still there")
 
     def end(self) -> None:
         """Kill it, and leave nothing behind."""

@@ -8,7 +8,7 @@ from datetime import date, datetime
 from pathlib import Path
 
 from django.conf import settings
-from django.db import connection
+from django.db import DatabaseError, connection
 from django.utils import timezone
 
 from dace.core.api import DaceError
@@ -94,5 +94,7 @@ def keep_up() -> None:
             _log.info("copied to %s", made)
     except DaceError as error:
         _log.error("no copy was made: %s", error.sentence)
+    except (OSError, DatabaseError):  # a full disk must not end what is served
+        _log.exception("no copy was made")
     finally:
         connection.close()

@@ -85,10 +85,10 @@ class Hands:
         if pid:
             self._alive[pid] = time.monotonic()
             return
-        os.close(self._ends)
-        threading.Thread(target=self._end_with_the_first, daemon=True).start()
         status = 1
         try:
+            os.close(self._ends)
+            threading.Thread(target=self._end_with_the_first, daemon=True).start()
             self._work()
             status = 0
         except (KeyboardInterrupt, SystemExit):

@@ -70,6 +70,7 @@ class Killed(TransactionTestCase):
         for _ in range(TICKS):
             open_rows.first.click()
         expect(page.get_by_text("waits to be sent")).to_have_count(TICKS)
+        expect(page.get_by_text(f"{TICKS} not sent yet")).to_be_visible()
         for value in ("1.1", "1.2", "1.3"):
             page.get_by_role("button", name="Read", exact=True).click()
             sheet = page.locator("dialog[open]")

@@ -12,13 +12,13 @@ from pathlib import Path
 from unittest import mock
 
 from django.core.management import CommandError, call_command
-from django.db import connection
+from django.db import OperationalError, connection
 from django.test import SimpleTestCase, TransactionTestCase, override_settings
 
 from dace.core.api import DaceError
 from dace.demo import weir_yard
 from dace.exchange.backups import back_up, copy_database, restore
-from dace.exchange.copies import nightly, to_keep
+from dace.exchange.copies import keep_up, nightly, to_keep
 from dace.exchange.sound import check_sound
 from tests.gardens import nothing, stand_in
 
@@ -166,6 +166,17 @@ class Backups(TransactionTestCase):
             call_command("migrate", verbosity=0)
         call_command("migrate", verbosity=0)  # nothing to change, nothing to copy
         self.assertLessEqual(len(list((self.folder / "copies").iterdir())), 2)
+
+    def test_what_cannot_be_copied_is_told_and_ends_nothing(self):
+        full = OSError("No space left on device"), OperationalError("database or disk is full")
+        for error in (*full, DaceError("file", "a damaged page", "go back to a copy")):
+            with (
+                self.subTest(error=error),
+                mock.patch("dace.exchange.copies.nightly", side_effect=error),
+                self.assertLogs("dace.copies", "ERROR") as told,
+            ):
+                keep_up()
+            self.assertIn("no copy was made", told.output[0])
 
     def test_one_copy_a_night_and_the_old_ones_go(self):
         today = date(2026, 11, 26)

@@ -5,29 +5,34 @@ import signal
 import subprocess
 import sys
 from pathlib import Path
+from threading import Timer
 
 from django.test import SimpleTestCase
 
 from dace.project.hands import listening
 
+LATE_S = 30.0
 ROOT = Path(__file__).resolve().parents[2]
 PROGRAM = """
-import os, signal, sys, time
+import os, time
 from dace.project.hands import Hands
 def work():
-    print(os.getpid(), flush=True)
+    os.write(1, b"%d\\n" % os.getpid())
     {work}
-Hands(2, work).run(lambda: print("beside", flush=True), 600)
+Hands(2, work).run(lambda: None, 600)
 """
 
 
 class ManyHands(SimpleTestCase):
-    def begun(self, work="signal.pause()"):
+    def begun(self, work="time.sleep(600)"):
         """A first process; each of its own says its number as it begins."""
         program = [sys.executable, "-c", PROGRAM.format(work=work)]
         first = subprocess.Popen(
             program, cwd=ROOT, stdout=subprocess.PIPE, stderr=subprocess.PIPE, text=True
         )
+        late = Timer(LATE_S, first.kill)  # then reading ends, and the test fails
+        late.start()
+        self.addCleanup(late.cancel)
         self.addCleanup(first.stdout.close)
         self.addCleanup(first.stderr.close)
         self.addCleanup(first.wait)

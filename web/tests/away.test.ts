@@ -59,6 +59,36 @@ test('an answer from before stands in where there is no connection', async () =>
   await expect(get('/api/never-read')).rejects.toThrow();
 });
 
+test('a server that dies in the middle of its answer gave none', async () => {
+  there = () => json({ stops: 9 });
+  await get('/api/path');
+  there = () => {
+    const headers = { 'Content-Type': 'application/json' };
+    const body = new ReadableStream({
+      start: (one) => one.enqueue(new TextEncoder().encode('{"stops": ')),
+      pull: (one) => one.error(new TypeError('cut off')),
+    });
+    return new Response(body, { headers });
+  };
+  expect(await (await get('/api/path')).json()).toEqual({ stops: 9 });
+  expect(away.off).toBe(true);
+  await expect(get('/api/never-read')).rejects.toThrow('cut off');
+});
+
+test('what was asked before another signed in is not kept for them', async () => {
+  there = () => json({ stops: 9 });
+  let signedIn: Promise<void> | undefined;
+  const late = away.fetching(async () => {
+    signedIn = away.signedIn('Rook, Back step', NOW);
+    await signedIn;
+    return json({ stops: 1 });
+  });
+  await late(new Request(HOME + '/api/path'));
+  there = null;
+  fetching = away.fetching(() => Promise.reject(new TypeError('no connection')));
+  await expect(get('/api/path')).rejects.toThrow('no connection');
+});
+
 test('writes wait in order, go in once, and say when they were done', async () => {
   there = null;
   for (const id of ['a', 'b', 'c']) expect((await note(id)).status).toBe(202);

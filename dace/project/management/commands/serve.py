@@ -92,7 +92,8 @@ class Command(BaseCommand):
         )
         connections.close_all()
         try:
-            Hands(options["processes"], work).run(keep_up, _EVERY_S)
+            with suppress(KeyboardInterrupt):
+                Hands(options["processes"], work).run(keep_up, _EVERY_S)
         except NoHandsError as error:
             raise CommandError("Dace ended as soon as it had begun; see above") from error
 

@@ -72,13 +72,18 @@ class Away {
         // what was done before goes in before it
         return this.keep(request, path, text);
       }
+      const whose = this.who;
       try {
         const reply = await send(request);
         if (reply.status === UNSENT || reply.status === GONE) throw new TypeError('no server');
         this.reached();
-        if (asks && reply.ok && !NOT_KEPT.test(pathname))
-          void this.remember(request, path, text, reply).catch(() => undefined); // given up
-        return reply;
+        const said = reply.headers.get('Content-Type') ?? '';
+        if (!asks || !reply.ok || NOT_KEPT.test(pathname) || !said.includes('json')) return reply;
+        // whole before it is handed on: a server that dies in the middle of it is none, either
+        const body = await reply.text();
+        const key = keyOf(request.method, path, text);
+        void this.remember(key, pathname === SESSION ? '' : whose, body).catch(() => undefined);
+        return new Response(body, { status: reply.status, headers: reply.headers });
       } catch (failure) {
         if (failure instanceof DOMException && failure.name === 'AbortError') throw failure;
         this.lost();
@@ -153,19 +158,10 @@ class Away {
     return inJson({ id, change_id: null, summary: `Waits to be sent. ${words}` }, TAKEN);
   }
 
-  private async remember(
-    request: Request,
-    path: string,
-    text: string,
-    reply: Response,
-  ): Promise<void> {
-    if (!(reply.headers.get('Content-Type') ?? '').includes('json')) return;
-    // who is signed in is asked before anybody is known to be
-    const who = path === SESSION ? '' : this.who;
-    if (!who && path !== SESSION) return;
-    const body = await reply.clone().text();
-    if (who && who !== this.who) return; // signed out meanwhile
-    await keepAnswer({ key: keyOf(request.method, path, text), who, body, at: Date.now() });
+  private async remember(key: string, who: string, body: string): Promise<void> {
+    // who is signed in is asked before anybody is known to be; others may have come meanwhile
+    const session = key === keyOf('GET', SESSION, '');
+    if (session || (who && who === this.who)) await keepAnswer({ key, who, body, at: Date.now() });
   }
 
   private async before(method: string, path: string, text: string): Promise<Response | null> {

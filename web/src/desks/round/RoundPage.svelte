@@ -1,5 +1,7 @@
 <script lang="ts">
   import { counted } from '../../ui/language';
+  import { away } from '../../app/away/away.svelte';
+  import { ticks } from '../../app/away/words';
   import { garden } from '../../app/garden.svelte';
   import { follow } from '../../app/resource.svelte';
   import { weather } from '../../app/weather.svelte';
@@ -24,10 +26,16 @@
   const beside = $derived(data?.looks.filter((look) => !look.first && here(look.place_id)) ?? []);
   const trials = $derived(data?.trials.filter((task) => here(task.place_id)) ?? []);
   const waits = $derived(data?.waits.filter((wait) => here(wait.place_id)) ?? []);
+  /** Ticked without a connection: no longer to be gone to, and not done for the garden yet. */
+  const unsent = $derived.by(() => {
+    const rows = data?.cans.flatMap((can) => can.rows) ?? [];
+    const waits = (fillId: string) => away.waiting.some((one) => ticks(one, fillId));
+    return rows.filter((row) => row.now && !row.done.length && waits(row.fill_id)).length;
+  });
   const sub = $derived.by(() => {
-    if (!data) return '';
-    const left = `${counted(data.left, 'stop')} to go`;
-    return data.left + data.done === 0 ? '' : `${left} · ${data.done} done`;
+    if (!data || data.left + data.done === 0) return '';
+    const said = `${counted(data.left - unsent, 'stop')} to go · ${data.done} done`;
+    return unsent ? `${said} · ${unsent} not sent yet` : said;
   });
 
   follow(
