@@ -6,6 +6,7 @@ import uuid
 from collections import OrderedDict
 from collections.abc import Callable, Mapping
 from dataclasses import dataclass, field
+from threading import Lock
 from typing import Any, Generic, TypeVar
 
 import reversion
@@ -64,26 +65,34 @@ class Newest(Generic[T]):
 
     def __init__(self, work_out: Callable[[Version], T]) -> None:
         self._work_out = work_out
-        self._kept: OrderedDict[uuid.UUID, list[tuple[int, int, T]]] = OrderedDict()
+        self._kept: OrderedDict[uuid.UUID, tuple[tuple[int, int, T], ...]] = OrderedDict()
+        self._lock = Lock()
         _every.append(self)
 
     def __call__(self, version: Version) -> T:
         """As it was worked out before, or worked out now."""
-        held = self._kept.setdefault(version.household_id, [])
-        self._kept.move_to_end(version.household_id)
-        for change_id, quarter, value in held:
+        for change_id, quarter, value in self._touched(version):
             if (change_id, quarter) == (version.change_id, version.quarter):
                 return value
         value = self._work_out(version)
-        held.append((version.change_id, version.quarter, value))
-        del held[:-_EACH]
-        while len(self._kept) > _HOUSEHOLDS:
-            self._kept.popitem(last=False)
+        self._touched(version, (version.change_id, version.quarter, value))
         return value
+
+    def _touched(
+        self, version: Version, *found: tuple[int, int, T]
+    ) -> tuple[tuple[int, int, T], ...]:
+        """What is kept of a household, with what was found now; it was asked for last."""
+        with self._lock:
+            held = (*self._kept.pop(version.household_id, ()), *found)[-_EACH:]
+            self._kept[version.household_id] = held
+            while len(self._kept) > _HOUSEHOLDS:
+                self._kept.popitem(last=False)
+        return held
 
     def cache_clear(self) -> None:
         """Forget it all."""
-        self._kept.clear()
+        with self._lock:
+            self._kept.clear()
 
 
 def forget() -> None:
