@@ -2,6 +2,9 @@
 
 from __future__ import annotations
 
+from unittest import mock
+
+from dace.desks.round.page import _round
 from dace.feeding.models import CanPart, Dose, Tick
 from tests.api.base import WeirYardCase, new_id
 
@@ -173,6 +176,22 @@ class Rounds(WeirYardCase):
                     self.asking.delete(f"/api/round/cans/{can['id']}").status_code, 200
                 )
             cans = self.round()["cans"]
+
+    def test_who_ticks_while_it_is_read_is_in_it(self):
+        can = self.can()
+        row, ticked = can["rows"][0], []
+
+        def read(scope):
+            found = _round(scope)
+            if not ticked:  # once, between reading and handing out
+                ticked.append(self.tick(can, row).status_code)
+            return found
+
+        with mock.patch("dace.desks.round.page._round", read):
+            found = self.round()
+        self.assertEqual(ticked, [201])
+        rows = [one for can in found["cans"] for one in can["rows"]]
+        self.assertTrue(next(one for one in rows if one["fill_id"] == row["fill_id"])["done"])
 
     def amounts(self, cans):
         return {can["id"]: [line["amount"] for line in can["lines"]] for can in cans}

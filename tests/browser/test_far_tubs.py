@@ -90,7 +90,6 @@ class Killed(TransactionTestCase):
         said = [text.split("\n")[0] for text in cards.all_inner_texts()]
         self.served.begin()
         page.get_by_role("button", name="Try now").click()
-        page.wait_for_timeout(9000)
         expect(cards).to_have_count(0)
         page.keyboard.press("Escape")
         expect(page.get_by_text("waits to be sent")).to_have_count(0)

@@ -14,7 +14,7 @@ from dace.project.hands import listening
 LATE_S = 30.0
 ROOT = Path(__file__).resolve().parents[2]
 PROGRAM = """
-import os, time
+import os
 from dace.project.hands import Hands
 def work():
     os.write(1, b"%d\\n" % os.getpid())
@@ -24,15 +24,21 @@ Hands(2, work).run(lambda: None, 600)
 
 
 class ManyHands(SimpleTestCase):
-    def begun(self, work="time.sleep(600)"):
+    def begun(self, work="os.read(0, 1)"):
         """A first process; each of its own says its number as it begins."""
         program = [sys.executable, "-c", PROGRAM.format(work=work)]
         first = subprocess.Popen(
-            program, cwd=ROOT, stdout=subprocess.PIPE, stderr=subprocess.PIPE, text=True
+            program,
+            cwd=ROOT,
+            stdin=subprocess.PIPE,
+            stdout=subprocess.PIPE,
+            stderr=subprocess.PIPE,
+            text=True,
         )
         late = Timer(LATE_S, first.kill)  # then reading ends, and the test fails
         late.start()
         self.addCleanup(late.cancel)
+        self.addCleanup(first.stdin.close)
         self.addCleanup(first.stdout.close)
         self.addCleanup(first.stderr.close)
         self.addCleanup(first.wait)

@@ -46,6 +46,9 @@ class LaidOut:
         return frozenset[str]().union(*(jar.tokens for jar in self.jars))
 
 
+_MOST = 64
+
+
 @Newest
 def _kept(version: Version) -> dict[tuple[object, ...], LaidOut]:
     return {}
@@ -70,6 +73,8 @@ def laid_out(
     """
     kept, asked = _kept(version), (jar_ids, water_id, stand_id)
     if asked not in kept:
+        if len(kept) >= _MOST:
+            kept.clear()
         kept[asked] = _read(version.scope, jar_ids, water_id, stand_id)
     return kept[asked]
 

@@ -42,9 +42,9 @@ def round_page(scope: Scope) -> RoundOut:
     for _ in range(_TRIES):
         before = version_of(scope).change_id
         found = _round(scope)
+        scope.memo.clear()  # what was known of changes is asked anew
         if version_of(scope).change_id == before:
             break
-        scope.memo.clear()
     return found
 
 
