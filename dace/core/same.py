@@ -33,7 +33,9 @@ class Same(Generic[T]):
     def of(self, name: Hashable, follows_from: tuple[Any, ...], work_out: Callable[[], T]) -> T:
         """As it was found from equal things, or worked out now."""
         with self._lock:
-            held = self._kept.get(name, ())
+            held = self._kept.pop(name, ())
+            if held:
+                self._kept[name] = held  # asked for last
         for known, value in held:
             if known == follows_from:
                 return value

@@ -52,9 +52,8 @@ def import_series(
     ConflictError
         If it was called off, or asked for again, meanwhile.
     """
-    hours = core.read_log(
-        text, dates.zone, dates.order
-    )  # a long table is read before the write lock is taken
+    # a long table is read before the write lock is taken
+    hours = core.read_log(text, dates.zone, dates.order)
     unfinished = Series.objects.of(scope).filter(whole=False)
     stale = Q(created_at__lt=scope.now - _STALE)
     _clear(scope, unfinished.filter(stale | Q(pk=row_id)))
