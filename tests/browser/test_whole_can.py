@@ -36,6 +36,8 @@ class AtTheBench(BrowserCase):
         self.choose("Quay tub 3")
         self.at_the_bench("Quay tub 3")
         self.by_key("leaves")
+        jar = self.page.get_by_label("Jar", exact=True)
+        expect(jar.locator("option:checked")).to_have_text(re.compile("^Balanced crystals"))
         self.pick("Jar", "Epsom salt")
         strength = self.page.get_by_label("Strength of the spray")
         strength.focus()
@@ -117,6 +119,16 @@ class ByThumb(AtTheBench):
         for name in ("A little weaker", "A little stronger", "leaves"):
             box = self.page.get_by_role("button", name=name).bounding_box()
             self.assertGreaterEqual(min(box["width"], box["height"]), 44)
+
+    def test_a_spray_waits_for_what_stands_on_the_bench(self):
+        self.look_round("season")
+
+        def late(route):
+            expect(self.page.get_by_text("Working it out…")).to_be_visible()
+            route.continue_()
+
+        self.page.route("**/api/bench", late)
+        self.leaves_at_tub_3()
 
     def test_a_mix_is_found_and_poured_by_thumb(self):
         self.at_the_melon()

@@ -25,6 +25,16 @@ test('the latest question wins, however late an older answer comes', async () =>
   expect(read.busy).toBe(false);
 });
 
+test('what a write says stands, though a question asked before it is answered later', async () => {
+  const read = new Resource<string>();
+  let late: (reply: { data: string }) => void = () => undefined;
+  const first = read.load(() => new Promise((answer) => (late = answer)));
+  read.take('as written');
+  late({ data: 'as it was' });
+  await first;
+  expect([read.data, read.busy]).toEqual(['as written', false]);
+});
+
 test('a token that another tab made void is fetched anew, and tried once', async () => {
   let tries = 0;
   const asked = answering({

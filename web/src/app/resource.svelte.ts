@@ -43,6 +43,12 @@ export class Resource<T> {
   /** The same question once more. */
   readonly again = (): Promise<void> => this.last?.() ?? Promise.resolve();
 
+  /** A write's answer says how it stands now: what was asked before it is not waited for. */
+  take(data: T): void {
+    this.clear();
+    this.data = data;
+  }
+
   /** What stands there is of something else: show nothing until the next answer. */
   clear(): void {
     clearTimeout(this.rests);

@@ -27,9 +27,9 @@
   const first = $derived(spray?.sources[0]);
 
   follow(
-    () => [garden.stand?.id, garden.version, bench.supplies === null] as const,
+    () => [garden.stand?.id, garden.version, bench.ready] as const,
     () => {
-      if (bench.supplies) spraying.begin();
+      if (bench.ready) spraying.begin();
     },
   );
 
@@ -47,7 +47,7 @@
   });
 </script>
 
-<LeafPicks {bench} {spraying} />
+{#if bench.ready}<LeafPicks {bench} {spraying} />{/if}
 <Message problem={spraying.hours.problem} again={spraying.hours.again} />
 {#if spray && first}
   <div class="columns" class:stale={spraying.problem !== null}>

@@ -47,6 +47,8 @@ export class Bench {
   private laid = $state('');
   /** A can at ten times the label's rate is asked about once more. */
   sure = $state(false);
+  /** Jar, water and vessel are laid out: what begins with them may begin. */
+  ready = $state(false);
   /** A can that was poured from and still holds something. */
   rest = $state<{ canId: string; leftL: number; ratio: string; standId: string } | null>(null);
 
@@ -100,6 +102,7 @@ export class Bench {
     this.jarId ||= (jars.find((jar) => jar.id === named) ?? jars[0])?.id ?? '';
     this.waterId ||= found.waters[0]?.id ?? '';
     this.layOut(named);
+    this.ready = true;
   }
 
   /** Lay out what the stop's verdict asks for, or one of its other offers by the jar. */

@@ -26,7 +26,7 @@
     problem = reply.problem ?? null;
     if (!reply.data) return;
     address = reply.data.address;
-    link.data = reply.data;
+    link.take(reply.data);
   }
 
   async function revoke() {
@@ -34,7 +34,7 @@
     problem = reply.problem ?? null;
     if (!reply.data) return;
     address = '';
-    link.data = reply.data;
+    link.take(reply.data);
   }
 
   async function copy() {
@@ -55,7 +55,9 @@
           <input id="address" readonly value={address} onfocus={(e) => e.currentTarget.select()} />
         </p>
         <Button onclick={copy}>{copied ? 'Copied' : 'Copy it'}</Button>
-      {:else if link.data?.there}
+      {:else if !link.data}
+        {#if link.busy}<p>Looking whether there is one…</p>{/if}
+      {:else if link.data.there}
         <p>An address leads to it. Lost it? A new one takes its place.</p>
         <Button onclick={renew}>Make a new address</Button>
       {:else}
@@ -63,7 +65,7 @@
       {/if}
       {#if link.data?.there}<Button onclick={revoke}>Revoke the address</Button>{/if}
     {/if}
-    <Message {problem} />
+    <Message problem={problem ?? link.problem} again={problem ? undefined : link.again} />
   </div>
 </Sheet>
 
