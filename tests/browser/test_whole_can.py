@@ -34,6 +34,9 @@ class AtTheBench(BrowserCase):
     def leaves_at_tub_3(self):
         self.page.goto(f"{self.live_server_url}/bench")
         self.choose("Quay tub 3")
+        self.leaves_there()
+
+    def leaves_there(self):
         self.at_the_bench("Quay tub 3")
         self.by_key("leaves")
         jar = self.page.get_by_label("Jar", exact=True)
@@ -121,14 +124,21 @@ class ByThumb(AtTheBench):
             self.assertGreaterEqual(min(box["width"], box["height"]), 44)
 
     def test_a_spray_waits_for_what_stands_on_the_bench(self):
-        self.look_round("season")
+        self.look_round()
+        self.choose("Sluice bed")
+        self.at_the_bench("Sluice bed, chard end")
+        self.page.wait_for_load_state("networkidle")
 
-        def late(route):
+        def late(route):  # long after the leaves were asked for
+            expect(self.page.get_by_role("button", name="leaves")).to_have_attribute(
+                "aria-pressed", "true"
+            )
             expect(self.page.get_by_text("Working it out…")).to_be_visible()
             route.continue_()
 
         self.page.route("**/api/bench", late)
-        self.leaves_at_tub_3()
+        self.choose("Quay tub 3")
+        self.leaves_there()
 
     def test_a_mix_is_found_and_poured_by_thumb(self):
         self.at_the_melon()

@@ -111,14 +111,18 @@ class Client:
     def ask(self, method: str, path: str, body: Any = None) -> tuple[int, Any]:
         """The status, and what was answered where that is JSON."""
         data = None if body is None else json.dumps(body).encode()
+        return self.send(method, path, data, "application/json")
+
+    def send(self, method: str, path: str, data: bytes | None, kind: str) -> tuple[int, Any]:
+        """The same with a body of any kind."""
         asked = urllib.request.Request(self.base + path, data=data, method=method)
-        asked.add_header("Content-Type", "application/json")
+        asked.add_header("Content-Type", kind)
         if hasattr(self, "token"):
             asked.add_header("X-CSRFToken", self.token)
         with self.opener.open(asked, timeout=60) as reply:
             text = reply.read()
-            kind = reply.headers.get("Content-Type", "")
-            return reply.status, json.loads(text) if "json" in kind and text else None
+            answered = reply.headers.get("Content-Type", "")
+            return reply.status, json.loads(text) if "json" in answered and text else None
 
 
 class _NoRaise(urllib.request.HTTPErrorProcessor):

@@ -42,11 +42,11 @@ def main() -> None:
             for user in users:
                 user.start()
             while time.monotonic() < until:
-                print(f"{_memory_mb(server.pid):.0f} MB, {len(took)} answers", flush=True)
+                print(f"{memory_mb(server.pid):.0f} MB, {len(took)} answers", flush=True)
                 time.sleep(min(60.0, max(0.1, until - time.monotonic())))
             for user in users:
                 user.join()
-            print(f"{_memory_mb(server.pid):.0f} MB at the end")
+            print(f"{memory_mb(server.pid):.0f} MB at the end")
     print("statuses:", dict(sorted(seen.items())))
     times = sorted(ms for ms, _ in took)
     print(f"median {statistics.median(times):.0f} ms, p95 {times[int(_P95 * len(times))]:.0f} ms")
@@ -89,7 +89,7 @@ def _asking(rng: random.Random, stands: list[tuple[str, str]]) -> tuple[str, str
     return "POST", "/api/readings", row | more
 
 
-def _memory_mb(pid: int) -> float:
+def memory_mb(pid: int) -> float:
     """Of a process and those it began, what they share counted once."""
     begun = Path(f"/proc/{pid}/task/{pid}/children").read_text(encoding="ascii").split()
     rollups = [

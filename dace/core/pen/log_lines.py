@@ -128,6 +128,8 @@ def _all_alike(rows: list[list[str]], layout: _Layout, zone: tzinfo) -> Instants
     """The quick way for plain rows; ``ValueError`` where one is not."""
     (when,) = layout.when
     times = [row[when] for row in rows]
+    if all(at.endswith("Z") for at in times):
+        times, zone = [at[:-1] for at in times], UTC
     if not {len(at) for at in times} <= _PLAIN or any(at[10] not in "T " for at in times):
         raise ValueError
     value = np.array([row[layout.value].replace(",", ".") for row in rows]).astype(np.float64)

@@ -53,6 +53,16 @@ class AsTheyCome(SimpleTestCase):
             with self.subTest(table):
                 self.assertEqual(rows(table), ONE)
 
+    def test_instants_of_utc_stay_so_wherever_the_garden_is(self):
+        alike = "time,EC\n2026-07-14T12:10Z,1.5\n2026-07-14T12:10Z,1.5"
+        for table in (
+            alike,
+            f"{alike}\n2026-07-14T14:10+02:00,1.5",
+            f"{alike}\n2026-07-14 14:10,1.5",
+        ):
+            with self.subTest(table):
+                self.assertEqual(rows(table, ZoneInfo("Europe/Berlin")), ONE)
+
     def test_a_comma_that_may_be_either_is_asked_about(self):
         with self.assertRaises(DaceError) as caught:
             read_log("2026-07-14 12:10,1,85\n2026-07-14 12:20,1,86", UTC)

@@ -68,6 +68,7 @@ export class Bench {
 
   /** Another stop: nothing of the last one's can is shown beside its verdict. */
   leave(): void {
+    this.ready = false;
     this.anyway = false;
     this.beside.clear();
     this.worked.clear();
