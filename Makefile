@@ -43,6 +43,7 @@ hard: web
 	$(PY) -m tools.hard.asked
 	$(PY) -m tools.hard.killed
 	$(PY) -m tools.hard.races
+	$(PY) -m tools.hard.imports
 	$(PY) -m tools.hard.soak
 
 bench: web browser

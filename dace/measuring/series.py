@@ -19,7 +19,7 @@ from dace.measuring.models import Series, SeriesSpan, Subject
 
 _HOUR_S = 3600
 _A_STATEMENT = 100  # rows
-_BATCH, _LETS_IN_S = 16_000, 0.02  # others look every tenth of a second at most
+_BATCH, _LETS_IN_S = 32_000, 0.02  # others look every tenth of a second at most
 _STALE = timedelta(hours=1)
 _MOST_HOURS = 1500  # a span up to this many is drawn by the hour, a longer one by the day
 MOST_POINTS = 600

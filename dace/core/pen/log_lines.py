@@ -16,7 +16,7 @@ from dace.core.words.tables import rows_of_text
 
 _WOULD_DO = "lines such as 2026-07-14 17:40, 1.85 (time, mS/cm) would do"
 _MOST_LINES, _MOST_EC = 2_000_000, 200.0
-_AT_ONCE, _BEFORE_ROWS = 50_000, 30
+_AT_ONCE, _BEFORE_ROWS = 20_000, 30
 _DAY_S = 86_400
 _PLAIN = {len("2026-07-14T17:40"), len("2026-07-14T17:40:00")}
 _SIZE = re.compile(r"\d{4}-\d\d-\d\d[T ]\d\d:[0-5]\d(:[0-5]\d(\.\d+)?)?(Z|[+-]\d\d:?\d\d)?")
@@ -138,7 +138,8 @@ def _all_alike(rows: list[list[str]], layout: _Layout, zone: tzinfo) -> Instants
     wall = np.array(times, dtype="datetime64[s]").astype(np.int64)
     if not ((wall >= 0) & (wall < _YEAR_2200)).all():
         raise ValueError
-    return wall - _offsets(wall, zone), value / layout.per_ms
+    ahead = 0 if zone is UTC else _offsets(wall, zone)
+    return wall - ahead, value / layout.per_ms
 
 
 _YEAR_2200 = int(datetime(2200, 1, 1, tzinfo=UTC).timestamp())

@@ -57,9 +57,9 @@ class SeriesOut(Out):
 )
 def take_in(request: Any, given: Query[SeriesIn]) -> Any:
     """Take a logger's table in; the body is the file itself."""
-    data = sent_file(request, _MOST_BYTES, "file", "up to 60 MB would do")
+    text = text_of(sent_file(request, _MOST_BYTES, "file", "up to 60 MB would do"))
     dates = Dated(ZoneInfo(garden_of(request.auth).zone), given.dates)
-    row = import_series(request.auth, given.id, given.subject_id, text_of(data), dates)
+    row = import_series(request.auth, given.id, given.subject_id, text, dates)
     return 201, written(request.auth, row.pk)
 
 

@@ -28,6 +28,7 @@ _MOST_BYTES = 64_000_000
 _THREADS, _PROCESSES = 6, min(2, os.cpu_count() or 1)
 _EVERY_S = 600.0
 _M_ARENA_MAX, _ARENAS = -8, 2
+_M_MMAP_THRESHOLD, _LARGE = -3, 1 << 20
 
 
 class Command(BaseCommand):
@@ -76,7 +77,7 @@ class Command(BaseCommand):
             sock = listening(options["listen"])
         except (OSError, ValueError) as error:
             raise CommandError(f"{options['listen']}: {error}") from error
-        _few_arenas()
+        _hand_memory_back()
         now()  # a clock that was set goes alike in every process
         work = partial(
             serve,
@@ -98,7 +99,12 @@ class Command(BaseCommand):
             raise CommandError("Dace ended as soon as it had begun; see above") from error
 
 
-def _few_arenas() -> None:
-    """Where each thread gets memory of its own from the C library, never handed back: two do."""
+def _hand_memory_back() -> None:
+    """What is large goes back to the system as soon as it is let go of.
+
+    The C library would keep some for each thread, and would take more and more for small.
+    """
     with suppress(OSError, AttributeError):
-        ctypes.CDLL(None).mallopt(_M_ARENA_MAX, _ARENAS)
+        library = ctypes.CDLL(None)
+        library.mallopt(_M_ARENA_MAX, _ARENAS)
+        library.mallopt(_M_MMAP_THRESHOLD, _LARGE)
