@@ -14,6 +14,7 @@ from django.apps import apps
 from django.contrib.contenttypes.models import ContentType
 from django.db import connection
 
+from dace.demo import weir_yard
 from dace.households.version import forget
 
 _kept: dict[str, Path] = {}
@@ -36,6 +37,17 @@ def stand_in(build: Callable[[], object]) -> None:
     ContentType.objects.clear_cache()
     ContentType.objects.get_for_models(*apps.get_models())  # as in a process that has run a while
     forget()  # the same numbers of changes are given out again
+
+
+def kept_for_all() -> None:
+    """The demo garden, built before the tests' processes part, so that each has it."""
+    stand_in(weir_yard.build)
+    stand_in(nothing)
+
+
+def kept_file(build: Callable[[], object]) -> Path:
+    """The database of a garden that has stood in."""
+    return _kept[build.__qualname__]
 
 
 def _keep(build: Callable[[], object]) -> None:

@@ -21,7 +21,6 @@ from dace.core.api import DaceError
 from dace.exchange.sound import check_sound
 
 _DATABASE, _PHOTOS = "dace.sqlite3", "photos"
-_PAGES, _REST_S = 2000, 0.005
 
 
 @dataclass(frozen=True)
@@ -47,7 +46,8 @@ def copy_database(to: Path) -> None:
         beside.unlink(missing_ok=True)
         os.close(os.open(beside, os.O_WRONLY | os.O_CREAT | os.O_EXCL, 0o600))
         with closing(sqlite3.connect(beside)) as copy:
-            connection.connection.backup(copy, pages=_PAGES, sleep=_REST_S)
+            # in one step: what others write between two would have it begin anew, for ever
+            connection.connection.backup(copy)
             copy.execute("PRAGMA journal_mode=DELETE")  # one file, with nothing beside it
         check_sound(beside)
         beside.replace(to)

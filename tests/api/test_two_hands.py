@@ -6,10 +6,12 @@ import sys
 from datetime import UTC, datetime
 from unittest.mock import patch
 
+from dace.demo import weir_yard
 from dace.households.models import Change
 from dace.shelf.models import Jar
 from tests.api.base import WeirYardCase, new_id
 from tests.api.hands import HANDS
+from tests.gardens import kept_file
 
 
 class SeveralHands(WeirYardCase):
@@ -17,7 +19,10 @@ class SeveralHands(WeirYardCase):
 
     def test_no_hand_works_from_old_rows(self):
         done = subprocess.run(
-            [sys.executable, "-m", "tests.api.hands"], capture_output=True, text=True, check=True
+            [sys.executable, "-m", "tests.api.hands", str(kept_file(weir_yard.build))],
+            capture_output=True,
+            text=True,
+            check=True,
         )
         came = json.loads(done.stdout)
         refused = [409] * (HANDS - 1)

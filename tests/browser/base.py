@@ -44,6 +44,7 @@ class BrowserCase(StaticLiveServerTestCase):
     It fails on a console error or a foreign request.
     """
 
+    seconds_each = 7
     viewport: ClassVar[dict[str, int]] = DESKTOP
     page: Page
 

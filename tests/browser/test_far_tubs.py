@@ -32,6 +32,8 @@ def more_tubs() -> None:
 class Killed(TransactionTestCase):
     """A phone that is out; the server is a process of its own."""
 
+    seconds_each = 30
+
     served: Served
 
     def _fixture_teardown(self) -> None:

@@ -88,6 +88,8 @@ class Yard(TestCase):
 
 
 class Command(TestCase):
+    seconds_each = 20
+
     def run_command(self, *arguments):
         call_command("demo", *arguments, stdout=StringIO())
 

@@ -85,13 +85,15 @@ class Backups(TransactionTestCase):
         name = connection.settings_dict["NAME"]
         with closing(sqlite3.connect(name)) as found:
             found.execute("CREATE TABLE pairs (one, other)")
+            found.execute("CREATE TABLE bulk AS SELECT randomblob(16000000)")
+            found.commit()
         ended = threading.Event()
 
         def write():
             with closing(sqlite3.connect(name, timeout=20)) as mine:
-                count = 0
-                while not ended.is_set():
-                    count += 1
+                for count in range(1, 3_000):  # so that a copy that begins anew for each ends too
+                    if ended.is_set():
+                        return
                     mine.execute("INSERT INTO pairs VALUES (?, ?)", (count, count))
                     mine.execute("UPDATE pairs SET other = ?", (count,))
                     mine.commit()
@@ -109,6 +111,7 @@ class Backups(TransactionTestCase):
                     distinct, count, last = kinds.fetchone()
                 self.assertLessEqual(distinct, 1)  # never between an insert and its update
                 self.assertEqual(count, last or 0)
+            self.assertTrue(writer.is_alive())
         finally:
             ended.set()
             writer.join()

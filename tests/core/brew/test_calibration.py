@@ -16,6 +16,8 @@ from tests.core.brew.simulated import brew as true_brew
 
 
 class FromThePrior(unittest.TestCase):
+    seconds_each = 20
+
     def test_truth_from_the_prior_lies_in_the_band_as_often_as_said(self):
         rng = random.Random(11)
         held = count = 0
@@ -38,6 +40,8 @@ class FromThePrior(unittest.TestCase):
 
 
 class FromASimulator(unittest.TestCase):
+    seconds_each = 20
+
     def test_truth_from_a_simulator_that_is_wrong_in_known_ways(self):
         rng = random.Random(12)
         held = count = 0

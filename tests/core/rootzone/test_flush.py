@@ -30,6 +30,8 @@ HELD_AND_MIXED = ((16.0, 0.95), (20.0, 0.75), (24.0, 0.5))
 
 
 class Flushing(unittest.TestCase):
+    seconds_each = 20
+
     def test_it_meets_its_target_and_better_with_a_reading_between(self):
         straight, between, held = [], [], []
         last = FIRST + timedelta(days=59)
