@@ -7,6 +7,7 @@ import uuid
 from datetime import datetime, timedelta
 
 from django.db import transaction
+from django.db.models import Count, QuerySet
 
 from dace.households.copying import copy_household
 from dace.households.models import Household, Membership, User
@@ -41,14 +42,15 @@ def visit(now: datetime) -> User:
     NotFoundError
         If no demo garden is loaded.
     LockedOutError
-        If there are as many visitors as there is room for.
+        If there are as many visitors as there is room for, and each has written something.
     """
     end_visits(now, _A_FEW)
     source = pattern()
     if source is None:
         raise NotFoundError("demo", "no demo garden here", "sign up for a garden of your own")
+    _make_room(source)
     with transaction.atomic():
-        if Household.objects.filter(ends_at__isnull=False).count() >= _MOST:
+        if _copies().count() >= _MOST:
             raise LockedOutError("demo", f"{_MOST} visitors today", "come back tomorrow")
         mask = secrets.randbits(128) & MASKED
         copy = Household.objects.create(
@@ -62,9 +64,27 @@ def visit(now: datetime) -> User:
     return user
 
 
+def _copies() -> QuerySet[Household]:
+    return Household.objects.filter(ends_at__isnull=False)
+
+
+def _make_room(source: Household) -> None:
+    """Where all are taken, the oldest copy that nobody wrote in goes: another is just as it was.
+
+    So whoever steps in again and again keeps nobody else out.
+    """
+    while _copies().count() >= _MOST:
+        as_copied = source.changes.count()
+        untouched = _copies().annotate(count=Count("changes")).filter(count__lte=as_copied)
+        oldest = untouched.order_by("ends_at").first()
+        if oldest is None:
+            return
+        forget_household(oldest)
+
+
 def end_visits(now: datetime, most: int = _MOST) -> int:
     """Forget copies whose day is over; how many there were."""
-    over = list(Household.objects.filter(ends_at__lte=now)[:most])
+    over = list(_copies().filter(ends_at__lte=now)[:most])
     for household in over:
         forget_household(household)
     return len(over)

@@ -3,11 +3,13 @@
 import json
 import re
 from datetime import timedelta
+from unittest import mock
 
 from django.utils import timezone
 
 from dace.demo.keys import key
 from dace.garden.models import Stand
+from dace.households import visits
 from dace.households.models import Change, Household, User
 from dace.households.visits import end_visits
 from tests.api.base import Asking, WeirYardCase, new_id
@@ -60,6 +62,24 @@ class Visitors(WeirYardCase):
                 self.assertEqual(read, "the beginning of the garden", change.summary)
         self.assertEqual(visitor.get("/api/path").json()["stops"], [])
         self.assertEqual(len(self.asking.get("/api/path").json()["stops"]), 9)
+
+    def test_who_steps_in_again_and_again_keeps_nobody_out(self):
+        def writes(visitor):
+            stand = visitor.get("/api/path").json()["stops"][2]["stands"][0]["id"]
+            note = {"id": new_id(), "stand_id": stand, "note": "Mine"}
+            self.assertEqual(visitor.post("/api/observations", note).status_code, 201)
+
+        with mock.patch.object(visits, "_MOST", 2):
+            busy, idle = self.visitor(), self.visitor()
+            writes(busy)
+            third = self.visitor()
+            self.assertIn("Mine", told(busy, "notebook"))
+            self.assert_refused(idle.get("/api/path"), 401, "session")
+            writes(third)
+            self.assert_refused(Asking().post("/api/demo"), 429, "demo")
+            again = busy.post("/api/undo")
+            self.assertEqual(again.status_code, 200)
+            self.assert_refused(idle.post("/api/demo"), 429, "demo")
 
     def test_it_is_gone_after_a_day_with_all_that_was_in_it(self):
         visitor = self.visitor()
