@@ -8,7 +8,7 @@ from playwright.sync_api import expect
 
 from dace.feeding.models import Tick
 from dace.garden.looked import Observation
-from tests.browser.base import PHONE, BrowserCase, one_page
+from tests.browser.base import PHONE, WAITS_MS, BrowserCase, one_page
 
 KEPT = """async (path) => {
   const there = await indexedDB.databases();
@@ -42,7 +42,7 @@ class FarTubs(BrowserCase):
     def opened(self) -> Any:
         """A phone that has been in the garden, and has read ahead."""
         page = self.phone.new_page()
-        page.set_default_timeout(20_000)
+        page.set_default_timeout(WAITS_MS)
         page.goto(self.live_server_url)
         page.get_by_role("button", name="Look round Weir Yard").click()
         page.evaluate("navigator.serviceWorker.ready")

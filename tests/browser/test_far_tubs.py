@@ -8,7 +8,7 @@ from django.test import TransactionTestCase
 from playwright.sync_api import expect
 
 from tests.api.base import Asking, new_id
-from tests.browser.base import PHONE, one_page
+from tests.browser.base import PHONE, WAITS_MS, one_page
 from tests.served import Served
 
 LATER = "2026-07-19T17:40"
@@ -52,7 +52,7 @@ class Killed(TransactionTestCase):
         phone = browser.new_context(viewport=PHONE, reduced_motion="reduce")  # type: ignore[arg-type]
         self.addCleanup(phone.close)
         page = phone.new_page()
-        page.set_default_timeout(20_000)
+        page.set_default_timeout(WAITS_MS)
         page.goto(self.served.url)
         page.get_by_role("button", name="Look round Weir Yard").click()
         page.evaluate("navigator.serviceWorker.ready")
