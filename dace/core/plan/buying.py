@@ -13,6 +13,7 @@ from dace.core.verdict.records import Yard
 _FAMILIES = ("mineral_salt",)
 _DISSOLVES_G_PER_L = 50.0
 _UP_TO = 1.25  # what is poured and not taken
+_SALTY_PERCENT = 2.0
 
 
 @dataclass(frozen=True)
@@ -56,11 +57,13 @@ def to_buy(plan: Plan, yard: Yard) -> tuple[ToBuy, ...]:
 
 
 def _richest(nutrient: str) -> Material | None:
-    """The salt with the most of a nutrient and little of another that nobody asked for."""
+    """The salt with the most of a nutrient; none that salts the roots with chloride or sodium."""
 
     def suits(one: Material) -> bool:
         dissolves = (one.solubility_g_per_l or 0.0) >= _DISSOLVES_G_PER_L
-        return one.family in _FAMILIES and dissolves and one.percent_of(nutrient).typ > 0
+        salty = sum(one.percent_of(ion).typ for ion in ("Cl", "Na"))
+        holds = one.percent_of(nutrient).typ > 0 and salty <= _SALTY_PERCENT
+        return one.family in _FAMILIES and dissolves and holds
 
     fitting = [one for one in materials().values() if suits(one)]
     return max(fitting, key=lambda one: (one.percent_of(nutrient).typ, one.key), default=None)
