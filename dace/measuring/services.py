@@ -168,7 +168,7 @@ def past_instant(scope: Scope, instant: datetime | None, field: str) -> datetime
             field, instant.isoformat(), "a time with its zone, such as 2026-07-14T17:40Z"
         )
     if instant > scope.now + _AHEAD or instant.year < 1970:
-        raise DaceError(field, instant.isoformat(), "a time that has been would do")
+        raise DaceError(field, f"{instant:%-d %B %Y, %H:%M}", "a time that has been would do")
     return instant
 
 

@@ -1,4 +1,4 @@
-"""Cells of a package's tables: written and read by the same table, or refused with what would do."""
+"""Cells of a package's tables: written and read alike, or refused with what would do."""
 
 import uuid
 from datetime import UTC, date, datetime, timedelta, timezone
@@ -83,4 +83,3 @@ class Cells(SimpleTestCase):
             for field in model._meta.fields:
                 if field.null:
                     self.assertIsNone(column_of(field).default)
-
