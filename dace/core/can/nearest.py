@@ -117,7 +117,8 @@ class Problem:
         ec, touching = self._touching(per_l)
         if cap is not None and touching is not None and ec > cap:
             # a mix lies below the plane that touches it: where the plane meets the cap, it fits
-            per_l = per_l * max(0.0, 1 - (ec - cap) / float(touching.slopes @ per_l))
+            salts = float(touching.slopes @ per_l)
+            per_l = per_l * (max(0.0, 1 - (ec - cap) / salts) if salts > 0 else 0.0)
             ec, touching = self._touching(per_l)
         elif plane.room is None or plane.slopes @ per_l < plane.room - _GAINED:
             touching = None  # the cap binds nothing

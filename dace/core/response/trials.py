@@ -19,7 +19,7 @@ Array = NDArray[np.float64]
 TrialVerdict = Literal["helped", "no_worthwhile_effect", "harmed", "cannot_tell"]
 FEWEST = 5
 BOOTSTRAP_FROM = 8
-_MOST = 200
+_MOST, _LARGEST = 200, 1e9
 
 
 @dataclass(frozen=True)
@@ -43,8 +43,8 @@ class Compared:
             raise DaceError("pairs", said, "one of each in a pair")
         if max(len(self.fed), len(self.unfed)) > _MOST:
             raise DaceError("fed", f"over {_MOST}", f"up to {_MOST} a side would do")
-        if not np.isfinite([*self.fed, *self.unfed]).all():
-            raise DaceError("fed", "a number that is none", "a number for each")
+        if not (np.abs([*self.fed, *self.unfed]) < _LARGEST).all():
+            raise DaceError("fed", "a number that is none", f"numbers below {_LARGEST:g}")
         if float(np.mean(self.unfed)) <= 0:
             said = f"an unfed mean of {np.mean(self.unfed):g}"
             raise DaceError("unfed", said, "a measure above 0, such as grams or a score")

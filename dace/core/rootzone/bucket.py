@@ -34,6 +34,7 @@ _LEAST_WATER = 0.05
 _MOST_TAKEN = 0.9
 _SAUCER_BACK = 0.5
 _PART = 0.15  # of what it holds, poured at a time
+_MOST_PARTS = 400  # after sixty times what it holds nothing of before is left
 _BEGUN_FULL = 0.9
 _PER = np.array(PER_MEQ)
 _MEQ_PER_MG = 1 / _PER
@@ -170,7 +171,7 @@ class Bucket:
         if most.max() <= _PART:
             self._pour(litres, mg_l[:, :, None], at)
             return
-        parts = np.maximum(1, np.ceil(most / _PART))[:, None]
+        parts = np.clip(np.ceil(most / _PART), 1, _MOST_PARTS)[:, None]
         each = litres / parts
         for turn in range(int(parts.max())):
             self._pour(np.where(turn < parts, each, 0.0), mg_l[:, :, None], at)

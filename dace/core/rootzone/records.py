@@ -23,6 +23,10 @@ PER_MEQ = (math.inf, 14.007, math.inf, math.inf, 39.098, 20.04, 12.153, 22.99, m
 """Milligrams of each for one milliequivalent of cation; none where it is no cation."""
 Nine = tuple[float, ...]
 _NA = CHARGED.index("Na")
+MOST_L = 1e6
+"""More than any fill holds, or is given at once."""
+MOST_MG_L = 1e6
+"""A litre of solution dissolves no more than its own weight of anything followed here."""
 
 
 @dataclass(frozen=True)
@@ -57,6 +61,13 @@ class Poured:
     feed: bool = True
     hour: float = 12.0
     said: str = ""
+
+    def __post_init__(self) -> None:
+        if not 0 <= self.litres <= MOST_L:
+            raise DaceError("litres", f"{self.litres:g} L", f"up to {MOST_L:,.0f} would do")
+        if not all(0 <= one <= MOST_MG_L for one in self.mg_l):
+            wrong = next(one for one in self.mg_l if not 0 <= one <= MOST_MG_L)
+            raise DaceError("mg_l", f"{wrong:g} mg/L", f"0 to {MOST_MG_L:,.0f} would do")
 
 
 @dataclass(frozen=True)
@@ -147,7 +158,7 @@ class RootZone:
     def __post_init__(self) -> None:
         if self.setting not in SETTINGS:
             raise DaceError("setting", f"“{self.setting}”", f"one of {', '.join(SETTINGS)}")
-        if not 0 < self.litres <= 1e6:
+        if not 0 < self.litres <= MOST_L:
             raise DaceError("litres", f"{self.litres:g} L of medium", "above 0 would do")
 
     @property
@@ -252,5 +263,8 @@ def rain_m2(volume_l: float | None, area_m2: float | None, alike: int) -> float:
     """
     if area_m2 is not None:
         return area_m2 * alike
-    width_dm = ((volume_l or 0.0) / judgement("pot_shape").range.typ) ** (1 / 3)
+    litres = volume_l or 0.0
+    if not 0 <= litres <= MOST_L:
+        raise DaceError("litres", f"{litres:g} L of medium", "above 0 would do")
+    width_dm = (litres / judgement("pot_shape").range.typ) ** (1 / 3)
     return float(math.pi / 4 * (width_dm / 10) ** 2 * alike)

@@ -58,6 +58,18 @@ class Balance(unittest.TestCase):
         np.testing.assert_allclose(bucket.books["settled"][CA], 400.8)
         np.testing.assert_allclose(bucket.books["settled"][LIME], 1220.3, rtol=1e-4)
 
+    def test_a_river_washes_all_out_that_dissolves_and_the_books_balance(self):
+        unknowns = first_unknowns(np.random.default_rng(1), medium("coir").holding, Range(1, 1, 1))
+        bucket = one_bucket(unknowns, 20.0, (), False)
+        bucket.fresh(np.full((WIDE, 1), 4000.0), unknowns.fixed["start_ec"], np.ones((1, DRAWS)))
+        salts, water = bucket.dissolved.sum(axis=0), bucket.water.copy()
+        bucket.pour(np.full((1, DRAWS), 1e6), np.zeros((WIDE, 1)))
+        self.assertLess((bucket.dissolved.sum(axis=0) / salts).max(), 1e-6)
+        self.assertTrue((bucket.water <= bucket.full * (1 + 1e-9)).all())
+        np.testing.assert_allclose(
+            bucket.water, water + bucket.water_in - bucket.water_out, rtol=1e-3
+        )
+
     def holds(self, bucket):
         salts = bucket.dissolved + bucket.held + bucket.slow.mg() + bucket.in_saucer
         return bucket.water + bucket.saucer, salts
