@@ -1,5 +1,7 @@
 """Rows of a notebook that cannot be read: each says which column, and what would do."""
 
+import csv
+import io
 import json
 from urllib.parse import quote
 
@@ -100,3 +102,30 @@ class Refused(WeirYardCase):
         for said in ("{", "[]", "7"):
             path = f"/api/notebook-file/look?how={quote(said)}"
             self.assert_refused(self.asking.send_file(path, table, "text/csv"), 422, "how")
+
+    def test_anything_in_any_cell_is_a_row_that_is_read_or_one_that_says_why(self):
+        odd = ("", " ", "0", "-5", "1e308", "nan", "½", "x" * 500, '"', "=1+1", "\u202e9", "31.2.")
+        tables = {
+            DOSES: "2026-06-20,Quay tub 2,aubergine,Fruiting liquid 4-3-8,1 + 200,4.5,9 L,butt",
+            HARVESTS: "2026-07-10,Quay tub 2,aubergine,1.2,4",
+            JARS: "Blood and bone,5-5-0,2 kg,1.5 kg,6.50",
+            "Date,Place,EC (mS/cm),Temp\n": "2026-07-10,Quay tub 2,1.8,18",
+            "Date,Place,Note\n": "2026-07-10,Quay tub 2,leaves curl",
+        }
+        for heads, row in tables.items():
+            cells = row.split(",")
+            rows = [[*cells[:at], one, *cells[at + 1 :]] for at in range(len(cells)) for one in odd]
+            out = io.StringIO()
+            csv.writer(out).writerows([heads.strip().split(","), cells, *rows])
+            found = self.look(out.getvalue(), dates="ymd")
+            with self.subTest(found["kind"]):
+                self.assertEqual(found["good"] + found["broken"] + found["here"], found["total"])
+                self.assertGreaterEqual(found["good"], 1)
+                self.assertGreater(found["broken"], len(cells))
+                for one in found["why"]:
+                    self.assertRegex(one["text"], r"^Read .+; .+\.$")
+                taken = self.take(out.getvalue(), dates="ymd")
+                self.assertEqual(taken.status_code, 201, taken.content)
+                self.assertEqual(taken.json()["count"], found["good"])
+        for page in ("path", "notebook?limit=500", "season", "shelf", "round"):
+            self.assertEqual(self.asking.get(f"/api/{page}").status_code, 200, page)
