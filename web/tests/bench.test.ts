@@ -57,6 +57,18 @@ async function stocked(): Promise<Bench> {
 
 const sent = (path: string) => asked.filter((one) => one.path === path).map((one) => one.body);
 
+test('tried again after no answer, it is laid out', async () => {
+  const bench = new Bench();
+  answers['GET /api/bench'] = () => refusing('connection', 503);
+  await bench.load();
+  expect([bench.ready, bench.jarId, bench.problem?.field]).toEqual([false, '', 'connection']);
+  answers['GET /api/bench'] = SUPPLIES;
+  await bench.load();
+  expect([bench.ready, bench.jarId, bench.problem]).toEqual([true, 'tomato', null]);
+  bench.leave();
+  expect(bench.ready).toBe(false);
+});
+
 test('it begins with the first jar that dissolves and holds something', async () => {
   const bench = await stocked();
   expect([bench.jarId, bench.waterId, bench.vessel]).toEqual(['tomato', 'rain', '9 L']);

@@ -101,7 +101,7 @@
       <BenchPicks {bench} />
       <SourceRows {bench} />
     {/if}
-    <Message problem={bench.stocked.problem} again={bench.stocked.again} />
+    <Message problem={bench.stocked.problem} again={() => void bench.load()} />
     {#if bench.route === 'leaves'}
       <LeafBench {bench} />
     {:else if bench.route === 'dry'}

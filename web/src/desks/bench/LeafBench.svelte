@@ -79,7 +79,7 @@
       {#if spraying.hours.data}<HoursStrip hours={spraying.hours.data} route="leaves" />{/if}
     </div>
   </div>
-{:else if !spraying.problem}
+{:else if !spraying.problem && !bench.problem}
   <p class="wait">Working it out…</p>
 {/if}
 <LeafBar {spraying} />
