@@ -59,6 +59,28 @@ test('another kind has columns of its own', async () => {
   expect(how(-1)).toEqual({ kind: 'harvests', dates: 'mdy', units: {}, places: {} });
 });
 
+test('what is said while a look is under way is not lost', async () => {
+  const table = new NotebookFile();
+  await table.choose(FILE);
+  const harvests = { ...LOOKED, kind: 'harvests', columns: [{ index: 0, key: 'when' }] };
+  asked = answering({ 'POST /api/notebook-file/look': () => harvests });
+  const kind = table.sayKind('harvests');
+  const where = table.sayColumn(1, 'where');
+  expect(table.busy).toBe('looking');
+  await Promise.all([kind, where]);
+  const weight = table.sayColumn(2, 'weight');
+  const dates = table.sayDates('mdy');
+  await Promise.all([weight, dates]);
+  expect(how(-1)).toEqual({
+    kind: 'harvests',
+    columns: { when: 0, where: 1, weight: 2 },
+    dates: 'mdy',
+    units: {},
+    places: {},
+  });
+  expect([table.busy, table.looked?.kind]).toEqual(['', 'harvests']);
+});
+
 test('what was taken in is told and can be taken back', async () => {
   const offered = vi.spyOn(undo, 'offer');
   const table = new NotebookFile();

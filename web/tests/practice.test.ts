@@ -43,4 +43,19 @@ test('a sum that does not come keeps the last one in sight', async () => {
   await practice.next();
   expect(practice.problem?.field).toBe('turn');
   expect(practice.sum?.unit).toBe('mg/L');
+  // an answer is held against the sum that is shown
+  asked = answering({ 'POST /api/practice': { right: false, said: 'No.', working: [] } });
+  practice.typed = '5';
+  await practice.check();
+  expect(asked.at(-1)?.body).toMatchObject({ turn: 0 });
+});
+
+test('what comes late is of no other sum', async () => {
+  const practice = new Practice(7);
+  await practice.load();
+  practice.typed = '5';
+  const checking = practice.check();
+  const on = practice.next();
+  await Promise.all([checking, on]);
+  expect([practice.checked, practice.tried]).toEqual([null, 0]);
 });

@@ -105,6 +105,15 @@ test('a drain’s meaning is asked as it is typed, a can’s is not', async () =
   expect(reading.meant.data).toBeNull();
 });
 
+test('what a pen said of one thing is no reading of another', async () => {
+  const reading = await opened('can');
+  reading.take('old');
+  const dipping = reading.dip();
+  reading.choose('drain');
+  await dipping;
+  expect([reading.subjectId, reading.value]).toEqual(['drain', '']);
+});
+
 test('a dipped pen fills in its number, scale and degrees', async () => {
   const reading = await opened('can');
   reading.take('old');

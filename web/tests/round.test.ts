@@ -1,9 +1,16 @@
 import { expect, test } from 'vitest';
 import { isQuiet, reminderOf } from '../src/desks/round/remind.svelte';
-import { blocksOf, placesOf } from '../src/desks/round/round.svelte';
+import {
+  blocksOf,
+  placesOf,
+  round as today,
+  type RoundCan,
+  type RoundRow,
+} from '../src/desks/round/round.svelte';
 import { habitsOf, trialOf } from '../src/desks/season/rehearse.svelte';
 import { sliderWords } from '../src/desks/season/habits';
 import { comingOf, seasonTable } from '../src/desks/season/strips';
+import { answering, refusing, WRITTEN } from './page';
 
 type Round = Parameters<typeof blocksOf>[0];
 
@@ -37,6 +44,37 @@ test('a can is about every place that it serves', () => {
     ['tub 2'],
     ['gutter'],
     ['frame'],
+  ]);
+});
+
+test('a row stays ticked while its tick is on the way, however often the round is read', async () => {
+  const asked = answering({
+    'GET /api/round': round,
+    'GET /api/path': { stops: [], zone: 'UTC' },
+    'POST /api/round/ticks': WRITTEN,
+  });
+  const row = { fill_id: 'tub', slot: 2 } as RoundRow;
+  const ticking = today.tick({ id: 'a' } as RoundCan, row);
+  await today.load();
+  expect(today.pressed.has('tub')).toBe(true);
+  await ticking;
+  await today.load();
+  expect(today.pressed.has('tub')).toBe(false);
+  expect(asked.find((one) => one.method === 'POST')?.body).toMatchObject({
+    fill_id: 'tub',
+    slot: 2,
+    how: 'planned',
+    can_id: 'a',
+  });
+});
+
+test('a tick that is refused is none', async () => {
+  answering({ 'POST /api/round/ticks': () => refusing('can_id', 409) });
+  const row = { fill_id: 'step', slot: 0 } as RoundRow;
+  expect(await today.tick({ id: 'b' } as RoundCan, row)).toBeNull();
+  expect([today.pressed.has('step'), today.write('step').problem?.field]).toEqual([
+    false,
+    'can_id',
   ]);
 });
 

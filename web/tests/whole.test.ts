@@ -168,3 +168,12 @@ test('what was sprayed is written with its can, and again with the same ids', as
   expect(first).toEqual(second);
   expect(first).toMatchObject({ spray: { stand_id: 'stand', plants: 6 } });
 });
+
+test('a press right after a strength was typed waits for its figures', async () => {
+  const found = await spraying();
+  answers['POST /api/bench/spray'] = { sources: [{ per_l: 9, unit: 'g' }], over: true };
+  found.say('9 g/L');
+  expect(found.spray?.over).toBeFalsy();
+  await found.settled();
+  expect([found.spray?.over, last('/api/bench/spray')?.strength]).toEqual([true, '9 g/L']);
+});

@@ -17,6 +17,15 @@
     const much = `${spray?.mix.text ?? '–'} L on ${spray?.counted ?? ''}`;
     return fine ? `Sprayed ${much}` : `Write it down anyway: ${much}`;
   });
+
+  async function sprayIt() {
+    const looked = fine;
+    // a press right after a number was typed is of that number
+    await spraying.settled();
+    if (spraying.problem || spray?.short) return;
+    if (looked && !fine) return; // too strong as it turns out: the button says so now
+    void spraying.send();
+  }
 </script>
 
 <ActBar>
@@ -25,7 +34,7 @@
     <Button
       look={fine ? 'go' : 'plain'}
       disabled={spraying.write.busy || spray.short || spraying.problem !== null}
-      onclick={() => spraying.send()}
+      onclick={sprayIt}
     >
       {words}
     </Button>

@@ -57,7 +57,7 @@
     {#if mix.bound_by.length}
       <p class="soft">In the way of coming nearer: {mix.bound_by.join('; ')}.</p>
     {/if}
-    {#each mix.clashes as clash (clash)}<p class="soft">{clash}</p>{/each}
+    {#each mix.clashes as clash, at (at)}<p class="soft">{clash}</p>{/each}
   {:else if !found.problem}
     <p class="soft">Looking along the shelf…</p>
   {/if}

@@ -87,7 +87,7 @@
     {#if looked.shown.length}
       <p>Read as, for example:</p>
       <ul>
-        {#each looked.shown as line (line)}<li>{line}</li>{/each}
+        {#each looked.shown as line, at (at)}<li>{line}</li>{/each}
       </ul>
     {/if}
     <p role="status">

@@ -2,6 +2,7 @@ import { many } from '../../ui/language';
 import { ask, client, type Problem, type Schemas } from '../../api/client';
 import { asItIs } from '../../api/files';
 import { garden } from '../../app/garden.svelte';
+import { Resource } from '../../app/resource.svelte';
 import { undo } from '../../app/undo.svelte';
 import { newId } from '../../ui/ids';
 
@@ -24,19 +25,28 @@ const nothingSaid = (): How => ({ units: {}, places: {} });
 /** A table on its way in: how it is read, what it would bring, and how far its taking is. */
 export class NotebookFile {
   file = $state<File | null>(null);
-  looked = $state<Looked | null>(null);
-  busy = $state<'' | 'looking' | 'taking'>('');
+  /** How it is read: the latest word counts, whatever is answered first. */
+  readonly read = new Resource<Looked>();
+  private taking = $state(false);
   far = $state<Schemas['FarOut'] | null>(null);
-  problem = $state<Problem | null>(null);
+  private refused = $state<Problem | null>(null);
   told = $state('');
   private how = nothingSaid();
   private id = newId();
+  private looking: Promise<void> = Promise.resolve();
+
+  looked = $derived(this.read.data);
+  busy = $derived<'' | 'looking' | 'taking'>(
+    this.taking ? 'taking' : this.read.busy ? 'looking' : '',
+  );
+  problem = $derived(this.refused ?? this.read.problem);
 
   /** Another file: whatever was said of the last one is forgotten. */
   async choose(file: File | null): Promise<void> {
     this.file = file;
     this.how = nothingSaid();
-    this.looked = null;
+    this.read.clear();
+    this.refused = null;
     this.told = '';
     this.id = newId();
     if (file) await this.look();
@@ -69,27 +79,27 @@ export class NotebookFile {
 
   /** What a column is read as; nothing where it is passed over. */
   async sayColumn(index: number, key: string): Promise<void> {
-    const columns = matches(this.looked?.columns ?? []);
+    if (!this.how.columns) await this.looking; // what is found in the table as it is read now
+    const columns = this.how.columns ?? matches(this.looked?.columns ?? []);
     this.how.columns = moved(columns, index, key);
     await this.look();
   }
 
   async look(): Promise<void> {
-    if (!this.file) return;
-    this.busy = 'looking';
+    const file = this.file;
+    if (!file) return;
+    this.refused = null;
     const params = { query: { how: JSON.stringify(this.how) } };
-    const reply = await ask(
-      client.POST('/api/notebook-file/look', { params, ...asItIs(this.file) }),
+    this.looking = this.read.load((signal) =>
+      ask(client.POST('/api/notebook-file/look', { params, signal, ...asItIs(file) })),
     );
-    this.busy = '';
-    this.problem = reply.problem ?? null;
-    if (reply.data) this.looked = reply.data;
+    await this.looking;
   }
 
   /** Take it in; `rest` leaves out what cannot be read. */
   async take(rest: boolean): Promise<void> {
     if (!this.file || this.busy) return;
-    this.busy = 'taking';
+    this.taking = true;
     const asking = setInterval(() => void this.askHowFar(), LOOKS_MS);
     const query = { how: JSON.stringify(this.how), id: this.id, rest };
     const reply = await ask(
@@ -97,8 +107,8 @@ export class NotebookFile {
     );
     clearInterval(asking);
     this.far = null;
-    this.busy = '';
-    this.problem = reply.problem ?? null;
+    this.taking = false;
+    this.refused = reply.problem ?? null;
     if (!reply.data) return;
     this.told = toldOf(reply.data);
     undo.offer({ id: this.id, change_id: reply.data.change_id, summary: this.told });

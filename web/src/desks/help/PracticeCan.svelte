@@ -38,7 +38,7 @@
       <div class="said" class:right={practice.checked.right} role="status">
         <p><b>{practice.checked.said}</b></p>
         <ol>
-          {#each practice.checked.working as line (line)}<li>{line}</li>{/each}
+          {#each practice.checked.working as line, at (at)}<li>{line}</li>{/each}
         </ol>
       </div>
     {/if}

@@ -11,6 +11,8 @@ export class Practice {
   typed = $state('');
   right = $state(0);
   tried = $state(0);
+  /** The turn whose sum is shown. */
+  private of = 0;
   private readonly seed: number;
 
   constructor(seed = Math.floor(Math.random() * SEEDS)) {
@@ -18,10 +20,14 @@ export class Practice {
   }
 
   async load(): Promise<void> {
-    const params = { query: { turn: this.turn, seed: this.seed } };
+    const turn = this.turn;
+    const params = { query: { turn, seed: this.seed } };
     const reply = await ask(client.GET('/api/practice', { params }));
+    if (turn !== this.turn) return;
     this.problem = reply.problem ?? null;
-    this.sum = reply.data ?? this.sum;
+    if (!reply.data) return;
+    this.sum = reply.data;
+    this.of = turn;
     this.checked = null;
     this.typed = '';
   }
@@ -39,8 +45,10 @@ export class Practice {
       this.problem = { field: 'answer', read: this.typed, would_do: 'a number', message };
       return;
     }
-    const body = { turn: this.turn, seed: this.seed, answer };
+    const turn = this.of;
+    const body = { turn, seed: this.seed, answer };
     const reply = await ask(client.POST('/api/practice', { body }));
+    if (turn !== this.of) return; // she went on to the next sum
     this.problem = reply.problem ?? null;
     if (!reply.data) return;
     if (!this.checked) {

@@ -80,8 +80,10 @@ export class NewReading {
   /** Let the pen itself say the number. */
   async dip(practice = false): Promise<void> {
     const params = { path: { pen_id: this.penId } };
-    const body = { subject_id: this.subjectId, practice };
+    const subjectId = this.subjectId;
+    const body = { subject_id: subjectId, practice };
     const reply = await ask(client.POST('/api/pens/{pen_id}/dip', { params, body }));
+    if (this.subjectId !== subjectId) return; // the pen was in something else
     this.write.problem = reply.problem ?? null;
     if (!reply.data) return;
     this.value = String(reply.data.value);

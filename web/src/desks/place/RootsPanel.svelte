@@ -53,13 +53,13 @@
       fillId={roots.fill_id}
       subjectId={roots.subject_id}
     />{/if}
-  {#each roots.doubts as doubt (doubt)}<p class="doubt">{doubt}</p>{/each}
+  {#each roots.doubts as doubt, at (at)}<p class="doubt">{doubt}</p>{/each}
   <RootChart
     chart={roots.chart}
     summary="{roots.name}: {roots.headline} {roots.chart.dots.length} readings on the chart."
   />
   <ul>
-    {#each roots.lines as line (line)}<li>{line}</li>{/each}
+    {#each roots.lines as line, at (at)}<li>{line}</li>{/each}
   </ul>
   <div class="acts">
     <Button look={roots.flush ? 'plain' : 'go'} onclick={() => keys.read(roots.subject_id)}>

@@ -57,7 +57,10 @@ class Round {
 
   async load(): Promise<void> {
     await this.today.load((signal) => ask(client.GET('/api/round', { signal })));
-    if (!this.today.busy) this.pressed.clear();
+    if (this.today.busy) return;
+    for (const fillId of this.pressed) {
+      if (!this.write(fillId).busy) this.pressed.delete(fillId); // else it is on its way yet
+    }
   }
 
   async lookAhead(): Promise<void> {

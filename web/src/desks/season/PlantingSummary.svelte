@@ -46,7 +46,7 @@
     <button type="button" class="how" onclick={() => explainStage(page)}>how?</button>
   </p>
   {#if page.question}<p class="ask">{page.question}</p>{/if}
-  {#each page.said as said (said)}<p class="soft">{said}.</p>{/each}
+  {#each page.said as said, at (at)}<p class="soft">{said}.</p>{/each}
   {#if !page.ended_on}
     <div class="acts">
       <Button look={page.question ? 'go' : 'plain'} onclick={() => (stageOpen = true)}>

@@ -72,7 +72,7 @@
   </div>
   {#if futures}
     <div role="status">
-      {#each futures.said as line (line)}<p><b>{line}</b></p>{/each}
+      {#each futures.said as line, at (at)}<p><b>{line}</b></p>{/each}
     </div>
     <div class="both">
       <Future title="As it stands" future={futures.before} />

@@ -37,7 +37,7 @@
 </p>
 <p>{figures.dilute_text} <span class="soft">{figures.ready_text}; {figures.keeps_text}.</span></p>
 <p class="soft">Signs: {figures.off_signs}.</p>
-{#each figures.notes as note (note)}<p class="soft">{note}</p>{/each}
+{#each figures.notes as note, at (at)}<p class="soft">{note}</p>{/each}
 
 <style>
   .held {

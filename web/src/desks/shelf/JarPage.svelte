@@ -104,7 +104,7 @@
           {jar.elements.map((part) => `${part.name} ${part.likely}`).join(', ')} mg/L
         </p>
         <p><b>{jar.dilute_text}</b></p>
-        {#each jar.label_cautions as caution (caution)}<p>{caution}</p>{/each}
+        {#each jar.label_cautions as caution, at (at)}<p>{caution}</p>{/each}
       </aside>
     {/if}
     <StockSheet {jar} bind:open={stocking} onmade={(made) => searchParams.set('jar', made)} />
