@@ -17,6 +17,11 @@ from tests.gardens import nothing, stand_in
 from tools.chromium import ARGUMENTS
 
 AXE = "web/node_modules/axe-core/axe.min.js"
+LOOK_ROUND = """async () => {
+  const { csrf } = await (await fetch('/api/session')).json();
+  const headers = { 'X-CSRFToken': csrf, 'Content-Type': 'application/json' };
+  await fetch('/api/demo', { method: 'POST', headers });
+}"""
 DESKTOP, PHONE = {"width": 1280, "height": 800}, {"width": 390, "height": 844}
 WAITS_MS = 45_000  # a machine with other work to do is slow
 GRAVE = ("serious", "critical")
@@ -105,9 +110,12 @@ class BrowserCase(StaticLiveServerTestCase):
         self.press(f"{act}: {of}")
 
     def look_round(self, desk: str = "bench") -> None:
-        """In at the door, and to a desk."""
-        self.press("Look round Weir Yard")
-        expect(self.page.get_by_role("button", name="Quay tub 2")).to_be_visible()
+        """In at the door, and to a desk; by the button where it leads to that desk."""
+        if desk == "round":
+            self.press("Look round Weir Yard")
+            expect(self.page.get_by_role("button", name="Quay tub 2")).to_be_visible()
+        else:  # the week ahead of a Round that nobody looks at costs the server a second
+            self.page.evaluate(LOOK_ROUND)
         self.page.goto(f"{self.live_server_url}/{desk}")
         path = self.page.get_by_label("Along the path")
         expect(path.get_by_role("button", name="Quay tub 2")).to_be_visible()
