@@ -174,6 +174,6 @@ test('a press right after a strength was typed waits for its figures', async () 
   answers['POST /api/bench/spray'] = { sources: [{ per_l: 9, unit: 'g' }], over: true };
   found.say('9 g/L');
   expect(found.spray?.over).toBeFalsy();
-  await found.settled();
+  await found.worked.settled();
   expect([found.spray?.over, last('/api/bench/spray')?.strength]).toEqual([true, '9 g/L']);
 });

@@ -43,8 +43,9 @@ class Compared:
             raise DaceError("pairs", said, "one of each in a pair")
         if max(len(self.fed), len(self.unfed)) > _MOST:
             raise DaceError("fed", f"over {_MOST}", f"up to {_MOST} a side would do")
-        if not (np.abs([*self.fed, *self.unfed]) < _LARGEST).all():
-            raise DaceError("fed", "a number that is none", f"numbers below {_LARGEST:g}")
+        wrong = [one for one in (*self.fed, *self.unfed) if not abs(one) < _LARGEST]
+        if wrong:
+            raise DaceError("fed", f"{wrong[0]:g}", f"numbers below {_LARGEST:,.0f}")
         if float(np.mean(self.unfed)) <= 0:
             said = f"an unfed mean of {np.mean(self.unfed):g}"
             raise DaceError("unfed", said, "a measure above 0, such as grams or a score")

@@ -65,9 +65,9 @@ class Poured:
     def __post_init__(self) -> None:
         if not 0 <= self.litres <= MOST_L:
             raise DaceError("litres", f"{self.litres:g} L", f"up to {MOST_L:,.0f} would do")
-        if not all(0 <= one <= MOST_MG_L for one in self.mg_l):
-            wrong = next(one for one in self.mg_l if not 0 <= one <= MOST_MG_L)
-            raise DaceError("mg_l", f"{wrong:g} mg/L", f"0 to {MOST_MG_L:,.0f} would do")
+        wrong = [one for one in self.mg_l if not 0 <= one <= MOST_MG_L]
+        if wrong:
+            raise DaceError("mg_l", f"{wrong[0]:g} mg/L", f"0 to {MOST_MG_L:,.0f} would do")
 
 
 @dataclass(frozen=True)

@@ -56,9 +56,8 @@ def text_of(data: bytes, field: str = "file") -> str:
 
 def _lines(text: str) -> Iterator[str]:
     """Line by line; a StringIO takes four bytes a letter, which counts in a long table."""
-    return TextIOWrapper(
-        BytesIO(text.encode("utf-8", "surrogatepass")), "utf-8", "surrogatepass", ""
-    )
+    data = BytesIO(text.encode("utf-8", "surrogatepass"))
+    return TextIOWrapper(data, encoding="utf-8", errors="surrogatepass", newline="")
 
 
 def separator_of(text: str) -> str:

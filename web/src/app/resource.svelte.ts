@@ -12,9 +12,19 @@ export class Resource<T> {
   private asking: AbortController | undefined;
   private rests: ReturnType<typeof setTimeout> | undefined;
   private last: (() => Promise<void>) | undefined;
+  private answered: Promise<void> = Promise.resolve();
 
   /** Ask; `read` gets a signal to pass on. What stood there before stays until the answer. */
-  async load(read: (signal: AbortSignal) => Promise<Reply<T>>): Promise<void> {
+  load(read: (signal: AbortSignal) => Promise<Reply<T>>): Promise<void> {
+    return (this.answered = this.ask(read));
+  }
+
+  /** Once the answer to what was asked last stands. */
+  async settled(): Promise<void> {
+    while (this.busy) await this.answered;
+  }
+
+  private async ask(read: (signal: AbortSignal) => Promise<Reply<T>>): Promise<void> {
     clearTimeout(this.rests);
     this.last = () => this.load(read);
     this.asking?.abort();

@@ -21,7 +21,7 @@
   async function sprayIt() {
     const looked = fine;
     // a press right after a number was typed is of that number
-    await spraying.settled();
+    await spraying.worked.settled();
     if (spraying.problem || spray?.short) return;
     if (looked && !fine) return; // too strong as it turns out: the button says so now
     void spraying.send();

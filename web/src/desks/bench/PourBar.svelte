@@ -39,7 +39,7 @@
 
   async function pourIt() {
     // a press right after a number was typed is of that number
-    await bench.settled();
+    await bench.worked.settled();
     if (bench.problem) return;
     if (bench.tenfold && !bench.sure) {
       bench.sure = true;

@@ -63,7 +63,6 @@ export class Bench {
   asIs = $derived(this.laid !== '' && this.laid === this.signature());
   tenfold = $derived(Number(this.preview?.ways.label || 0) >= 1000);
 
-  private asking: Promise<void> = Promise.resolve();
   private rests: ReturnType<typeof setTimeout> | undefined;
 
   /** Another stop: nothing of the last one's can is shown beside its verdict. */
@@ -226,15 +225,7 @@ export class Bench {
     this.sure = false;
     this.write.begin();
     const body = this.wanted();
-    this.asking = this.worked.load((signal) =>
-      ask(client.POST('/api/bench/preview', { body, signal })),
-    );
-    await this.asking;
-  }
-
-  /** Once the figures are those of what was last said. */
-  async settled(): Promise<void> {
-    while (this.worked.busy) await this.asking;
+    await this.worked.load((signal) => ask(client.POST('/api/bench/preview', { body, signal })));
   }
 
   /** Mix the can and pour it; true when it is written. */

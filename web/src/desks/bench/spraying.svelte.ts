@@ -19,7 +19,6 @@ export class Spraying {
   waterId = $state('');
   vessel = $state('');
   said = $state('');
-  private asking: Promise<void> = Promise.resolve();
 
   spray = $derived(this.worked.data);
   problem = $derived(this.worked.problem);
@@ -80,15 +79,7 @@ export class Spraying {
     if (!stand || !this.jarId || !this.waterId) return;
     this.write.begin();
     const body = { ...this.can(), stand_id: stand.id, plants: stand.count };
-    this.asking = this.worked.load((signal) =>
-      ask(client.POST('/api/bench/spray', { body, signal })),
-    );
-    await this.asking;
-  }
-
-  /** Once the figures are those of what was last said. */
-  async settled(): Promise<void> {
-    while (this.worked.busy) await this.asking;
+    await this.worked.load((signal) => ask(client.POST('/api/bench/spray', { body, signal })));
   }
 
   /** It was sprayed: write down what went in. */

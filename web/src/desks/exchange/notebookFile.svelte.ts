@@ -33,7 +33,6 @@ export class NotebookFile {
   told = $state('');
   private how = nothingSaid();
   private id = newId();
-  private looking: Promise<void> = Promise.resolve();
 
   looked = $derived(this.read.data);
   busy = $derived<'' | 'looking' | 'taking'>(
@@ -79,7 +78,7 @@ export class NotebookFile {
 
   /** What a column is read as; nothing where it is passed over. */
   async sayColumn(index: number, key: string): Promise<void> {
-    if (!this.how.columns) await this.looking; // what is found in the table as it is read now
+    if (!this.how.columns) await this.read.settled(); // what is found in the table as it is read now
     const columns = this.how.columns ?? matches(this.looked?.columns ?? []);
     this.how.columns = moved(columns, index, key);
     await this.look();
@@ -90,10 +89,9 @@ export class NotebookFile {
     if (!file) return;
     this.refused = null;
     const params = { query: { how: JSON.stringify(this.how) } };
-    this.looking = this.read.load((signal) =>
+    await this.read.load((signal) =>
       ask(client.POST('/api/notebook-file/look', { params, signal, ...asItIs(file) })),
     );
-    await this.looking;
   }
 
   /** Take it in; `rest` leaves out what cannot be read. */
