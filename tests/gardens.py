@@ -50,6 +50,20 @@ def kept_file(build: Callable[[], object]) -> Path:
     return _kept[build.__qualname__]
 
 
+class InTheYard:
+    """Beside a ``TestCase``: the demo garden stands while the tests of a class run."""
+
+    @classmethod
+    def setUpClass(cls) -> None:
+        stand_in(weir_yard.build)
+        super().setUpClass()  # type: ignore[misc]
+
+    @classmethod
+    def tearDownClass(cls) -> None:
+        super().tearDownClass()  # type: ignore[misc]
+        stand_in(nothing)
+
+
 def _keep(build: Callable[[], object]) -> None:
     if not _kept:
         folder = Path(tempfile.mkdtemp(prefix="dace-gardens-"))

@@ -9,11 +9,10 @@ from typing import Any
 from django.http import HttpResponse
 from django.test import Client, TestCase
 
-from dace.demo import weir_yard
 from dace.demo.keys import key
 from dace.households.models import User
 from dace.households.version import forget
-from tests.gardens import nothing, stand_in
+from tests.gardens import InTheYard
 
 MODEL_BACKEND = "django.contrib.auth.backends.ModelBackend"
 
@@ -67,18 +66,8 @@ class Asking:
         return reply
 
 
-class WeirYardCase(TestCase):
+class WeirYardCase(InTheYard, TestCase):
     """Weir Yard, with somebody signed in at it."""
-
-    @classmethod
-    def setUpClass(cls) -> None:
-        stand_in(weir_yard.build)
-        super().setUpClass()
-
-    @classmethod
-    def tearDownClass(cls) -> None:
-        super().tearDownClass()
-        stand_in(nothing)
 
     def setUp(self) -> None:
         forget()  # a rollback gives numbers of changes out again

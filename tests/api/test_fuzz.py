@@ -4,10 +4,9 @@ from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
 from hypothesis.extra.django import TestCase
 
-from dace.demo import weir_yard
 from dace.demo.keys import key
 from tests.api.base import Asking, new_id
-from tests.gardens import nothing, stand_in
+from tests.gardens import InTheYard
 
 JSON = st.recursive(
     st.none() | st.booleans() | st.integers() | st.floats() | st.text(max_size=30),
@@ -166,17 +165,7 @@ def bodies():
     )
 
 
-class AnythingAtAll(TestCase):
-    @classmethod
-    def setUpClass(cls):
-        stand_in(weir_yard.build)
-        super().setUpClass()
-
-    @classmethod
-    def tearDownClass(cls):
-        super().tearDownClass()
-        stand_in(nothing)
-
+class AnythingAtAll(InTheYard, TestCase):
     def setUp(self):
         self.asking = Asking.signed_in()
         self.asking.client.raise_request_exception = False

@@ -5,7 +5,6 @@ from io import StringIO
 from django.core.management import call_command
 from django.test import TestCase
 
-from dace.demo import weir_yard
 from dace.feeding.models import Can, Dose
 from dace.feeding.reads import jars_with_stock, litres_left
 from dace.garden.models import Place, Planting, Stand
@@ -14,20 +13,10 @@ from dace.households import clock
 from dace.households.models import Household, Membership
 from dace.households.scope import Scope
 from dace.measuring.models import Reading
-from tests.gardens import nothing, stand_in
+from tests.gardens import InTheYard
 
 
-class Yard(TestCase):
-    @classmethod
-    def setUpClass(cls):
-        stand_in(weir_yard.build)
-        super().setUpClass()
-
-    @classmethod
-    def tearDownClass(cls):
-        super().tearDownClass()
-        stand_in(nothing)
-
+class Yard(InTheYard, TestCase):
     def setUp(self):
         member = Membership.objects.get()
         self.scope = Scope(member.household_id, member.user_id, clock.now(), demo=True)
@@ -87,18 +76,8 @@ class Yard(TestCase):
             self.assertLess(getattr(newest, field), self.scope.now)
 
 
-class Command(TestCase):
+class Command(InTheYard, TestCase):
     seconds_each = 10
-
-    @classmethod
-    def setUpClass(cls):
-        stand_in(weir_yard.build)
-        super().setUpClass()
-
-    @classmethod
-    def tearDownClass(cls):
-        super().tearDownClass()
-        stand_in(nothing)
 
     def run_command(self, *arguments):
         call_command("demo", *arguments, stdout=StringIO())
