@@ -24,7 +24,9 @@ from tests.api.base import Asking, WeirYardCase, new_id
 from tests.api.pictures import PNG
 from tests.api.test_visits import READ, told
 
-FIRST = Path(__file__).parent.parent / "data" / "package-1.zip"
+DATA = Path(__file__).parent.parent / "data"
+FIRST = DATA / "package-1.zip"
+LANDED = DATA / "landed"
 WHO = {"name": "Rook", "password": "nine rusty trowels", "garden": "Back step"}
 NUMBERS = ("seq", "edition", "stock_seq")
 
@@ -79,6 +81,9 @@ class Packages(WeirYardCase):
                 data = source.read(one)
                 out.writestr(one, change(data) if one == name else data)
         return to
+
+    def newest(self):
+        return Membership.objects.order_by("pk").last().household
 
     def wipe(self):
         forget_household(Household.objects.get(pk=key("household")))
@@ -146,6 +151,27 @@ class Packages(WeirYardCase):
         self.assertEqual(Reading.objects.count(), 30)
         shelf = owner.get("/api/shelf").content.decode()
         self.assertIn("Balanced crystals 16-8-24+Mg", shelf)
+
+    def test_packages_of_landed_states_come_in_whole_and_read_the_same(self):
+        self.wipe()
+        words = json.loads((LANDED / "4684e1b.json").read_text())
+        for file, name in (("yard", "weir-yard"), ("house", "mill-hand")):
+            with self.subTest(file):
+                packed = LANDED / f"4684e1b-{file}.zip"
+                owner = Asking()
+                owner.post("/api/sign-up", WHO | {"name": f"New {name}"})
+                brought = owner.send_file("/api/import", packed.read_bytes(), "application/zip")
+                self.assertEqual(brought.status_code, 201, brought.content)
+                with zipfile.ZipFile(packed) as zipped:
+                    kept = contents(self.newest())
+                    for table in [one for one in zipped.namelist() if one.endswith(".csv")]:
+                        lines = zipped.read(table).decode().count("\r\n") - 1
+                        if (model := Path(table).stem) in kept:
+                            self.assertEqual(len(kept[model]), lines, table)
+                page = owner.get("/api/notebook?limit=500").json()
+                wanted = ("at", "stop", "counted", "plants", "sources")
+                doses = [[dose[k] for k in wanted] for dose in page["doses"]]
+                self.assertEqual(doses, words[name]["doses"])
 
     def test_through_the_page_into_an_empty_garden_only(self):
         self.export().close()
