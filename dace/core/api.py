@@ -37,7 +37,7 @@ from dace.core.can.fitting import solve_amount
 from dace.core.can.leaf import Leaf, leaf_of
 from dace.core.can.leaf_limits import Limit as LeafLimit
 from dace.core.can.leftover import Leftover, keeps_until
-from dace.core.can.measured_out import Measured, part_strength, strength_words
+from dace.core.can.measured_out import Measured, Way, part_strength, strength_words
 from dace.core.can.measures import KINDS as MEASURE_KINDS
 from dace.core.can.measures import TEASPOON_ML, Owned, usual_measures
 from dace.core.can.measuring import Vessel, measured
@@ -77,6 +77,8 @@ from dace.core.matter.label import (
     ALSO,
     FORMS,
     Label,
+    dissolving,
+    filled_in,
     forms_of,
     label_of_material,
     potash_chloride,
@@ -235,7 +237,7 @@ from dace.core.words.amounts import amount_words
 from dace.core.words.dates import ORDERS, Dated, Order, iso_of, order_of
 from dace.core.words.days import ago, day_in_words
 from dace.core.words.listing import listed
-from dace.core.words.numbers import read_number
+from dace.core.words.numbers import completed, read_number
 from dace.core.words.quantities import FAMILIES, read_amount, read_measure
 from dace.core.words.shares import gain_words, percent_words, share_words
 from dace.core.words.sizes import Size, read_size
@@ -263,7 +265,7 @@ __all__ = [
     "SignFound", "Simpler", "Size", "Slow", "Source", "Span", "Spray", "SprayAsked", "Spread",
     "Stage", "StageReading", "Start", "Step", "StockSolution", "Stop", "Taken", "Tally", "Tested",
     "TestedSoil", "ToBuy", "Trial", "TrialMeasure", "TrialWait", "Verdict", "Vessel", "Wait",
-    "WaterIons", "WeatherAsked", "Working", "Yard", "advise_against", "advise_answer",
+    "WaterIons", "Way", "WeatherAsked", "Working", "Yard", "advise_against", "advise_answer",
     "advise_brew", "advise_clash", "advise_feeding", "advise_jar", "advise_too_strong", "ago",
     "air_facts", "alike", "alkalinity_from_bicarbonate", "amount_words", "answer", "as_paste",
     "as_pour_through", "balances", "barred", "blend", "bottle_contents", "brew_tokens",
@@ -271,22 +273,22 @@ __all__ = [
     "charged_plain", "charged_water", "check", "check_claim", "check_measured", "check_score",
     "clashes_among", "clashes_between", "climate", "climate_near", "climates", "climates_near",
     "climbing_since", "clock_words", "comfort", "comfort_of", "compare_with_expected", "compared",
-    "composition", "composition_of_bottle", "composition_of_liquid", "content_of_feed",
+    "completed", "composition", "composition_of_bottle", "composition_of_liquid", "content_of_feed",
     "content_of_material", "correct_can", "countries", "crop", "crop_loss", "crops", "day_hours",
-    "day_in_words", "day_words", "days_to_top", "disagreement", "dry_dose", "due_again", "ec_25",
-    "ec_at", "estimate", "exercise", "feed_cap", "fill_can", "fill_with", "find_mix", "fit_words",
-    "flush", "follow", "follow_all", "followed_steps", "forms_of", "gain_words", "gathered",
-    "gravest_first", "how_often", "iso_of", "judge_after", "judge_trial", "keeps_until",
-    "label_of_material", "leaf_of", "ledger", "limit_words", "listed", "litres_of_medium",
-    "make_plan", "material", "materials", "measured", "media", "medium", "meeting", "method",
-    "methods", "modifier", "modifiers", "needs", "next_feed", "next_readings", "number_word",
-    "nutrient_words", "offered_for", "open_hours", "order_of", "other_names", "out_of_order",
-    "outlook", "paired_figures", "part_strength", "parts_for_pen", "past_use", "pen_words",
-    "percent_words", "pooled", "potash_chloride", "power_words", "purpose_of", "rain_m2",
-    "read_amount", "read_dry", "read_grade", "read_litres_each", "read_log", "read_measure",
-    "read_number", "read_own_weather", "read_pack", "read_rate", "read_sign", "read_size",
-    "read_soil_test", "read_strength", "reading_at_25", "ready_days", "rehearse", "release_over",
-    "root_facts", "rows_of_text", "runs", "said_now", "same_water", "say", "scales",
+    "day_in_words", "day_words", "days_to_top", "disagreement", "dissolving", "dry_dose",
+    "due_again", "ec_25", "ec_at", "estimate", "exercise", "feed_cap", "fill_can", "fill_with",
+    "filled_in", "find_mix", "fit_words", "flush", "follow", "follow_all", "followed_steps",
+    "forms_of", "gain_words", "gathered", "gravest_first", "how_often", "iso_of", "judge_after",
+    "judge_trial", "keeps_until", "label_of_material", "leaf_of", "ledger", "limit_words", "listed",
+    "litres_of_medium", "make_plan", "material", "materials", "measured", "media", "medium",
+    "meeting", "method", "methods", "modifier", "modifiers", "needs", "next_feed", "next_readings",
+    "number_word", "nutrient_words", "offered_for", "open_hours", "order_of", "other_names",
+    "out_of_order", "outlook", "paired_figures", "part_strength", "parts_for_pen", "past_use",
+    "pen_words", "percent_words", "pooled", "potash_chloride", "power_words", "purpose_of",
+    "rain_m2", "read_amount", "read_dry", "read_grade", "read_litres_each", "read_log",
+    "read_measure", "read_number", "read_own_weather", "read_pack", "read_rate", "read_sign",
+    "read_size", "read_soil_test", "read_strength", "reading_at_25", "ready_days", "rehearse",
+    "release_over", "root_facts", "rows_of_text", "runs", "said_now", "same_water", "say", "scales",
     "season_nitrogen_g_m2", "separator_of", "share_of_cap", "share_words", "shares_of_ground",
     "short_of", "shown", "sides_won", "signs", "solve_amount", "spans", "split_into_cans", "spray",
     "stage_clock", "stock_for", "stock_solution", "stops_of", "strength_words",

@@ -7,7 +7,7 @@ from dataclasses import dataclass
 
 from django.db import transaction
 
-from dace.core.api import CanToMix, DaceError, shown
+from dace.core.api import CanToMix, DaceError, read_litres_each, shown
 from dace.feeding.mixing import NewCan, mix
 from dace.feeding.models import Can, Dose, Serving, Thinning, Tick
 from dace.feeding.plans import cans_to_mix
@@ -27,7 +27,10 @@ _MOST_L = 200.0
 
 @dataclass(frozen=True)
 class NewTick:
-    """What is done of a stop's feed; ``litres_each`` only of her own amount, or of more."""
+    """What is done of a stop's feed.
+
+    Her own amount, or more, is ``litres`` as typed, or ``litres_each`` [L].
+    """
 
     id: uuid.UUID
     fill_id: uuid.UUID
@@ -35,6 +38,7 @@ class NewTick:
     how: str = "planned"
     can_id: uuid.UUID | None = None
     litres_each: float | None = None
+    litres: str = ""
 
 
 @transaction.atomic
@@ -171,7 +175,8 @@ def _serving(scope: Scope, new: NewTick, fill: Fill) -> Serving:
 
 def _doses(scope: Scope, new: NewTick, serving: Serving) -> list[Dose]:
     stands = Stand.objects.of(scope).filter(pk__in=list(serving.each), fill=serving.fill)
-    wanted = [(stand, _litres(new, serving.each[str(stand.pk)])) for stand in stands]
+    own = _own_litres(scope, new, sum(stand.count for stand in stands))
+    wanted = [(stand, _litres(new, own, serving.each[str(stand.pk)])) for stand in stands]
     asked = sum(stand.count * litres for stand, litres in wanted)
     left = litres_left(scope, serving.can)
     if asked > left + _ROUNDING_L:
@@ -194,13 +199,20 @@ def _doses(scope: Scope, new: NewTick, serving: Serving) -> list[Dose]:
     ]
 
 
-def _litres(new: NewTick, planned_l: float) -> float:
+def _own_litres(scope: Scope, new: NewTick, plants: int) -> float | None:
+    """Her own amount for each plant [L], where she says one."""
+    if not new.litres:
+        return new.litres_each
+    return read_litres_each(new.litres, plants, None, garden_of(scope).measures)
+
+
+def _litres(new: NewTick, own: float | None, planned_l: float) -> float:
     """What each plant gets [L]."""
     if new.how == Tick.How.PLANNED:
         return planned_l
     if new.how == Tick.How.HALF:
         return planned_l / 2
-    if new.litres_each is None or not 0 < new.litres_each <= _MOST_L:
-        said = "nothing" if new.litres_each is None else f"{new.litres_each:g} L"
-        raise DaceError("litres_each", said, "so many litres on each plant, above 0")
-    return new.litres_each
+    if own is None or not 0 < own <= _MOST_L:
+        said = "nothing" if own is None else shown.litres(own)
+        raise DaceError("litres_each", said, "so much on each plant, above nothing, would do")
+    return own

@@ -140,7 +140,7 @@ def _yard(scope: Scope, garden: Garden, record: RootRecord, asked: tuple[Stop, .
                 stock=stock,
                 tokens=tokens_of(jar),
                 dissolves=jar.dissolves,
-                content=None if jar.dissolves else content_of(jar, feeds[jar.pk]),
+                content=None if jar.dissolves else content_of(jar),
                 keeps_until=jar.use_by,
                 g_per_ml=g_per_ml(jar),
                 price=_price(jar),

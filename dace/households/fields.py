@@ -4,7 +4,10 @@ from __future__ import annotations
 
 from typing import Annotated
 
-from pydantic import AfterValidator, AwareDatetime, Field
+from ninja import Schema
+from pydantic import AfterValidator, AwareDatetime, BeforeValidator, Field
+
+from dace.core.api import completed
 
 
 def _writable(text: str) -> str:
@@ -30,6 +33,24 @@ def _filled(text: str) -> str:
 
 Line = Annotated[str, Field(max_length=80), AfterValidator(_writable)]
 """One line of text, possibly empty."""
+
+
+class BoxIn(Schema):
+    """What was typed into a box, and what the box showed in full: a bare number keeps its unit."""
+
+    text: Line
+    shown: Line = ""
+
+
+def _completed(told: object) -> object:
+    if isinstance(told, dict) and isinstance(told.get("text"), str):
+        shown = told.get("shown", "")
+        return completed(told["text"], shown) if isinstance(shown, str) else told["text"]
+    return told
+
+
+Typed = Annotated[Line, BeforeValidator(_completed, json_schema_input_type=Line | BoxIn)]
+"""An amount or a strength as typed: a text, or what was typed beside what its box showed."""
 
 Name = Annotated[str, Field(max_length=60), AfterValidator(_writable), AfterValidator(_filled)]
 """A name: one line, not empty."""

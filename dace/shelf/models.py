@@ -76,8 +76,9 @@ class Brew(Usable):
 class Jar(Usable):
     """A feed, bought or bottled: the label's own numbers, and what was in it when last looked at.
 
-    ``rate_per_l`` is the label's own rate (mL or g in a litre); ``spoon_g`` what a level
-    teaspoon of a dry feed weighs; ``price`` of the whole pack, in the garden's money; ``material``
+    ``rate_per_l`` is the label's own rate (mL or g in a litre), ``rate_said`` its words, which
+    are worked out anew when a spoon is weighed; ``spoon_g`` what a level teaspoon of a dry feed
+    weighs; ``price`` of the whole pack, in the garden's money; ``material``
     is what it is made of, where the core knows that: it says how a slow one comes out, and
     which cautions bear on it. A bottle comes from a ``brew``, and ``contents`` are the core's
     figures of it as it was strained. A stock solution is made of ``drawn`` mL or g of the jar
@@ -98,6 +99,7 @@ class Jar(Usable):
     also = models.JSONField(default=dict, blank=True)
     dissolves = models.BooleanField(default=True)
     rate_per_l = models.FloatField(null=True, blank=True)
+    rate_said = models.CharField(max_length=80, blank=True, default="")
     slow = models.BooleanField(default=False)
     material = models.CharField(max_length=40, blank=True)
     spoon_g = models.FloatField(null=True, blank=True)

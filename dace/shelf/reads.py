@@ -15,6 +15,8 @@ from dace.core.api import (
     composition,
     composition_of_bottle,
     content_of_feed,
+    dissolving,
+    filled_in,
     material,
 )
 from dace.shelf.bottles import contents_now, contents_of, read_since
@@ -39,11 +41,25 @@ def label_of(jar: Jar) -> Label:
     )
 
 
+def whole_label_of(jar: Jar) -> Label:
+    """A stored label, its blank cells from what it is made of where that is known."""
+    label = label_of(jar)
+    return filled_in(label, material(jar.material)) if jar.material else label
+
+
+def whole_of(jar: Jar) -> Composition:
+    """Everything that is in a stored jar, what does not dissolve at once too."""
+    if jar.contents is not None:
+        return composition_of(jar)
+    return composition(whole_label_of(jar))
+
+
 def composition_of(jar: Jar) -> Composition:
-    """What is in a stored jar: by its label, or as it was estimated when it was strained."""
+    """What a stored jar brings into a can: by its label, or as estimated when it was strained."""
     if jar.contents is not None:
         return composition_of_bottle(contents_of(jar.contents), jar.name)
-    return composition(label_of(jar))
+    label = whole_label_of(jar)
+    return composition(dissolving(label, material(jar.material)) if jar.material else label)
 
 
 def compositions_now(jars: Sequence[Jar]) -> dict[uuid.UUID, Composition]:
@@ -62,10 +78,12 @@ def composition_now(jar: Jar) -> Composition:
     return compositions_now([jar])[jar.pk]
 
 
-def content_of(jar: Jar, feed: Composition | None = None) -> Content:
+def content_of(jar: Jar) -> Content:
     """What a g or mL of a stored jar brings, at once and later."""
+    if jar.contents is not None:
+        return content_of_feed(composition_now(jar), jar.slow)
     like = material(jar.material) if jar.material else None
-    return content_of_feed(feed or composition_now(jar), jar.slow, like)
+    return content_of_feed(whole_of(jar), jar.slow, like)
 
 
 def g_per_ml(jar: Jar) -> float | None:

@@ -21,7 +21,8 @@ from dace.shelf.models import Jar
 class NewJar:
     """A label as printed, the pack (mL or g), and what else is known of it.
 
-    ``stock`` is what is in it now; None leaves it as it stands, or full when new.
+    ``stock`` is what is in it now; None leaves it as it stands, or full when new. ``rate_said``
+    are the words of the label's own rate.
     """
 
     name: str
@@ -34,6 +35,7 @@ class NewJar:
     price: float | None = None
     use_by: date | None = None
     material: str = ""
+    rate_said: str = ""
 
 
 @transaction.atomic
@@ -79,6 +81,7 @@ def _values(new: NewJar) -> dict[str, Any]:
         "nitrogen": dict(label.nitrogen) if label.nitrogen is not None else None,
         "also": dict(label.also),
         "rate_per_l": label.rate_per_l,
+        "rate_said": new.rate_said if label.rate_per_l else "",
         "dissolves": new.dissolves,
         "slow": new.slow,
         "material": new.material,

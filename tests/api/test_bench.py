@@ -7,7 +7,7 @@ class Preview(WeirYardCase):
     def test_preview_is_the_can_that_was_said(self):
         found = self.asking.post("/api/bench/preview", self.wanted()).json()
         self.assertAlmostEqual(found["amount"], 9000 / 501, places=6)
-        self.assertEqual(found["ways"]["parts"], "1 + 500")
+        self.assertEqual(found["ways"]["parts"]["said"], "1 + 500")
         self.assertEqual([n["name"] for n in found["nutrients"]], ["N", "P", "K", "Ca", "Mg"])
         self.assertAlmostEqual(found["nutrients"][3]["from_water"], 105 * 500 / 501, places=3)
         self.assertEqual(found["pour"]["each"]["value"], 1.5)

@@ -30,7 +30,7 @@ class Together(WeirYardCase):
         self.assertAlmostEqual(potassium[1] - potassium[0], 207.5, delta=0.2)
         self.assertGreater(both["ec"]["value"], alone["ec"]["value"] + 0.4)
         self.assertEqual(both["more"][0]["amount_text"], "4.5 g")
-        self.assertEqual(both["ways"]["parts"], "1 + 500")
+        self.assertEqual(both["ways"]["parts"]["said"], "1 + 500")
 
     def test_what_must_not_meet_is_said_before_it_is_mixed(self):
         said = self.asking.post(

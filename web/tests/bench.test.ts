@@ -22,7 +22,7 @@ const SUPPLIES = {
 };
 const PREVIEW = {
   unit: 'mL',
-  ways: { parts: '1 + 500' },
+  ways: { parts: { shown: '1 + 500', said: '1 + 500' } },
   nutrients: [{ name: 'N', figure: { text: '90', working: ['of N'] } }],
   ec: { value: 1.26, working: ['of EC'] },
   cap: { working: ['of cap'] },
@@ -75,11 +75,15 @@ test('it begins with the first jar that dissolves and holds something', async ()
   expect(bench.litres).toBe(2);
 });
 
-test('a strength typed into a box is asked with its unit', async () => {
+test('a strength typed into a box is asked beside what the box showed', async () => {
   const bench = await stocked();
-  bench.type('parts', '280');
+  const held = { way: 'parts' as const, text: '1 + 500', said: '1 + 500', before: bench.said };
+  bench.type('parts', '280', held);
   await bench.work();
-  expect(sent('/api/bench/preview').at(-1)).toMatchObject({ strength: '1 + 280', reading: 0 });
+  const strength = { text: '280', shown: '1 + 500' };
+  expect(sent('/api/bench/preview').at(-1)).toMatchObject({ strength, reading: 0 });
+  bench.type('parts', '1 + 500', held);
+  expect(bench.said).toBe(held.before); // as it was, to the last digit
 });
 
 test('half typed, nothing is wrong yet', async () => {
@@ -129,7 +133,10 @@ test('without a stop a usual weak can is worked out', async () => {
   garden.choose(null);
   const bench = await stocked();
   await bench.work();
-  expect(sent('/api/bench/preview').at(-1)).toMatchObject({ strength: '1 + 500', stand_id: null });
+  expect(sent('/api/bench/preview').at(-1)).toMatchObject({
+    strength: 'what is usual',
+    stand_id: null,
+  });
 });
 
 test('how a number was got follows what was asked', async () => {

@@ -8,6 +8,7 @@ import { plantingForm } from '../src/desks/setup/plantingForm';
 import {
   notNumbers,
   stepOf,
+  typed,
   unanswered,
   withDefaults,
   type Answers,
@@ -96,8 +97,17 @@ test('usual answers stand where nothing was said', () => {
       ],
     },
   ];
-  expect(withDefaults(steps, { c: 'kept' })).toEqual({ a: '9 L', b: '', c: 'kept' });
+  expect(withDefaults(steps, { c: 'kept' })).toMatchObject({ a: '9 L', b: '', c: 'kept' });
   expect(withDefaults(steps, { a: '' }).a).toBe('');
+});
+
+test('an amount goes with what its box held before', () => {
+  const steps = [{ title: '', questions: [{ key: 'a', label: '', usual: '9 L' }] }];
+  const asked = withDefaults(steps, { a: '8' });
+  expect(typed(asked, 'a')).toEqual({ text: '8', shown: '9 L' });
+  expect(typed(withDefaults(steps, { a: '8' }, { a: '2 gal' }), 'a')).toMatchObject({
+    shown: '2 gal',
+  });
 });
 
 test('the first question without an answer is found, but not where it may stay empty', () => {
@@ -167,17 +177,16 @@ test('oxides are told apart from elements, and potash by what goes with it', asy
 test('a jar is edited from what stands', () => {
   const jar = {
     form: 'solid',
-    holds: 1000,
-    unit: 'g',
-    rate_per_l: 2,
+    pack_text: '1 kg',
+    rate_text: '1 tbsp per gallon',
     nitrogen: { urea: 3 },
     also: { Mg: 1 },
     price: null,
     dissolves: false,
   } as unknown as Setup['jars'][number];
   expect(jarAnswers(jar)).toMatchObject({
-    pack: '1000 g',
-    rate: '2 g/L',
+    pack: '1 kg',
+    rate: '1 tbsp per gallon',
     urea: '3',
     Mg: '1',
     price: '',
@@ -296,7 +305,7 @@ test('a recipe is begun from as it was kept', () => {
   const asked = brewBody(fromRecipe(recipe, null));
   if (!('body' in asked)) throw new Error('refused');
   expect(asked.body).toMatchObject({
-    liquid: '2 L',
+    liquid: { text: '2 L', shown: '' },
     acid_percent: 6,
     handling: ['bubbled', 'mesh_bag'],
     temperature_c: 16,

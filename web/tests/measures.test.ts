@@ -10,7 +10,6 @@ import {
   inGallons,
   volume,
 } from '../src/app/measures';
-import { inFull } from '../src/desks/bench/strength';
 import { answering } from './page';
 
 const GALLONS = [
@@ -36,7 +35,6 @@ test('volumes are said in the unit that fits', async () => {
   ]);
   expect(volume(-7.570823568)).toBe('-2 gal');
   expect([inGallons(), example('1 kg', '5 lb')]).toEqual([true, '5 lb']);
-  expect(inFull('per_litre', '2', 'g')).toBe('2 g/gal');
   await measuring({ measures: 'metric', volumes: LITRES });
   expect([volume(1.5), volume(0.0305)]).toEqual(['1.5 L', '0.0305 L']);
   expect([inGallons(), example('1 kg', '5 lb')]).toEqual([false, '1 kg']);
@@ -45,7 +43,6 @@ test('volumes are said in the unit that fits', async () => {
 test('a pen of another scale is the garden’s', async () => {
   await measuring({ volumes: LITRES, scale: 'ppm (500)', per_ms: 500 });
   expect([ec(1.236), ecNumber(2.4), fromScale(620)]).toEqual(['620 ppm (500)', '1,200', 1.24]);
-  expect(inFull('ec', '620', 'mL')).toBe('EC 620 ppm (500)');
   await measuring({ volumes: LITRES, scale: 'mS/cm', per_ms: 1 });
   expect([ec(1.236), ecNumber(1.236, 1), fromScale(1.2)]).toEqual(['1.24 mS/cm', '1.2', 1.2]);
 });

@@ -1,20 +1,18 @@
-import { beforeEach, expect, test } from 'vitest';
-import { garden } from '../src/app/garden.svelte';
-import { inFull } from '../src/desks/bench/strength';
+/** What a box showed is sent along with what was typed over it. */
+import { expect, test } from 'vitest';
+import { shownBy, textOf, typedOver } from '../src/ui/typed';
 
-beforeEach(() => garden.walked.clear());
-
-test('a bare number gets the unit of its box', () => {
-  expect(inFull('parts', '500', 'mL')).toBe('1 + 500');
-  expect(inFull('parts', '0.5', 'g')).toBe('0.5 g/L');
-  expect(inFull('can', ' 18 ', 'mL')).toBe('18 mL');
-  expect(inFull('per_litre', '2', 'g')).toBe('2 g/L');
-  expect(inFull('nitrogen', '90', 'mL')).toBe('N 90 mg/L');
-  expect(inFull('ec', '1,4', 'mL')).toBe('EC 1,4 mS/cm');
-  expect(inFull('label', '½', 'mL')).toBe('½ % of the label');
+test('a number typed over a number goes with what the box showed', () => {
+  expect(typedOver('2 pt', '3')).toEqual({ text: '3', shown: '2 pt' });
+  expect(textOf({ text: '3', shown: '2 pt' })).toBe('3');
 });
 
-test('anything more is sent as it was typed', () => {
-  for (const typed of ['1:400', 'half a capful', '2 tbsp per gallon', ''])
-    expect(inFull('parts', typed, 'mL')).toBe(typed);
+test('a bare number keeps the unit that stood before it, a new unit takes its place', () => {
+  expect(shownBy({ text: '3', shown: '2 pt' })).toBe('2 pt');
+  expect(shownBy({ text: '1 ½', shown: '2 pt' })).toBe('2 pt');
+  expect(shownBy({ text: '500 ml', shown: '2 pt' })).toBe('500 ml');
+  expect(typedOver({ text: '500 ml', shown: '2 pt' }, '400')).toEqual({
+    text: '400',
+    shown: '500 ml',
+  });
 });

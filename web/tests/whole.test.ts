@@ -29,7 +29,7 @@ const SUPPLIES = {
 const PREVIEW = {
   amount: 18,
   unit: 'mL',
-  ways: { parts: '1 + 500' },
+  ways: { parts: { shown: '1 + 500', said: '1 + 500' } },
   more: [{ jar_id: 'salt', amount: 3, unit: 'g' }],
   pour: { litres_each: 1, left_l: 0 },
 };
@@ -63,7 +63,7 @@ async function stocked(): Promise<Bench> {
 const last = (path: string) => asked.filter((one) => one.path === path).at(-1)?.body;
 const named = (id: string) => JARS.find((jar) => jar.id === id) as (typeof JARS)[0] & never;
 
-test('what is poured in begins weak, in what it is measured in', async () => {
+test('what is poured in begins weaker than it usually is', async () => {
   const bench = await stocked();
   bench.beside.pourIn(named('salt'));
   bench.beside.pourIn(named('brew'));
@@ -71,8 +71,8 @@ test('what is poured in begins weak, in what it is measured in', async () => {
   expect(last('/api/bench/preview')).toMatchObject({
     jar_id: 'liquid',
     more: [
-      { jar_id: 'salt', strength: '0.2 g/L' },
-      { jar_id: 'brew', strength: '1 + 99' },
+      { jar_id: 'salt', strength: 'a quarter of what is usual' },
+      { jar_id: 'brew', strength: 'a quarter of what is usual' },
     ],
   });
 });
@@ -142,7 +142,7 @@ test('a spray begins with the softest water and the smallest sprayer', async () 
     jar_id: 'liquid',
     water_id: 'rain',
     vessel: '0.5 L',
-    strength: '1 + 499',
+    strength: 'what is usual on leaves',
     stand_id: 'stand',
     plants: 6,
   });

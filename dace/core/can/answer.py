@@ -8,6 +8,7 @@ from dace.core.can.capping import Bounded, CapCheck, cap_check
 from dace.core.can.fitting import solve_amount
 from dace.core.can.measured_out import (
     Measured,
+    Way,
     in_measures,
     part_strength,
     rounding_words,
@@ -18,7 +19,7 @@ from dace.core.can.measures import Owned, Rounded, usual_measures
 from dace.core.can.mixing import Mixture, Poured, fill_with
 from dace.core.can.parts import Part
 from dace.core.can.strength import Strength, read_strength
-from dace.core.can.usual import For, default_amount, never_there, strength_said
+from dace.core.can.usual import For, default_amount, never_there, strength_said, usual_amount
 from dace.core.errors import DaceError
 from dace.core.figures import Range, judgement
 from dace.core.matter.composition import Composition, combined, composition
@@ -87,7 +88,7 @@ class Answer:
 
     readings: tuple[ReadAs, ...]
     can: Mixture
-    ways: tuple[tuple[str, str], ...]
+    ways: tuple[Way, ...]
     cap: CapCheck | None
     measure: Glass
     rounded: Rounded | None
@@ -210,6 +211,10 @@ def _can(strength: Strength, asked: CanAsked, beside: tuple[Part, ...]) -> Mixtu
 def _amount(strength: Strength, asked: CanAsked, beside: tuple[Part, ...] = ()) -> float:
     if strength.kind == "wish":
         return _liked(asked)
+    if strength.kind in ("usual", "usual_leaf"):
+        leaves = strength.kind == "usual_leaf"
+        per_l = strength.amount * usual_amount(asked.feed, asked.tokens, leaves)
+        return strength_said(per_l, asked.feed.unit)
     return solve_amount(strength, asked.feed, asked.water, asked.vessel_l, beside)
 
 

@@ -45,16 +45,39 @@ def strength_words(can: Mixture) -> str:
     return " and ".join([said, *(f"{amount_words(o.amount, o.unit)} of {o.name}" for o in others)])
 
 
-def ways_of(can: Mixture, rate: float | None) -> tuple[tuple[str, str], ...]:
-    """The same can said in each way, as bare numbers; of the label, in per cent."""
-    return (
-        ("parts", part_strength(can.parts[0])),
-        ("can", say(can.amount, 3)),
-        ("per_litre", say(can.amount_per_l * shown.volume_units()[0].litres, 3)),
-        ("nitrogen", say(can.nutrient("N").value, 3)),
-        ("ec", shown.ec_number(can.ec.value)),
-        ("label", f"{100 * can.amount_per_l / rate:.0f}" if rate else ""),
-    )
+@dataclass(frozen=True)
+class Way:
+    """One way to say how strong a can is: as its box shows it, and the same in full."""
+
+    key: str
+    shown: str
+    said: str
+
+
+def ways_of(can: Mixture, rate: float | None) -> tuple[Way, ...]:
+    """The same can said in each way that it can be said in, each as it is read back."""
+    first = can.parts[0]
+    said = part_strength(first)
+    feed_n = can.nutrient("N").value - dict(can.from_water)["N"]
+    per_volume = shown.in_each(first.per_l, first.unit)
+    ways = [
+        Way("parts", said, said),
+        Way("can", say(first.amount, 3), f"{say(first.amount, 3)} {first.unit}"),
+        Way("per_litre", per_volume.split(" ")[0], per_volume),
+    ]
+    if feed_n >= _LEAST_N:
+        ways.append(Way("nitrogen", say(feed_n, 3), f"N {say(feed_n, 3)} mg/L"))
+    if can.ec.value - can.water_ec >= _LEAST_EC:
+        number = shown.ec_number(can.ec.value).replace(",", "")
+        ways.append(Way("ec", number, f"EC {number} {shown.scale_name()}"))
+    if rate:
+        percent = say(100 * first.per_l / rate, 3)
+        ways.append(Way("label", percent, f"{percent} % of the label"))
+    return tuple(ways)
+
+
+_LEAST_N = 0.01  # mg/L; less is no nitrogen to say a can by
+_LEAST_EC = 0.1  # mS/cm; less is within what a pen's last digit hides
 
 
 def rounding_words(part: Poured, vessel_l: float, rounded: Rounded | None, guessed: bool) -> str:

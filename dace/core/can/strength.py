@@ -30,9 +30,10 @@ class Strength:
 
     ``kind`` is ``per_litre`` (amount of concentrate per litre of finished can),
     ``can`` (amount in the whole can), ``nutrient`` (mg/L of an element from the
-    feed), ``ec`` (conductivity of the whole can, mS/cm at 25 C) or ``wish`` (what
-    the stage likes, as far as its cap allows; ``amount`` is 1) or ``label`` (a
-    share of the label's own rate). ``unit`` is
+    feed), ``ec`` (conductivity of the whole can, mS/cm at 25 C), ``wish`` (what
+    the stage likes, as far as its cap allows; ``amount`` is 1), ``label`` (a
+    share of the label's own rate), or ``usual`` and ``usual_leaf`` (a share of what is
+    usual of such a jar). ``unit`` is
     the concentrate's, ``mL`` or ``g``; empty where any would do. ``spooned`` says
     that a powder of a usual density was told by the spoon, since nobody weighed it.
     """
@@ -150,6 +151,10 @@ def _target(text: str, _: str | None) -> list[Strength]:
         return [_of_label(share)]
     if text in ("what the stage likes", "what it likes", "stage"):
         return [Strength("wish", 1.0, "what the stage likes")]
+    usual = re.fullmatch(r"(?:a (quarter) of )?what is usual( on leaves)?", text)
+    if usual:
+        part = _SHARES[usual[1]] if usual[1] else 1.0
+        return [Strength("usual_leaf" if usual[2] else "usual", part, text)]
     element = r"(n|p|k|ca|mg)"
     match = re.fullmatch(rf"{element}\s*({NUMBER})\s*(?:mg/l|ppm|mg per l(?:itre)?)?", text)
     other = re.fullmatch(rf"({NUMBER})\s*(?:mg/l|ppm|mg per l(?:itre)?)(?: of)?\s*{element}", text)
@@ -235,7 +240,9 @@ def _checked(strength: Strength, text: str) -> Strength:
         "nutrient": 1e5,
         "ec": 50.0,
         "wish": 1.0,
-        "label": 4.0,
+        "label": 1000.0,
+        "usual": 1.0,
+        "usual_leaf": 1.0,
     }[strength.kind]
     if not _LEAST <= strength.amount <= most:
         raise DaceError("strength", f"“{text.strip()}”", _WOULD_DO)

@@ -8,7 +8,7 @@ from dataclasses import dataclass
 from functools import cache
 
 from dace.core.can.fitting import clearly_within, friendly_parts, strongest_within
-from dace.core.figures import load_table, source_words
+from dace.core.figures import judgement, load_table, source_words
 from dace.core.matter.composition import Composition
 from dace.core.matter.nutrients import NUTRIENT_NAMES, NUTRIENTS
 from dace.core.matter.waters import WaterIons
@@ -225,6 +225,27 @@ def _wanted(feed: Composition, who: For, home_made: bool) -> tuple[float, str] |
             amount = who.share * wish / held
             return amount, f"what the stage wishes of {NUTRIENT_NAMES[nutrient]}"
     return None
+
+
+def usual_amount(feed: Composition, tokens: Collection[str], on_leaves: bool = False) -> float:
+    """How much of a feed [mL or g] a litre usually takes, whoever it is for.
+
+    By the label's own rate; of a home-made liquid as thin as its table has it; else a weak can.
+
+    Examples
+    --------
+    >>> from dace.core.matter.composition import Label, composition
+    >>> crystals = Label(16, 8, 24, form="solid", rate_per_l=1.0)
+    >>> usual_amount(composition(crystals), ()), usual_amount(composition(crystals), (), True)
+    (1.0, 0.5)
+    """
+    row = usual_of(tokens)
+    parts = None if row is None else row.leaf if on_leaves else row.pot or row.ground
+    if parts:
+        return 1000 / (1 + parts)
+    plain = judgement("usual_liquid" if feed.unit == "mL" else "usual_dry").range.typ
+    rate = feed.label.rate_per_l or plain
+    return rate * judgement("leaf_share_of_rate").range.typ if on_leaves else rate
 
 
 _FINEST = 2

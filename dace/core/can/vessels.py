@@ -58,6 +58,15 @@ def split_into_cans(total_l: float, vessel_l: float) -> Cans:
     return Cans(count, litres, f"{count} can{'s' if count > 1 else ''} of {shown.litres(litres)}")
 
 
+def _bare_litre(text: str, field: str) -> float:
+    """What a bare number of litres counts [L]; nobody who says gallons means litres by one."""
+    units = shown.volume_units()
+    if len(units) > 1:
+        named = " or ".join(f"{text.strip()} {one.unit}" for one in units)
+        raise DaceError(field, f"“{text.strip()}” without its measure", f"{named} would do")
+    return units[0].litres
+
+
 def read_pack(text: str, unit: str, family: str | None, field: str) -> float:
     """What a pack or a measure holds, in mL or g.
 
@@ -88,6 +97,10 @@ def read_pack(text: str, unit: str, family: str | None, field: str) -> float:
     (1000.0, 500.0)
     """
     if re.fullmatch(NUMBER, plain(text)):
+        if shown.shown_in().measures == "us":
+            pounds = "fl oz" if unit == "mL" else "oz"
+            told = f"{text.strip()} {pounds} or {text.strip()} {unit} would do"
+            raise DaceError(field, f"“{text.strip()}” without its measure", told)
         return read_number(text, field)
     amount = read_amount(text, family, field)
     if amount.unit != unit:
@@ -157,7 +170,7 @@ def read_litres_each(text: str, plants: int, area_m2: float | None, family: str 
     """
     folded = plain(text)
     if re.fullmatch(NUMBER, folded):
-        return read_number(folded, "litres_each")
+        return read_number(folded, "litres_each") * _bare_litre(text, "litres_each")
     ground = re.fullmatch(rf"(.+?) ?(?:per|/|a|on|on each) ?({NUMBER})? ?({AREA_UNIT})", folded)
     if ground and area_m2 is None:
         raise DaceError(

@@ -4,13 +4,12 @@ from __future__ import annotations
 
 import math
 import re
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from dace.core.errors import DaceError
 from dace.core.figures import judgement
 from dace.core.matter.chemistry import OXIDES, atomic_weight, element_fraction
-from dace.core.matter.materials import Material
-from dace.core.matter.nutrients import NUTRIENTS
+from dace.core.matter.materials import ELEMENTS, Material
 
 FORMS = ("nitrate", "ammonium", "urea", "organic")
 ALSO = ("Ca", "Mg", "S", "Na", "Cl", *OXIDES)
@@ -152,28 +151,87 @@ def forms_of(n: float, made_of: Material) -> tuple[tuple[str, float], ...]:
 
 
 def label_of_material(made_of: Material) -> Label:
-    """What a pack of a material would say of what dissolves: its likely elements by mass.
+    """What a pack of a material would say: its likely elements by mass.
 
     >>> from dace.core.matter.materials import material
     >>> round(dict(label_of_material(material("magnesium_sulfate_heptahydrate")).also)["Mg"], 2)
     9.76
     """
-    n, p, k, ca, mg = (
-        made_of.percent_of(e).typ * made_of.soluble_of(e).typ / 100 for e in NUTRIENTS
-    )
-    rest = ((e, made_of.percent_of(e).typ) for e in ("S", "Na", "Cl"))
-    also = (("Ca", ca), ("Mg", mg), *rest)
     solid = made_of.form == "solid"
-    return Label(
-        n,
-        p,
-        k,
+    bare = Label(
+        0,
+        0,
+        0,
         basis="element",
         form="solid" if solid else "liquid",
         density_g_per_ml=None if solid else made_of.density_g_per_ml,
-        nitrogen=forms_of(n, made_of),
-        also=also,
     )
+    return filled_in(bare, made_of)
+
+
+def filled_in(label: Label, made_of: Material) -> Label:
+    """A label whose blank cells come from what the feed is made of.
+
+    A grade of three noughts is blank, a single nought is none of it; other nutrients are
+    blank where neither they nor their oxides are named. Nothing is filled in past a whole jar.
+
+    >>> from dace.core.matter.materials import material
+    >>> ash = filled_in(Label(0, 0.5, 4, form="solid"), material("wood_ash_hardwood"))
+    >>> dict(ash.also)["Ca"], ash.k
+    (25.0, 4)
+    """
+    n, p, k = label.n, label.p, label.k
+    if not (n or p or k):
+        oxides = label.basis == "oxide"
+        n = made_of.percent_of("N").typ
+        p = made_of.percent_of("P").typ / (element_fraction("P2O5") if oxides else 1)
+        k = made_of.percent_of("K").typ / (element_fraction("K2O") if oxides else 1)
+    told = {OXIDES[name][0] if name in OXIDES else name for name, _ in label.also}
+    blank = [e for e in ELEMENTS if e not in ("N", "P", "K") and e not in told]
+    also = (*label.also, *((e, made_of.percent_of(e).typ) for e in blank))
+    nitrogen = label.nitrogen
+    if nitrogen is None and n:
+        nitrogen = forms_of(n, made_of)
+    try:
+        return replace(
+            label, n=n, p=p, k=k, nitrogen=nitrogen, also=tuple(one for one in also if one[1] > 0)
+        )
+    except DaceError:
+        return label  # a label that says more than the material leaves room for stands alone
+
+
+def dissolving(label: Label, made_of: Material) -> Label:
+    """What of a filled-in label dissolves in water; of a liquid all is there.
+
+    >>> from dace.core.matter.materials import material
+    >>> kind = material("wood_ash_hardwood")
+    >>> round(dict(dissolving(filled_in(Label(0, 0.5, 4, form="solid"), kind), kind).also)["Ca"], 3)
+    0.125
+    """
+    if label.form == "liquid":
+        return label
+    n, p, k = (
+        value * made_of.soluble_of(e).typ / 100
+        for e, value in (("N", label.n), ("P", label.p), ("K", label.k))
+    )
+    shares = {e: made_of.soluble_of(e).typ / 100 for e in ("Ca", "Mg")}
+    also = tuple(
+        (name, value * shares.get(OXIDES[name][0] if name in OXIDES else name, 1.0))
+        for name, value in label.also
+    )
+    nitrogen = label.nitrogen
+    if nitrogen is not None and label.n:
+        nitrogen = _soluble_forms(nitrogen, n)
+    return replace(label, n=n, p=p, k=k, nitrogen=nitrogen, also=also)
+
+
+def _soluble_forms(forms: tuple[tuple[str, float], ...], n: float) -> tuple[tuple[str, float], ...]:
+    """Forms [%] of the nitrogen that dissolves: salts first, organic for the rest."""
+    left, found = n, {}
+    for form in ("nitrate", "ammonium", "urea", "organic"):
+        found[form] = min(left, dict(forms).get(form, 0.0))
+        left -= found[form]
+    return tuple(sorted(found.items()))
 
 
 def read_grade(text: str) -> tuple[float, float, float]:

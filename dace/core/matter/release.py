@@ -73,12 +73,21 @@ def content_of_material(found: Material) -> Content:
 def content_of_feed(feed: Composition, slow: bool, like: Material | None = None) -> Content:
     """A gram or mL of a bought feed, by its label.
 
-    A slow one releases as the material that it is ``like``; where nobody said, its
-    mineral nitrogen is there at once and the rest as a pellet gives it.
+    One that is made of something comes out as that does. Where nobody said what it is made
+    of, a slow one comes as a coat lets go; organic nitrogen comes as soil life frees it, in
+    part, whatever else the label says.
+
+    Examples
+    --------
+    >>> from dace.core.matter.composition import Label, composition
+    >>> from dace.core.matter.materials import material
+    >>> bag = composition(Label(1, 0, 0, form="solid"))
+    >>> round(content_of_feed(bag, False, material("worm_castings")).at_once[0], 1)
+    0.9
+    >>> round(content_of_feed(bag, True).at_once[0], 1)
+    1.0
     """
     label = [feed.element(n) for n in NUTRIENTS]
-    if not slow:
-        return Content(tuple(label), (0.0,) * len(label), _HALF_LIFE_UNKNOWN_D, "label")
     if like is not None:
         model = content_of_material(like)
         whole = [10 * like.percent_of(n).typ for n in NUTRIENTS]
@@ -86,12 +95,20 @@ def content_of_feed(feed: Composition, slow: bool, like: Material | None = None)
         later = [_part(v, m, w) for v, m, w in zip(label, model.later, whole, strict=True)]
         source = f"label, released as {like.name.lower()}"
         return Content(tuple(at_once), tuple(later), model.half_life_days, source)
-    mineral = 1 - dict(feed.mg)["organic_N"] / label[0] if label[0] else 0.0
+    organic = dict(feed.mg)["organic_N"]
+    salts, freed = label[0] - organic, organic * judgement("organic_season_share").range.typ
+    first = judgement("slow_at_once").range.typ if slow and not organic else 1.0
+    share = salts / label[0] if slow and organic else first
+    others_at_once = [v * share for v in label[1:]]
+    others_later = [v * (1 - share) for v in label[1:]]
+    source = "label, released as soil life frees it" if organic else "label"
+    if slow and not organic:
+        source = "label, released as a coat lets go"
     return Content(
-        tuple(v * mineral for v in label),
-        tuple(v * (1 - mineral) for v in label),
+        (salts * first, *others_at_once),
+        (salts * (1 - first) + freed, *others_later),
         _HALF_LIFE_UNKNOWN_D,
-        "label, released as pellets are",
+        source,
     )
 
 

@@ -12,12 +12,11 @@ from dace.core.api import (
     charged_dry,
     charged_plain,
     charged_water,
-    content_of_feed,
     content_of_material,
     material,
     with_water,
 )
-from dace.core.shell.jars_in import feed_in
+from dace.core.shell.jars_in import content_in
 from dace.core.shell.json_in import Json, json_object, number, text
 from dace.core.shell.weather_in import day_of
 
@@ -66,10 +65,7 @@ def slow_in(row: Json) -> Slow:
     if not 0 < grams < 1e6:
         raise DaceError("slow.grams", f"{grams:g} g", "above 0 would do")
     if "jar" in row:
-        jar = json_object(row, "jar")
-        made_of = jar.get("material")
-        like = material(str(made_of)) if made_of else None
-        content = content_of_feed(feed_in(jar, "slow.jar")[0], True, like)
+        content = content_in(json_object(row, "jar"))
     else:
         content = content_of_material(material(text(row, "material")))
     return Slow(

@@ -9,12 +9,17 @@ from dace.core.api import (
     ALSO,
     FAMILIES,
     Composition,
+    Content,
     DaceError,
     Label,
     WaterIons,
     brew_tokens,
     composition,
     composition_of_liquid,
+    content_of_feed,
+    content_of_material,
+    dissolving,
+    filled_in,
     label_of_material,
     material,
     read_amount,
@@ -95,6 +100,22 @@ def feed_in(jar: Json, field: str) -> tuple[Composition, frozenset[str]]:
         held = dict(_pairs(jar["mg_l"], f"{field}.mg_l"))
         named = str(jar.get("name", "what is in it"))
         return composition_of_liquid(held, named, brewed=bool(method)), tokens
-    if "grade" not in jar and made_of and not method:
-        return composition(label_of_material(material(str(made_of)))), tokens
-    return composition(label_in(jar)), tokens
+    if not made_of or method:
+        return composition(label_in(jar)), tokens
+    return composition(dissolving(_whole(jar), material(str(made_of)))), tokens
+
+
+def _whole(jar: Json) -> Label:
+    """A label with its blank cells from what the feed is made of, where that is told."""
+    if not jar.get("material"):
+        return label_in(jar)
+    kind = material(str(jar["material"]))
+    return filled_in(label_in(jar), kind) if "grade" in jar else label_of_material(kind)
+
+
+def content_in(jar: Json) -> Content:
+    """What a gram or mL of a jar brings when it is spread, at once and later."""
+    if "grade" not in jar and jar.get("material"):
+        return content_of_material(material(str(jar["material"])))
+    like = material(str(jar["material"])) if jar.get("material") else None
+    return content_of_feed(composition(_whole(jar)), True, like)

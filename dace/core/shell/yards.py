@@ -25,12 +25,9 @@ from dace.core.api import (
     WaterIons,
     Yard,
     charged_water,
-    content_of_feed,
-    content_of_material,
     crop,
     follow_all,
     litres_of_medium,
-    material,
     medium,
     rain_m2,
     read_amount,
@@ -40,7 +37,7 @@ from dace.core.api import (
     water_from_ec,
 )
 from dace.core.shell.events_in import poured_in, sampled_in, slow_in
-from dace.core.shell.jars_in import feed_in, measures_in, water_in
+from dace.core.shell.jars_in import content_in, feed_in, measures_in, water_in
 from dace.core.shell.json_in import Json, choice, json_object, number, rows, text
 from dace.core.shell.weather_in import day_of, outlook_of
 
@@ -122,14 +119,9 @@ def _vessels(given: Json) -> tuple[Vessel, ...]:
 def _source(row: Json, turn: int) -> Source:
     jar = json_object(row, "jar")
     feed, tokens = feed_in(jar, "jar")
-    made_of = jar.get("material")
-    like = material(str(made_of)) if made_of else None
     slow = bool(jar.get("slow", row.get("slow", False)))
     dissolves = bool(jar.get("dissolves", row.get("dissolves", not slow)))
-    content = None
-    if not dissolves:
-        bare = like is not None and "grade" not in jar
-        content = content_of_material(like) if bare and like else content_of_feed(feed, True, like)
+    content = None if dissolves else content_in(jar)
     stock, price = row.get("stock"), row.get("price")
     until = row.get("keeps_until")
     return Source(

@@ -41,10 +41,10 @@ def measure_for(amount: float) -> Glass:
     return Glass("barrel", float(max(20_000, amount / _ROOM)))
 
 
-def amount_words(amount: float, unit: str) -> str:
-    """``18 mL``, ``1.25 L``, ``0.6 g``: as one would say it, three digits at most.
+def amount_words(amount: float, unit: str, digits: int = 3) -> str:
+    """``18 mL``, ``1.25 L``, ``0.6 g``: as one would say it, three digits at most if left out.
 
     >>> amount_words(17.96, "mL"), amount_words(1250, "mL")
     ('18 mL', '1.25 L')
     """
-    return shown.millilitres(amount) if unit == "mL" else shown.grams(amount)
+    return shown.millilitres(amount, digits) if unit == "mL" else shown.grams(amount, digits)

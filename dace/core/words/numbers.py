@@ -15,6 +15,9 @@ NUMBER = (
 )
 """Pattern of a number as people write it, after :func:`plain`."""
 
+_BOX = re.compile(rf"((?:1 \+ |[A-Za-z]+ )?)({NUMBER})((?: ?(?!x |by )[^\d\s.,].*)?)")
+"""What a box shows: what stands before its number, the number, and what stands behind."""
+
 _FIRST = "one two three four five six seven eight nine ten eleven twelve"
 _COUNTED = {word: str(value) for value, word in enumerate(_FIRST.split(), 1)}
 _PARTS = {"half": "1/2", "third": "1/3", "quarter": "1/4"}
@@ -26,9 +29,8 @@ def plain(text: str) -> str:
     >>> plain("1 ½ Tbsp"), plain("Half an ounce"), plain("three and a half cups")
     ('1 1/2 tbsp', '1/2 ounce', '3 1/2 cups')
     """
-    spaced = re.sub(r"(\d)([\u00bc-\u00be\u2150-\u215e])", r"\1 \2", text)
-    spaced = re.sub(r"(?<=\d)[\u00a0\u2009\u202f](?=\d{3}(?!\d))", ",", spaced)
-    folded = unicodedata.normalize("NFKC", spaced).replace("\u2044", "/").replace("×", "x")
+    spaced = re.sub(r"(?<=\d)[\u00a0\u2009\u202f](?=\d{3}(?!\d))", ",", text)
+    folded = _fractions(spaced).replace("×", "x")
     folded = re.sub(r"\s+", " ", folded).strip().lower()
     folded = re.sub(r"\b(half|third|quarter)(?: of)? an? ", lambda m: f"{_PARTS[m[1]]} ", folded)
     folded = re.sub(r"\ban? (?=1/[234] )", "", folded)
@@ -36,6 +38,45 @@ def plain(text: str) -> str:
         rf"\b({'|'.join(_COUNTED)})(?= (?!in\b|to\b|part))", lambda m: _COUNTED[m[1]], folded
     )
     return re.sub(r"(\d) and (?:a half|1/2)\b", r"\1 1/2", folded)
+
+
+def _fractions(text: str) -> str:
+    """Fractions of one letter as ``1/2``, and one form of every other."""
+    spaced = re.sub(r"(\d)([\u00bc-\u00be\u2150-\u215e])", r"\1 \2", text)
+    return unicodedata.normalize("NFKC", spaced).replace("\u2044", "/")
+
+
+def completed(text: str, shown: str) -> str:
+    """What was typed into a box, with the rest of what the box showed where that was left out.
+
+    Parameters
+    ----------
+    text : str
+        As typed: a bare number, or one that says its unit itself.
+    shown : str
+        What the box showed in full, such as ``1 + 499``, ``2.01 g/gal`` or ``N 112 mg/L``;
+        empty where it showed nothing.
+
+    Returns
+    -------
+    str
+        ``text`` in the place of the number that the box showed; as typed where it says more.
+
+    Examples
+    --------
+    >>> completed("2", "2.01 g/gal"), completed("200", "1 + 499"), completed("90", "N 112 mg/L")
+    ('2 g/gal', '1 + 200', 'N 90 mg/L')
+    >>> completed("90 mg/L", "N 112 mg/L"), completed("12 fl oz", "2 pt"), completed("3", "")
+    ('N 90 mg/L', '12 fl oz', '3')
+    """
+    told = _BOX.fullmatch(_fractions(shown).strip())
+    typed = re.fullmatch(rf"({NUMBER})\s*(.*)", plain(text))
+    if told is None or typed is None:
+        return text
+    before, after = told[1], told[3]
+    unit = plain(after)
+    bare = typed[2] == "" or (before != "" and unit.startswith(typed[2]))
+    return f"{before}{typed[1]}{after}" if bare else text
 
 
 def as_decimal(text: str) -> str | None:

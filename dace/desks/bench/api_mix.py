@@ -23,7 +23,7 @@ from dace.feeding.correcting import Thinned, thin_can
 from dace.feeding.reads import jar_with_stock
 from dace.feeding.stocks import NewStock, make_stock
 from dace.garden.reads import garden_of
-from dace.households.fields import Line
+from dace.households.fields import Typed
 
 router = Router(tags=["bench"])
 
@@ -32,8 +32,8 @@ class SolutionIn(Schema):
     """So much of a jar in so much water, as typed."""
 
     id: uuid.UUID
-    amount: Line
-    litres: Line
+    amount: Typed
+    litres: Typed
 
 
 @router.post("/bench/mix", response=MixOut, operation_id="find_mix")

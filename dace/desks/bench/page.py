@@ -5,6 +5,7 @@ from __future__ import annotations
 import uuid
 from collections import Counter
 from dataclasses import dataclass, replace
+from typing import Any
 
 from dace.core import api as core
 from dace.core.api import DaceError, shown
@@ -23,6 +24,7 @@ from dace.desks.bench.schemas import (
     SuppliesOut,
     VesselOut,
     WaterOut,
+    WayOut,
     WaysOut,
 )
 from dace.desks.shared.advice import advice_out
@@ -147,7 +149,7 @@ def _shown(found: core.Answer, wanted: PreviewIn, shelf: _Shelf) -> PreviewOut:
             )
             for r in found.readings
         ],
-        ways=WaysOut(**dict(found.ways)),
+        ways=_ways(found.ways),
         amount=can.amount,
         unit=can.unit,
         vessel_l=can.vessel_l,
@@ -167,6 +169,11 @@ def _shown(found: core.Answer, wanted: PreviewIn, shelf: _Shelf) -> PreviewOut:
         more=_more(found, shelf.out),
         keeps=shelf.keeps,
     )
+
+
+def _ways(ways: tuple[core.Way, ...]) -> WaysOut:
+    told: dict[str, Any] = dict.fromkeys(WaysOut.model_fields)
+    return WaysOut(**told | {w.key: WayOut(shown=w.shown, said=w.said) for w in ways})
 
 
 def _more(found: core.Answer, out: LaidOut) -> list[SourceOut]:

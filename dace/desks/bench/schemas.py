@@ -11,7 +11,7 @@ from pydantic import Field
 from dace.desks.shared.advice import AdviceOut
 from dace.desks.shared.figures import Figure, RangeOut, StepOut
 from dace.desks.shared.out import Out
-from dace.households.fields import Count, Line
+from dace.households.fields import Count, Typed
 
 
 class JarOut(Out):
@@ -103,15 +103,22 @@ class PourOut(Out):
     cans: str
 
 
-class WaysOut(Out):
-    """The same can, said in each way."""
+class WayOut(Out):
+    """What a box shows, and the same in full: typed back either way, it changes nothing."""
 
-    parts: str
-    can: str
-    per_litre: str
-    nitrogen: str
-    ec: str
-    label: str
+    shown: str
+    said: str
+
+
+class WaysOut(Out):
+    """The same can, said in each way that it can be said in."""
+
+    parts: WayOut
+    can: WayOut
+    per_litre: WayOut
+    nitrogen: WayOut | None
+    ec: WayOut | None
+    label: WayOut | None
 
 
 class SourceOut(Out):
@@ -168,7 +175,7 @@ class SourceIn(Schema):
     """A further source: which jar, how strong, as typed."""
 
     jar_id: uuid.UUID
-    strength: Line
+    strength: Typed
     reading: WhichReading = 0
 
 
@@ -181,8 +188,8 @@ class CanSaidIn(Schema):
 
     jar_id: uuid.UUID
     water_id: uuid.UUID
-    vessel: Line
-    strength: Line
+    vessel: Typed
+    strength: Typed
     reading: WhichReading = 0
     more: Sources = []
 
@@ -192,4 +199,4 @@ class PreviewIn(CanSaidIn):
 
     stand_id: uuid.UUID | None = None
     plants: Count | None = None
-    litres: Line = ""
+    litres: Typed = ""

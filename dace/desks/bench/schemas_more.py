@@ -11,7 +11,7 @@ from dace.desks.bench.schemas import CanSaidIn, PreviewIn
 from dace.desks.shared.advice import AdviceOut
 from dace.desks.shared.figures import Figure, StepOut
 from dace.desks.shared.out import Out
-from dace.households.fields import Count, Instant, Line, Number
+from dace.households.fields import Count, Instant, Number, Typed
 
 
 class MixIn(Schema):
@@ -19,7 +19,7 @@ class MixIn(Schema):
 
     stand_id: uuid.UUID
     water_id: uuid.UUID
-    vessel: Line
+    vessel: Typed
 
 
 class MixSourceOut(Out):

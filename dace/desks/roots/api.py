@@ -20,7 +20,7 @@ from dace.desks.shared.written import WrittenOut, written
 from dace.feeding.watering import NewWatering, log_every_watering, log_watering
 from dace.garden.harvests import NewHarvest, log_harvest
 from dace.garden.reads import garden_of
-from dace.households.fields import Instant, Line, Name, Number
+from dace.households.fields import Instant, Line, Name, Number, Typed
 from dace.measuring.services import NewFieldTest, log_test
 
 router = Router(tags=["roots"])
@@ -33,7 +33,7 @@ class WateringIn(Schema):
     fill_id: uuid.UUID
     water_id: uuid.UUID | None = None
     water_kind: Line = ""
-    litres: Line
+    litres: Typed
     flush: bool = False
     poured_at: Instant | None = None
 
@@ -60,7 +60,7 @@ class HarvestIn(Schema):
 
     id: uuid.UUID
     planting_id: uuid.UUID
-    weight: Line = ""
+    weight: Typed = ""
     grams: Number | None = None
     pieces: Annotated[int, Field(ge=0, le=1_000_000)] | None = None
     picked_on: date | None = None

@@ -29,6 +29,13 @@ class RoundDoneOut(Out):
     change_id: int | None
 
 
+class AmountOut(Out):
+    """An amount that was typed: on each plant [L], and in all in words."""
+
+    litres_each: float
+    words: str
+
+
 class RoundRowOut(Out):
     """A stop that a can serves: ``amount`` such as ``4 × 1 L``; ``done`` once it is ticked.
 

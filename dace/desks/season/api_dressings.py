@@ -12,7 +12,7 @@ from dace.desks.season.schemas import DressingOut, DryFeedOut
 from dace.desks.shared.written import WrittenOut, written
 from dace.feeding.dressing import Dry, give_dressing
 from dace.garden.reads import garden_of
-from dace.households.fields import Instant, Line
+from dace.households.fields import Instant, Line, Typed
 
 router = Router(tags=["dressings"])
 
@@ -24,10 +24,10 @@ class DryIn(Schema):
     """
 
     stand_id: uuid.UUID
-    said: Line
+    said: Typed
     jar_id: uuid.UUID | None = None
     material: Line = ""
-    also_said: Line = ""
+    also_said: Typed = ""
     whole: bool | None = None
 
 

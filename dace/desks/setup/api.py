@@ -11,12 +11,14 @@ from ninja import Router, Schema
 from pydantic import Field
 
 from dace.core import api as core
+from dace.core.api import shown
 from dace.desks.notebook.dip import dip
 from dace.desks.notebook.schemas import ShownOut
 from dace.desks.setup.page import setup_page
 from dace.desks.setup.schemas import SetupOut
-from dace.desks.shared.typed import read_litres
+from dace.desks.shared.typed import read_litres, read_or_kept
 from dace.desks.shared.written import WrittenOut, written
+from dace.feeding.reads import jar_with_stock
 from dace.garden.models import Measure, Vessel, Water
 from dace.garden.reads import garden_of
 from dace.garden.services import (
@@ -29,7 +31,7 @@ from dace.garden.services import (
     save_water,
     today,
 )
-from dace.households.fields import Line, Name, Number
+from dace.households.fields import Line, Name, Number, Typed
 from dace.households.keeping import put_away
 from dace.measuring.models import Pen
 from dace.measuring.services import NewPen, calibrate, pen_showed, save_pen
@@ -76,7 +78,7 @@ class VesselIn(Schema):
     """A can: its volume as typed."""
 
     name: Name
-    volume: Line
+    volume: Typed
     kind: Name = "can"
     usual: bool = False
 
@@ -86,8 +88,8 @@ class MeasureIn(Schema):
 
     kind: Name
     name: Name
-    holds: Line
-    mark: Line = ""
+    holds: Typed
+    mark: Typed = ""
 
 
 class JarIn(Schema):
@@ -101,9 +103,9 @@ class JarIn(Schema):
     density_g_per_ml: Number | None = None
     nitrogen: Amounts | None = None
     also: Amounts = {}
-    rate: Line = ""
-    pack: Line
-    stock: Line = ""
+    rate: Typed = ""
+    pack: Typed
+    stock: Typed = ""
     dissolves: bool = True
     slow: bool = False
     material: Line = ""
@@ -116,7 +118,7 @@ class JarIn(Schema):
 class StockIn(Schema):
     """What is in a jar by looking, as typed."""
 
-    stock: Line
+    stock: Typed
 
 
 class PenIn(Schema):
@@ -161,7 +163,10 @@ def water(request: Any, water_id: uuid.UUID, payload: WaterIn) -> WrittenOut:
 def vessel(request: Any, vessel_id: uuid.UUID, payload: VesselIn) -> WrittenOut:
     """Add or edit a can, jug or sprayer."""
     given, scope = payload.dict(), request.auth
-    litres = read_litres(garden_of(scope), given.pop("volume"), "volume")
+    kept = Vessel.objects.of(scope).filter(pk=vessel_id).first()
+    said = given.pop("volume")
+    shown_now = kept is not None and said == shown.litres(kept.volume_l, 4)
+    litres = kept.volume_l if kept and shown_now else read_litres(garden_of(scope), said, "volume")
     row = save_vessel(scope, garden_of(scope), vessel_id, NewVessel(**given, volume_l=litres))
     return written(scope, row.pk)
 
@@ -171,8 +176,11 @@ def measure(request: Any, measure_id: uuid.UUID, payload: MeasureIn) -> WrittenO
     """Add or edit a spoon, syringe, beaker or scoop."""
     scope = request.auth
     measures = garden_of(scope).measures
-    holds = core.read_pack(payload.holds, "mL", measures, "holds")
-    mark = core.read_pack(payload.mark, "mL", measures, "mark") if payload.mark else holds
+    kept = Measure.objects.of(scope).filter(pk=measure_id).first()
+    holds = read_or_kept(payload.holds, "mL", measures, "holds", kept.holds_ml if kept else None)
+    mark = holds
+    if payload.mark:
+        mark = read_or_kept(payload.mark, "mL", measures, "mark", kept.step_ml if kept else None)
     owned = core.Owned(payload.kind, payload.name, holds, mark)
     row = save_measure(scope, garden_of(scope), measure_id, owned)
     return written(scope, row.pk)
@@ -181,15 +189,17 @@ def measure(request: Any, measure_id: uuid.UUID, payload: MeasureIn) -> WrittenO
 @router.put("/jars/{jar_id}", response=WrittenOut, operation_id="save_jar")
 def jar(request: Any, jar_id: uuid.UUID, payload: JarIn) -> WrittenOut:
     """Add a jar from its label, or put the label right."""
-    row = save_jar(request.auth, jar_id, _new_jar(payload, garden_of(request.auth).measures))
-    return written(request.auth, row.pk)
+    kept = Jar.objects.of(request.auth).filter(pk=jar_id).first()
+    new = _new_jar(payload, garden_of(request.auth).measures, kept)
+    return written(request.auth, save_jar(request.auth, jar_id, new).pk)
 
 
-def _new_jar(payload: JarIn, measures: str) -> NewJar:
+def _new_jar(payload: JarIn, measures: str, kept: Jar | None) -> NewJar:
     given = payload.dict()
     unit = "mL" if payload.form == "liquid" else "g"
     pack, stock, rate = (given.pop(name) for name in ("pack", "stock", "rate"))
-    given["holds"] = core.read_pack(pack, unit, measures, "pack")
+    given["holds"] = read_or_kept(pack, unit, measures, "pack", kept.holds if kept else None)
+    given["rate_said"] = rate
     given["stock"] = core.read_pack(stock, unit, measures, "stock") if stock else None
     n, p, k = core.read_grade(given.pop("grade"))
     nitrogen, also = given.pop("nitrogen"), given.pop("also")
@@ -207,25 +217,23 @@ def _new_jar(payload: JarIn, measures: str) -> NewJar:
         rate_per_l=core.read_rate(rate, unit, measures, g_per_ml) if rate else None,
         **{name: given.pop(name) for name in names},
     )
-    return NewJar(label=_completed(label, payload.material, muriate), **given)
+    return NewJar(label=_with_chloride(label, muriate), **given)
 
 
-def _completed(label: core.Label, made_of: str, muriate: bool) -> core.Label:
-    """What follows from what a feed is made of, where the label itself says nothing of it."""
+def _with_chloride(label: core.Label, muriate: bool) -> core.Label:
+    """The chloride of muriate of potash, where the label itself says nothing of it."""
     if muriate and "Cl" not in dict(label.also):
         chloride = (("Cl", round(core.potash_chloride(label), 3)),)
         label = replace(label, also=tuple(sorted({*label.also, *chloride})))
-    if made_of and label.n and label.nitrogen is None:
-        label = replace(label, nitrogen=core.forms_of(label.n, core.material(made_of)))
     return label
 
 
 @router.post("/jars/{jar_id}/stock", response=WrittenOut, operation_id="look_at_stock")
 def stock(request: Any, jar_id: uuid.UUID, payload: StockIn) -> WrittenOut:
     """Say what is in a jar now."""
-    row = Jar.objects.fetch(request.auth, jar_id, "jar_id")
-    unit = "mL" if row.form == "liquid" else "g"
-    left = core.read_pack(payload.stock, unit, garden_of(request.auth).measures, "stock")
+    row, left = jar_with_stock(request.auth, jar_id)
+    unit, measures = "mL" if row.form == "liquid" else "g", garden_of(request.auth).measures
+    left = read_or_kept(payload.stock, unit, measures, "stock", left)
     return written(request.auth, look_at_stock(request.auth, jar_id, left).pk)
 
 

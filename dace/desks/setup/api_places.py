@@ -12,6 +12,7 @@ from pydantic import Field
 from dace.core import api as core
 from dace.desks.path.api import CropOut, crop_out
 from dace.desks.shared.out import Out
+from dace.desks.shared.typed import size_words
 from dace.desks.shared.written import RowIn, WrittenOut, written
 from dace.garden.models import Fill, Garden, Place
 from dace.garden.placing import (
@@ -35,7 +36,7 @@ from dace.garden.planting import (
 )
 from dace.garden.reads import garden_of
 from dace.garden.services import today
-from dace.households.fields import Count, Line, Name, Number
+from dace.households.fields import Count, Line, Name, Number, Typed
 
 router = Router(tags=["setup"])
 
@@ -44,7 +45,7 @@ class FillIn(Schema):
     """What a place holds; its size as typed."""
 
     id: uuid.UUID
-    size: Line
+    size: Typed
     medium: Name
     alike: Count = 1
     ph: Number | None = None
@@ -195,10 +196,14 @@ def fresh_medium(request: Any, fill_id: uuid.UUID, payload: RowIn) -> Any:
 
 
 def _new_fill(scope: Any, garden: Garden, given: FillIn) -> NewFill:
-    size = core.read_size(given.size, garden.measures)
+    kept = Fill.objects.of(scope).filter(pk=given.id).first()
+    if kept is not None and given.size == size_words(kept.volume_l, kept.area_m2):
+        size = core.Size(kept.volume_l, kept.area_m2)
+    else:
+        size = core.read_size(given.size, garden.measures)
     return NewFill(
         medium=given.medium,
-        filled_on=given.filled_on or today(scope, garden),
+        filled_on=given.filled_on or (kept.filled_on if kept else today(scope, garden)),
         volume_l=size.volume_l,
         area_m2=size.area_m2,
         alike=given.alike,

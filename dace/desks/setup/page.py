@@ -23,6 +23,7 @@ from dace.desks.setup.schemas import (
     SetupOut,
 )
 from dace.desks.shared.out import Out
+from dace.desks.shared.typed import size_words
 from dace.feeding.reads import jars_with_stock
 from dace.garden.models import Fill, Measure, Water
 from dace.garden.reads import StopRecord, core_water, garden_of, stops, vessels, waters
@@ -32,7 +33,7 @@ from dace.households.scope import Scope
 from dace.measuring.models import Pen
 from dace.measuring.services import pen_days
 from dace.shelf.models import Jar
-from dace.shelf.reads import label_of
+from dace.shelf.reads import label_of, whole_of
 from dace.shelf.recipes import own_materials
 
 S = TypeVar("S", bound=Out)
@@ -52,8 +53,19 @@ def setup_page(scope: Scope) -> SetupOut:
         garden=_copied(GardenOut, garden),
         places=[_place(stop, fills.get(stop.id, [])) for stop in stops(scope)],
         waters=[_water(water) for water in waters(scope)],
-        vessels=[_copied(OwnVesselOut, row) for row in vessels(scope)],
-        measures=[_copied(OwnMeasureOut, row) for row in owned],
+        vessels=[
+            _copied(OwnVesselOut, row, volume_text=shown.litres(row.volume_l, 4))
+            for row in vessels(scope)
+        ],
+        measures=[
+            _copied(
+                OwnMeasureOut,
+                row,
+                holds_text=core.amount_words(row.holds_ml, "mL", 4),
+                mark_text=core.amount_words(row.step_ml, "mL", 4),
+            )
+            for row in owned
+        ],
         jars=[_jar(jar, stock) for jar, stock in jars_with_stock(scope) if jar.contents is None],
         pens=[_pen(row, scope.now) for row in pens],
         materials=[
@@ -76,9 +88,10 @@ def _pen(row: Pen, now: datetime) -> PenOut:
     return PenOut(**copied, trust=core.pen_words(pen_days(row, now)))
 
 
-def _copied(schema: type[S], row: object) -> S:
-    """A row as a schema that has the same names."""
-    return schema(**{name: getattr(row, name) for name in schema.model_fields})
+def _copied(schema: type[S], row: object, **told: str) -> S:
+    """A row as a schema that has the same names, but for what is told of it in words."""
+    same = {name: getattr(row, name) for name in schema.model_fields if name not in told}
+    return schema(**same, **told)
 
 
 def _place(stop: StopRecord, fills: list[Fill]) -> PlaceOut:
@@ -92,7 +105,7 @@ def _place(stop: StopRecord, fills: list[Fill]) -> PlaceOut:
                 id=fill.id,
                 name=fill.name,
                 medium=fill.medium,
-                size=_size(fill),
+                size=size_words(fill.volume_l, fill.area_m2),
                 alike=fill.alike,
                 ph=fill.ph,
                 filled_on=fill.filled_on,
@@ -118,12 +131,6 @@ def _place(stop: StopRecord, fills: list[Fill]) -> PlaceOut:
     )
 
 
-def _size(fill: Fill) -> str:
-    if fill.volume_l is not None:
-        return shown.litres(fill.volume_l, 4)
-    return shown.square_metres(fill.area_m2 or 0.0, 4).replace("m²", "m2")
-
-
 def _water(row: Water) -> OwnWaterOut:
     known = core_water(row)
     return OwnWaterOut(
@@ -140,8 +147,7 @@ def _water(row: Water) -> OwnWaterOut:
 
 
 def _jar(jar: Jar, stock: float) -> OwnJarOut:
-    label = label_of(jar)
-    found = core.composition(label)
+    label, found = label_of(jar), whole_of(jar)
     elements = ", ".join(
         f"{name} {say(found.element(name), 3)}" for name in core.NUTRIENTS if found.element(name)
     )
@@ -156,6 +162,7 @@ def _jar(jar: Jar, stock: float) -> OwnJarOut:
         nitrogen=jar.nitrogen,
         also=jar.also,
         rate_per_l=jar.rate_per_l,
+        rate_text=jar.rate_said or _rate(jar, found.unit),
         dissolves=jar.dissolves,
         slow=jar.slow,
         material=jar.material,
@@ -163,8 +170,13 @@ def _jar(jar: Jar, stock: float) -> OwnJarOut:
         price=jar.price,
         use_by=jar.use_by,
         holds=jar.holds,
+        pack_text=core.amount_words(jar.holds, found.unit, 4),
         stock=stock,
         stock_text=core.amount_words(stock, "mL" if jar.form == "liquid" else "g"),
         unit=found.unit,
         elements=f"{elements} mg in 1 {found.unit}",
     )
+
+
+def _rate(jar: Jar, unit: str) -> str:
+    return "" if jar.rate_per_l is None else shown.in_each(jar.rate_per_l, unit, 4)

@@ -81,6 +81,7 @@ class OwnVesselOut(Out):
     name: str
     kind: str
     volume_l: float
+    volume_text: str
     usual: bool
 
 
@@ -91,7 +92,9 @@ class OwnMeasureOut(Out):
     name: str
     kind: str
     holds_ml: float
+    holds_text: str
     step_ml: float
+    mark_text: str
 
 
 class OwnJarOut(Out):
@@ -107,6 +110,7 @@ class OwnJarOut(Out):
     nitrogen: dict[str, float] | None
     also: dict[str, float]
     rate_per_l: float | None
+    rate_text: str
     dissolves: bool
     slow: bool
     material: str
@@ -114,6 +118,7 @@ class OwnJarOut(Out):
     price: float | None
     use_by: date | None
     holds: float
+    pack_text: str
     stock: float
     stock_text: str
     unit: str

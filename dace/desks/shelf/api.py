@@ -25,7 +25,7 @@ from dace.desks.shelf.schemas import (
     ShelfOut,
 )
 from dace.garden.reads import garden_of
-from dace.households.fields import Instant, Line, Name, Number
+from dace.households.fields import Instant, Line, Name, Number, Typed
 from dace.shelf.brewing import NewBrew, Said, add_to_brew, do_step, read_ingredients, start_brew
 from dace.shelf.brews import brew_now
 from dace.shelf.recipes import RecipeRecord, save_material, save_recipe
@@ -41,7 +41,7 @@ class SaidIn(Schema):
     """An ingredient as typed: a material, or one of her own, and how much."""
 
     material: Name
-    amount: Line
+    amount: Typed
     particle: Name = "chopped_coarse"
     own_id: uuid.UUID | None = None
 
@@ -55,7 +55,7 @@ class BrewIn(Schema):
     name: Name
     method: Name
     ingredients: Ingredients
-    liquid: Line
+    liquid: Typed
     water_id: uuid.UUID
     temperature_c: Number = 16.0
     acid_percent: Number = 0.0
@@ -87,7 +87,7 @@ class StrainIn(Schema):
     """What straining gave, as typed, and the bottle's name."""
 
     bottle_id: uuid.UUID
-    litres: Line
+    litres: Typed
     name: Name
 
 
@@ -95,7 +95,7 @@ class SecondIn(Schema):
     """Fresh liquid on the same solids."""
 
     id: uuid.UUID
-    liquid: Line
+    liquid: Typed
 
 
 class SeenIn(Schema):
@@ -120,7 +120,7 @@ class OwnRecipeIn(Schema):
     name: Name
     method: Name
     ingredients: Ingredients
-    liquid: Line
+    liquid: Typed
     acid_percent: Number = 0.0
     handling: Annotated[list[Name], Field(max_length=6)] = []
     note: Line = ""
@@ -131,7 +131,7 @@ class ClaimIn(Schema):
 
     claim: Line
     brew_id: uuid.UUID | None = None
-    vessel: Line = "9 L"
+    vessel: Typed = "9 L"
 
 
 def _new(scope: Any, payload: BrewIn) -> tuple[NewBrew, str]:

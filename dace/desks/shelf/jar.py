@@ -19,7 +19,7 @@ from dace.households.scope import Scope
 from dace.shelf.bottles import BottleStrength, strengths
 from dace.shelf.brews import core_recipe
 from dace.shelf.models import Jar
-from dace.shelf.reads import composition_of, solids_of, tokens_of
+from dace.shelf.reads import solids_of, tokens_of, whole_of
 from dace.shelf.seen import seen_to
 
 _MOST_POURED = 6
@@ -30,7 +30,7 @@ def jar_page(scope: Scope, jar_id: uuid.UUID) -> JarPageOut:
     """A jar in full with the cans it would make; ten queries, twelve for a bottle that was read."""
     jar, stock = jar_with_stock(scope, jar_id)
     kept = strengths(jar) if jar.contents is not None else ()
-    feed = core.composition_of_bottle(kept[-1].contents, jar.name) if kept else composition_of(jar)
+    feed = core.composition_of_bottle(kept[-1].contents, jar.name) if kept else whole_of(jar)
     unit = "mL" if jar.form == "liquid" else "g"
     per_l = {n: 1000 * feed.element(n) for n in core.NUTRIENTS}
     good: tuple[str, ...] = ()

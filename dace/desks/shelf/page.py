@@ -24,7 +24,7 @@ from dace.garden.reads import garden_of, waters
 from dace.households.scope import Scope
 from dace.shelf.brews import BrewRecord, StepRecord, brews, past_brews
 from dace.shelf.models import Jar
-from dace.shelf.reads import composition_of, solids_of
+from dace.shelf.reads import solids_of, whole_of
 from dace.shelf.recipes import RecipeRecord, own_materials, recipes
 
 _BREWABLE = (
@@ -66,7 +66,7 @@ def shelf(scope: Scope) -> ShelfOut:
 def shelf_jar(jar: Jar, stock: float, now: datetime, zone: ZoneInfo) -> ShelfJarOut:
     """A jar as it stands on the shelf."""
     unit = "mL" if jar.form == "liquid" else "g"
-    today, feed = now.astimezone(zone).date(), composition_of(jar)
+    today, feed = now.astimezone(zone).date(), whole_of(jar)
     return ShelfJarOut(
         id=jar.pk,
         name=jar.name,

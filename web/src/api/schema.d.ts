@@ -1788,6 +1788,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/round/amount": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Amount
+         * @description What an amount means as it is typed; writes nothing.
+         */
+        post: operations["read_amount"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/round/cans/{can_id}": {
         parameters: {
             query?: never;
@@ -2542,7 +2562,7 @@ export interface components {
          */
         AddIn: {
             /** Amount */
-            amount: string;
+            amount: string | components["schemas"]["BoxIn"];
             /**
              * Id
              * Format: uuid
@@ -2617,6 +2637,26 @@ export interface components {
         AllRootsOut: {
             /** Fills */
             fills: components["schemas"]["RootLineOut"][];
+        };
+        /**
+         * AmountIn
+         * @description An amount for each of so many plants, as typed.
+         */
+        AmountIn: {
+            /** Litres */
+            litres: string | components["schemas"]["BoxIn"];
+            /** Plants */
+            plants: number;
+        };
+        /**
+         * AmountOut
+         * @description An amount that was typed: on each plant [L], and in all in words.
+         */
+        AmountOut: {
+            /** Litres Each */
+            litres_each: number;
+            /** Words */
+            words: string;
         };
         /**
          * AnswerIn
@@ -2736,6 +2776,19 @@ export interface components {
             text: string;
         };
         /**
+         * BoxIn
+         * @description What was typed into a box, and what the box showed in full: a bare number keeps its unit.
+         */
+        BoxIn: {
+            /**
+             * Shown
+             * @default
+             */
+            shown: string;
+            /** Text */
+            text: string;
+        };
+        /**
          * BrewChoicesOut
          * @description What there is to choose from when a brew begins.
          */
@@ -2848,7 +2901,7 @@ export interface components {
             /** Ingredients */
             ingredients: components["schemas"]["SaidIn"][];
             /** Liquid */
-            liquid: string;
+            liquid: string | components["schemas"]["BoxIn"];
             /** Method */
             method: string;
             /** Name */
@@ -3018,9 +3071,9 @@ export interface components {
              */
             reading: number;
             /** Strength */
-            strength: string;
+            strength: string | components["schemas"]["BoxIn"];
             /** Vessel */
-            vessel: string;
+            vessel: string | components["schemas"]["BoxIn"];
             /**
              * Water Id
              * Format: uuid
@@ -3151,7 +3204,7 @@ export interface components {
              * Vessel
              * @default 9 L
              */
-            vessel: string;
+            vessel: string | components["schemas"]["BoxIn"];
         };
         /**
          * ClaimOut
@@ -3477,7 +3530,7 @@ export interface components {
              * Also Said
              * @default
              */
-            also_said: string;
+            also_said: string | components["schemas"]["BoxIn"];
             /** Jar Id */
             jar_id?: string | null;
             /**
@@ -3486,7 +3539,7 @@ export interface components {
              */
             material: string;
             /** Said */
-            said: string;
+            said: string | components["schemas"]["BoxIn"];
             /**
              * Stand Id
              * Format: uuid
@@ -3691,7 +3744,7 @@ export interface components {
             /** Ph */
             ph?: number | null;
             /** Size */
-            size: string;
+            size: string | components["schemas"]["BoxIn"];
         };
         /**
          * FillOut
@@ -3854,7 +3907,7 @@ export interface components {
              * Also Said
              * @default
              */
-            also_said: string;
+            also_said: string | components["schemas"]["BoxIn"];
             /** Given At */
             given_at?: string | null;
             /**
@@ -3870,7 +3923,7 @@ export interface components {
              */
             material: string;
             /** Said */
-            said: string;
+            said: string | components["schemas"]["BoxIn"];
             /**
              * Stand Id
              * Format: uuid
@@ -3950,7 +4003,7 @@ export interface components {
              * Weight
              * @default
              */
-            weight: string;
+            weight: string | components["schemas"]["BoxIn"];
         };
         /**
          * HeldOut
@@ -4137,7 +4190,7 @@ export interface components {
                 [key: string]: number;
             } | null;
             /** Pack */
-            pack: string;
+            pack: string | components["schemas"]["BoxIn"];
             /**
              * Percent
              * @default mass
@@ -4149,7 +4202,7 @@ export interface components {
              * Rate
              * @default
              */
-            rate: string;
+            rate: string | components["schemas"]["BoxIn"];
             /**
              * Slow
              * @default false
@@ -4161,7 +4214,7 @@ export interface components {
              * Stock
              * @default
              */
-            stock: string;
+            stock: string | components["schemas"]["BoxIn"];
             /** Use By */
             use_by?: string | null;
         };
@@ -4549,14 +4602,14 @@ export interface components {
          */
         MeasureIn: {
             /** Holds */
-            holds: string;
+            holds: string | components["schemas"]["BoxIn"];
             /** Kind */
             kind: string;
             /**
              * Mark
              * @default
              */
-            mark: string;
+            mark: string | components["schemas"]["BoxIn"];
             /** Name */
             name: string;
         };
@@ -4658,7 +4711,7 @@ export interface components {
              */
             stand_id: string;
             /** Vessel */
-            vessel: string;
+            vessel: string | components["schemas"]["BoxIn"];
             /**
              * Water Id
              * Format: uuid
@@ -5031,12 +5084,16 @@ export interface components {
             nitrogen: {
                 [key: string]: number;
             } | null;
+            /** Pack Text */
+            pack_text: string;
             /** Percent */
             percent: string;
             /** Price */
             price: number | null;
             /** Rate Per L */
             rate_per_l: number | null;
+            /** Rate Text */
+            rate_text: string;
             /** Slow */
             slow: boolean;
             /** Spoon G */
@@ -5078,6 +5135,8 @@ export interface components {
         OwnMeasureOut: {
             /** Holds Ml */
             holds_ml: number;
+            /** Holds Text */
+            holds_text: string;
             /**
              * Id
              * Format: uuid
@@ -5085,6 +5144,8 @@ export interface components {
             id: string;
             /** Kind */
             kind: string;
+            /** Mark Text */
+            mark_text: string;
             /** Name */
             name: string;
             /** Step Ml */
@@ -5108,7 +5169,7 @@ export interface components {
             /** Ingredients */
             ingredients: components["schemas"]["SaidIn"][];
             /** Liquid */
-            liquid: string;
+            liquid: string | components["schemas"]["BoxIn"];
             /** Method */
             method: string;
             /** Name */
@@ -5180,6 +5241,8 @@ export interface components {
             usual: boolean;
             /** Volume L */
             volume_l: number;
+            /** Volume Text */
+            volume_text: string;
         };
         /**
          * OwnWaterOut
@@ -5810,7 +5873,7 @@ export interface components {
              * Litres
              * @default
              */
-            litres: string;
+            litres: string | components["schemas"]["BoxIn"];
             /**
              * More
              * @default []
@@ -5826,9 +5889,9 @@ export interface components {
             /** Stand Id */
             stand_id?: string | null;
             /** Strength */
-            strength: string;
+            strength: string | components["schemas"]["BoxIn"];
             /** Vessel */
-            vessel: string;
+            vessel: string | components["schemas"]["BoxIn"];
             /**
              * Water Id
              * Format: uuid
@@ -5937,7 +6000,7 @@ export interface components {
              * Litres
              * @default
              */
-            litres: string;
+            litres: string | components["schemas"]["BoxIn"];
             /**
              * More
              * @default []
@@ -5953,11 +6016,11 @@ export interface components {
             /** Stand Id */
             stand_id?: string | null;
             /** Strength */
-            strength: string;
+            strength: string | components["schemas"]["BoxIn"];
             /** Value */
             value: number;
             /** Vessel */
-            vessel: string;
+            vessel: string | components["schemas"]["BoxIn"];
             /**
              * Water Id
              * Format: uuid
@@ -6676,7 +6739,7 @@ export interface components {
          */
         SaidIn: {
             /** Amount */
-            amount: string;
+            amount: string | components["schemas"]["BoxIn"];
             /** Material */
             material: string;
             /** Own Id */
@@ -6789,7 +6852,7 @@ export interface components {
              */
             id: string;
             /** Liquid */
-            liquid: string;
+            liquid: string | components["schemas"]["BoxIn"];
         };
         /**
          * SeenIn
@@ -7179,14 +7242,14 @@ export interface components {
          */
         SolutionIn: {
             /** Amount */
-            amount: string;
+            amount: string | components["schemas"]["BoxIn"];
             /**
              * Id
              * Format: uuid
              */
             id: string;
             /** Litres */
-            litres: string;
+            litres: string | components["schemas"]["BoxIn"];
         };
         /**
          * SourceIn
@@ -7204,7 +7267,7 @@ export interface components {
              */
             reading: number;
             /** Strength */
-            strength: string;
+            strength: string | components["schemas"]["BoxIn"];
         };
         /**
          * SourceOut
@@ -7374,9 +7437,9 @@ export interface components {
              */
             stand_id: string;
             /** Strength */
-            strength: string;
+            strength: string | components["schemas"]["BoxIn"];
             /** Vessel */
-            vessel: string;
+            vessel: string | components["schemas"]["BoxIn"];
             /**
              * Water Id
              * Format: uuid
@@ -7536,7 +7599,7 @@ export interface components {
             /** Ingredients */
             ingredients: components["schemas"]["SaidIn"][];
             /** Liquid */
-            liquid: string;
+            liquid: string | components["schemas"]["BoxIn"];
             /** Method */
             method: string;
             /** Name */
@@ -7601,7 +7664,7 @@ export interface components {
          */
         StockIn: {
             /** Stock */
-            stock: string;
+            stock: string | components["schemas"]["BoxIn"];
         };
         /**
          * StopOut
@@ -7650,7 +7713,7 @@ export interface components {
              */
             bottle_id: string;
             /** Litres */
-            litres: string;
+            litres: string | components["schemas"]["BoxIn"];
             /** Name */
             name: string;
         };
@@ -7782,7 +7845,9 @@ export interface components {
         };
         /**
          * TickIn
-         * @description What was done of a stop's feed; ``litres_each`` of her own amount, or of more.
+         * @description What was done of a stop's feed; of her own amount, or of more, ``litres`` as typed.
+         *
+         *     A script may say ``litres_each`` [L] instead.
          */
         TickIn: {
             /** Can Id */
@@ -7803,6 +7868,11 @@ export interface components {
              * Format: uuid
              */
             id: string;
+            /**
+             * Litres
+             * @default
+             */
+            litres: string | components["schemas"]["BoxIn"];
             /** Litres Each */
             litres_each?: number | null;
             /** Slot */
@@ -8169,7 +8239,7 @@ export interface components {
              */
             usual: boolean;
             /** Volume */
-            volume: string;
+            volume: string | components["schemas"]["BoxIn"];
         };
         /**
          * VesselOut
@@ -8287,7 +8357,7 @@ export interface components {
              */
             id: string;
             /** Litres */
-            litres: string;
+            litres: string | components["schemas"]["BoxIn"];
             /** Poured At */
             poured_at?: string | null;
             /** Water Id */
@@ -8299,22 +8369,26 @@ export interface components {
             water_kind: string;
         };
         /**
+         * WayOut
+         * @description What a box shows, and the same in full: typed back either way, it changes nothing.
+         */
+        WayOut: {
+            /** Said */
+            said: string;
+            /** Shown */
+            shown: string;
+        };
+        /**
          * WaysOut
-         * @description The same can, said in each way.
+         * @description The same can, said in each way that it can be said in.
          */
         WaysOut: {
-            /** Can */
-            can: string;
-            /** Ec */
-            ec: string;
-            /** Label */
-            label: string;
-            /** Nitrogen */
-            nitrogen: string;
-            /** Parts */
-            parts: string;
-            /** Per Litre */
-            per_litre: string;
+            can: components["schemas"]["WayOut"];
+            ec: components["schemas"]["WayOut"] | null;
+            label: components["schemas"]["WayOut"] | null;
+            nitrogen: components["schemas"]["WayOut"] | null;
+            parts: components["schemas"]["WayOut"];
+            per_litre: components["schemas"]["WayOut"];
         };
         /**
          * WeatherOut
@@ -11844,6 +11918,42 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["RoundComingOut"];
+                };
+            };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
+        };
+    };
+    read_amount: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AmountIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AmountOut"];
                 };
             };
             400: components["responses"]["E400"];

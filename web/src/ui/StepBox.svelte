@@ -1,5 +1,7 @@
 <!-- A value typed, or stepped down and up by the buttons on either side of it. -->
 <script lang="ts">
+  import { textOf, typedOver, type Typed } from './typed';
+
   interface Props {
     /** What it is of, spoken for the three together. */
     label: string;
@@ -7,13 +9,13 @@
     box: string;
     less: string;
     more: string;
-    value: string;
+    value: Typed;
     /** Whether what it holds cannot be used. */
     wrong?: boolean;
     describedby?: string;
     /** Typed: at each stroke, or once it is left. */
-    oninput?: (text: string) => void;
-    onchange?: (text: string) => void;
+    oninput?: (typed: Typed) => void;
+    onchange?: (typed: Typed) => void;
     onstep: (by: 1 | -1) => void;
   }
   const {
@@ -28,19 +30,22 @@
     onchange,
     onstep,
   }: Props = $props();
+  /** What it held when it was pressed: a bare number is of that. */
+  let before = $state<Typed>('');
 </script>
 
 <div role="group" aria-label={label}>
   <button type="button" aria-label={less} onclick={() => onstep(-1)}>−</button>
   <input
     aria-label={box}
-    {value}
+    value={textOf(value)}
     autocomplete="off"
     spellcheck="false"
     aria-invalid={wrong ? 'true' : undefined}
     aria-describedby={describedby}
-    oninput={(event) => oninput?.(event.currentTarget.value)}
-    onchange={(event) => onchange?.(event.currentTarget.value)}
+    onfocus={() => (before = value)}
+    oninput={(event) => oninput?.(typedOver(before, event.currentTarget.value))}
+    onchange={(event) => onchange?.(typedOver(before, event.currentTarget.value))}
   />
   <button type="button" aria-label={more} onclick={() => onstep(1)}>+</button>
 </div>

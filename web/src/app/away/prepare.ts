@@ -1,5 +1,6 @@
 import { ask, client, type Schemas } from '../../api/client';
-import { laidOut, WITHOUT_STAGE } from '../../desks/bench/laidOut';
+import { laidOut } from '../../desks/bench/laidOut';
+import { USUAL } from '../../desks/bench/strength';
 import { garden } from '../garden.svelte';
 import { volume } from '../measures';
 import { away } from './away.svelte';
@@ -42,7 +43,7 @@ function unasked(supplies: Schemas['SuppliesOut']): Schemas['PreviewIn'] {
     jar_id: jar?.id ?? '',
     water_id: supplies.waters[0]?.id ?? '',
     vessel: volume(supplies.vessels[0]?.volume_l ?? 9, 4),
-    strength: WITHOUT_STAGE,
+    strength: USUAL,
     reading: 0,
     stand_id: null,
     plants: null,

@@ -19,7 +19,7 @@
     <p class="how">
       {preview.concentrate.text}
       {preview.unit}{#if preview.spoons}, about {preview.spoons}{/if}, in {volume(preview.vessel_l)} ({preview
-        .ways.parts})
+        .ways.parts.said})
     </p>
     {#if preview.more.length}
       <ol>

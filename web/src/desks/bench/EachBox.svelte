@@ -2,6 +2,7 @@
 <script lang="ts">
   import { volume } from '../../app/measures';
   import StepBox from '../../ui/StepBox.svelte';
+  import { textOf, type Typed } from '../../ui/typed';
   import type { Bench } from './bench.svelte';
 
   const { bench }: { bench: Bench } = $props();
@@ -9,8 +10,8 @@
   const step = $derived(bench.litres > 1 ? 0.5 : bench.litres > 0.2 ? 0.1 : 0.01);
   const trouble = $derived(bench.problem?.field === 'litres_each' && !bench.typing);
 
-  function say(text: string) {
-    bench.litresSaid = text;
+  function say(typed: Typed) {
+    bench.litresSaid = textOf(typed).trim() ? typed : '';
     void bench.work();
   }
 

@@ -13,6 +13,12 @@
   const { bench, spraying }: Props = $props();
   const id = $props.id();
   const trouble = $derived(spraying.problem?.message ?? '');
+  /** The strength by now, where it was not typed. */
+  const said = $derived(
+    typeof spraying.said === 'string'
+      ? (spraying.spray?.sources[0]?.strength ?? spraying.said)
+      : spraying.said,
+  );
 </script>
 
 <div class="with">
@@ -46,10 +52,10 @@
     box="Strength of the spray"
     less="A little weaker"
     more="A little stronger"
-    value={spraying.said}
+    value={said}
     wrong={spraying.problem?.field === 'strength'}
     describedby="{id}-trouble"
-    oninput={(text) => spraying.say(text)}
+    oninput={(typed) => spraying.say(typed)}
     onstep={(by) => spraying.times(by > 0 ? 1.25 : 0.8)}
   />
 </div>

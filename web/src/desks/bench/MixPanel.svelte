@@ -4,6 +4,7 @@
   import { ask, client, type Schemas } from '../../api/client';
   import { Resource } from '../../app/resource.svelte';
   import Message from '../../ui/Message.svelte';
+  import { textOf } from '../../ui/typed';
   import type { Bench } from './bench.svelte';
 
   interface Props {
@@ -39,7 +40,7 @@
         <li>
           <button type="button" class="best" onclick={() => take(mix.best)}>
             <b>{said(mix.best)}</b>
-            <span>in {bench.vessel}: nearest to what it likes now</span>
+            <span>in {textOf(bench.vessel)}: nearest to what it likes now</span>
           </button>
         </li>
         {#each mix.simpler as one (one.without)}

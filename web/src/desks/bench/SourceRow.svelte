@@ -19,7 +19,8 @@
   );
   const holds = $derived(row?.measure.holds ?? 10);
   const amount = $derived(row?.amount ?? 0);
-  const said = $derived(bench.beside.rows.find((one) => one.jarId === jarId)?.said ?? '');
+  /** What its box shows: how strong it is by now, whatever was typed to make it so. */
+  const said = $derived(row?.strength ?? '');
   function set(next: number) {
     if (row && next > 0) bench.beside.say(jarId, inUnit(next, row.unit));
   }
@@ -40,7 +41,7 @@
     value={said}
     autocomplete="off"
     spellcheck="false"
-    onchange={(event) => bench.beside.say(jarId, event.currentTarget.value)}
+    onchange={(event) => bench.beside.say(jarId, { text: event.currentTarget.value, shown: said })}
   />
   <button type="button" aria-label="Less {name}" onclick={() => set(amount - stepOf(holds) * 5)}
     >−</button

@@ -2,27 +2,33 @@
 <script lang="ts">
   import type { Schemas } from '../../api/client';
   import { volume } from '../../app/measures';
+  import { textOf, typedOver, type Typed } from '../../ui/typed';
 
   interface Props {
     /** Can or Sprayer, spoken. */
     label: string;
-    value: string;
+    value: Typed;
     vessels: Schemas['VesselOut'][];
     wrong: boolean;
     oninput: () => void;
   }
   let { label, value = $bindable(), vessels, wrong, oninput }: Props = $props();
   const id = $props.id();
+  let before = $state<Typed>('');
 </script>
 
 <label>
   <span class="unseen">{label}</span>
   <input
-    bind:value
+    value={textOf(value)}
     list="{id}-own"
     autocomplete="off"
     aria-invalid={wrong ? 'true' : undefined}
-    {oninput}
+    onfocus={() => (before = value)}
+    oninput={(event) => {
+      value = typedOver(before, event.currentTarget.value);
+      oninput();
+    }}
   />
 </label>
 <datalist id="{id}-own">

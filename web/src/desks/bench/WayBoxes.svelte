@@ -1,6 +1,7 @@
 <script lang="ts">
   import { inGallons } from '../../app/measures';
-  import type { Bench } from './bench.svelte';
+  import { textOf } from '../../ui/typed';
+  import type { Bench, Held } from './bench.svelte';
   import { WAYS, type Way } from './strength';
 
   interface Props {
@@ -14,19 +15,22 @@
   const ofStrength = $derived(!bench.problem || bench.problem.field === 'strength');
 
   const unit = $derived(bench.preview?.unit ?? 'mL');
-  // a share of the label is a way only where the jar's label gives a rate
-  const ways = $derived(WAYS.filter((one) => one.way !== 'label' || bench.preview?.ways.label));
+  // a share of the label is a way only where the jar's label gives a rate, nitrogen where it has any
+  const ways = $derived(
+    WAYS.filter((one) => (bench.preview ? bench.preview.ways[one.way] : one.way !== 'label')),
+  );
 
   /** The box that has the focus keeps its text: no answer rewrites it under the fingers. */
-  let held = $state<{ way: Way; text: string } | null>(null);
+  let held = $state<Held | null>(null);
 
   function shown(way: Way): string {
     if (bench.typed?.way === way) return bench.typed.text;
-    return held?.way === way ? held.text : (bench.preview?.ways[way] ?? '');
+    return held?.way === way ? held.text : (bench.preview?.ways[way]?.shown ?? '');
   }
 
   function hold(way: Way, input: HTMLInputElement) {
-    held = { way, text: input.value };
+    const said = bench.preview?.ways[way]?.said ?? '';
+    held = { way, text: input.value, said, before: bench.said };
     input.select();
   }
 
@@ -51,7 +55,7 @@
         spellcheck="false"
         aria-invalid={wrong(way) ? 'true' : undefined}
         aria-describedby={wrong(way) ? `${id}-trouble` : undefined}
-        oninput={(event) => bench.type(way, event.currentTarget.value)}
+        oninput={(event) => bench.type(way, event.currentTarget.value, held ?? undefined)}
         onfocus={(event) => hold(way, event.currentTarget)}
         onblur={release}
       />
@@ -60,7 +64,11 @@
 </div>
 {#if trouble}<p class="trouble" id="{id}-trouble" role="alert">{trouble}</p>{/if}
 {#if bench.preview && bench.preview.readings.length > 1 && !bench.problem}
-  <div class="readings" role="group" aria-label="“{bench.said}” can be read in more than one way">
+  <div
+    class="readings"
+    role="group"
+    aria-label="“{textOf(bench.said)}” can be read in more than one way"
+  >
     {#each bench.preview.readings as reading, index (reading.meaning)}
       <button
         type="button"

@@ -1,20 +1,27 @@
 import { searchParams } from 'sv-router';
 import { ask, client, type Schemas } from '../../api/client';
 import { garden } from '../../app/garden.svelte';
+import type { Typed } from '../../ui/typed';
 import { volume } from '../../app/measures';
 import { Resource } from '../../app/resource.svelte';
 import { working } from '../../app/working.svelte';
 import { Write } from '../../app/write.svelte';
 import { Beside, inUnit } from './beside.svelte';
 import type { Asked } from './explain';
-import { laidOut, WITHOUT_STAGE } from './laidOut';
-import { inFull, type Way } from './strength';
+import { laidOut } from './laidOut';
+import { USUAL, type Way } from './strength';
 
 export type Preview = Schemas['PreviewOut'];
 /** How something is given: poured on roots, sprayed on leaves, or spread dry. */
 export type Route = 'roots' | 'leaves' | 'dry';
+/** What a box showed when it was pressed, the same in full, and what the strength was said to be. */
+export interface Held {
+  way: Way;
+  text: string;
+  said: string;
+  before: Typed;
+}
 const LIKED = 'what the stage likes';
-const WEAK_DRY = '0.5 g/L';
 const TYPING_RESTS_MS = 700;
 const LEAST_REST_L = 0.01;
 
@@ -26,8 +33,8 @@ export class Bench {
   readonly write = new Write();
   jarId = $state('');
   waterId = $state('');
-  vessel = $state('9 L');
-  said = $state(LIKED);
+  vessel = $state<Typed>('9 L');
+  said = $state<Typed>(LIKED);
   route = $state<Route>('roots');
   /** What else is poured into the can. */
   readonly beside = new Beside(() => void this.work());
@@ -35,7 +42,7 @@ export class Bench {
   typed = $state<{ way: Way; text: string } | null>(null);
   reading = $state(0);
   /** Litres for each plant as typed; empty takes what Dace suggests. */
-  litresSaid = $state('');
+  litresSaid = $state<Typed>('');
   /** She is still typing: a half-typed strength is no mistake yet. */
   typing = $state(false);
   dragging = $state(false);
@@ -61,7 +68,7 @@ export class Bench {
 
   /** Whether what stands here is just what the stop's verdict asks for. */
   asIs = $derived(this.laid !== '' && this.laid === this.signature());
-  tenfold = $derived(Number(this.preview?.ways.label || 0) >= 1000);
+  tenfold = $derived(Number(this.preview?.ways.label?.shown ?? 0) >= 1000);
 
   private rests: ReturnType<typeof setTimeout> | undefined;
 
@@ -144,7 +151,7 @@ export class Bench {
   feedAnyway(): void {
     this.anyway = true;
     this.typed = null;
-    this.said = this.jar?.unit === 'g' ? WEAK_DRY : WITHOUT_STAGE;
+    this.said = USUAL;
     void this.work();
   }
 
@@ -173,14 +180,22 @@ export class Bench {
   }
 
   private signature(): string {
-    const more = this.beside.rows.map((one) => `${one.jarId} ${one.said}`);
-    return [this.jarId, this.waterId, this.vessel, this.said, this.litresSaid, ...more].join('|');
+    const more = this.beside.rows.map((one) => [one.jarId, one.said]);
+    return JSON.stringify([
+      this.jarId,
+      this.waterId,
+      this.vessel,
+      this.said,
+      this.litresSaid,
+      more,
+    ]);
   }
 
-  /** A strength typed into one of the boxes. */
-  type(way: Way, text: string): void {
+  /** A strength typed into one of the boxes, which was `held` when it was pressed. */
+  type(way: Way, text: string, held?: Held): void {
     this.typed = { way, text };
-    this.said = inFull(way, text, this.jar?.unit ?? 'mL');
+    const same = held && [held.text, held.said].includes(text.trim());
+    this.said = same ? held.before : { text, shown: held?.said ?? '' };
     this.reading = 0;
     this.typing = true;
     clearTimeout(this.rests);
@@ -246,7 +261,7 @@ export class Bench {
     this.anyway = false;
     this.layOut();
     const leftL = preview.pour?.left_l ?? 0;
-    const ratio = preview.ways.parts;
+    const ratio = preview.ways.parts.said;
     this.rest = leftL > LEAST_REST_L ? { canId, leftL, ratio, standId: stand.id } : null;
     return true;
   }
@@ -271,7 +286,7 @@ export class Bench {
       jar_id: this.jarId,
       water_id: this.waterId,
       vessel: this.vessel,
-      strength: this.said === LIKED && !stand ? WITHOUT_STAGE : this.said,
+      strength: this.said === LIKED && !stand ? USUAL : this.said,
       reading: this.reading,
       stand_id: stand?.id ?? null,
       plants: stand?.count ?? null,

@@ -1,14 +1,15 @@
 import type { Schemas } from '../../api/client';
+import type { Typed } from '../../ui/typed';
+import { A_LITTLE } from './strength';
 
 type Poured = Schemas['PreviewOut']['more'][number];
 /** A further source in the can, at a strength as it was said. */
 interface Row {
   jarId: string;
-  said: string;
+  said: Typed;
   reading: number;
 }
 
-const WEAK = { g: '0.2 g/L', mL: '1 + 99' };
 const MOST = 5;
 
 /** An amount as it is typed: four digits and its unit. */
@@ -33,8 +34,7 @@ export class Beside {
 
   /** Another source, weak to begin with. */
   pourIn(jar: Schemas['JarOut']): void {
-    const said = jar.unit === 'g' ? WEAK.g : WEAK.mL;
-    this.rows = [...this.rows, { jarId: jar.id, said, reading: 0 }];
+    this.rows = [...this.rows, { jarId: jar.id, said: A_LITTLE, reading: 0 }];
     this.changed();
   }
 
@@ -44,7 +44,7 @@ export class Beside {
   }
 
   /** How much of one, as typed or as its level was moved to. */
-  say(jarId: string, said: string): void {
+  say(jarId: string, said: Typed): void {
     this.rows = this.rows.map((one) => (one.jarId === jarId ? { ...one, said, reading: 0 } : one));
     this.changed();
   }

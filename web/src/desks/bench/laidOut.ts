@@ -1,9 +1,6 @@
 import type { Schemas } from '../../api/client';
 import { volume } from '../../app/measures';
 
-/** What a can is mixed at where no stage says what it likes. */
-export const WITHOUT_STAGE = '1 + 500';
-
 /** A verdict's offer as it stands on the Bench: jar, water, vessel, strength, litres for each. */
 export function laidOut(
   offer: Schemas['PortionOut'],

@@ -3,10 +3,11 @@ import { garden } from '../../app/garden.svelte';
 import { volume } from '../../app/measures';
 import { Resource } from '../../app/resource.svelte';
 import { Write } from '../../app/write.svelte';
+import type { Typed } from '../../ui/typed';
 import type { Bench } from './bench.svelte';
 import { inUnit } from './beside.svelte';
+import { ON_LEAVES } from './strength';
 
-const USUAL = { g: '2 g/L', mL: '1 + 499' };
 const NO_SPRAYER_L = 0.5;
 
 /** A leaf spray as it stands on the Bench: a jar, a sprayer, a water and a strength. */
@@ -17,8 +18,8 @@ export class Spraying {
   readonly write = new Write();
   jarId = $state('');
   waterId = $state('');
-  vessel = $state('');
-  said = $state('');
+  vessel = $state<Typed>('');
+  said = $state<Typed>(ON_LEAVES);
 
   spray = $derived(this.worked.data);
   problem = $derived(this.worked.problem);
@@ -41,23 +42,18 @@ export class Spraying {
     this.jarId ||= this.jars.find((jar) => jar.id === bench.jarId)?.id ?? this.jars[0]?.id ?? '';
     this.waterId ||= bench.supplies?.waters.at(-1)?.id ?? bench.waterId;
     this.vessel ||= volume(sprayer?.volume_l ?? NO_SPRAYER_L, 4);
-    if (!this.said) this.usual();
     void this.work();
     void this.tellHours();
   }
 
-  /** A strength that most leaf stands. */
-  usual(): void {
-    this.said = this.jars.find((jar) => jar.id === this.jarId)?.unit === 'g' ? USUAL.g : USUAL.mL;
-  }
-
+  /** Another jar, at a strength that most leaf stands. */
   pickJar(): void {
-    this.usual();
+    this.said = ON_LEAVES;
     void this.work();
   }
 
-  say(text: string): void {
-    this.said = text;
+  say(typed: Typed): void {
+    this.said = typed;
     void this.work();
   }
 

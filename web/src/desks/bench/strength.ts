@@ -1,6 +1,7 @@
-import { ecScale, inGallons } from '../../app/measures';
+import type { Schemas } from '../../api/client';
+
 /** The ways to say how strong a can is; each has a box on the Bench. */
-export type Way = 'parts' | 'can' | 'per_litre' | 'nitrogen' | 'ec' | 'label';
+export type Way = keyof Schemas['WaysOut'];
 
 /** Labels name the concentrate's unit as `unit`. */
 export const WAYS: { way: Way; label: string }[] = [
@@ -12,24 +13,9 @@ export const WAYS: { way: Way; label: string }[] = [
   { way: 'label', label: '% label' },
 ];
 
-const BARE = /^\s*[\d.,½¼¾/ ]+$/;
-
-/** Give a bare number the unit of its box; anything more is sent as it was typed. */
-export function inFull(way: Way, typed: string, unit: string): string {
-  if (!BARE.test(typed) || typed.trim() === '') return typed;
-  const number = typed.trim();
-  switch (way) {
-    case 'parts':
-      return unit === 'mL' ? `1 + ${number}` : `${number} g/L`;
-    case 'can':
-      return `${number} ${unit}`;
-    case 'per_litre':
-      return `${number} ${unit}/${inGallons() ? 'gal' : 'L'}`;
-    case 'nitrogen':
-      return `N ${number} mg/L`;
-    case 'ec':
-      return `EC ${number} ${ecScale()}`;
-    case 'label':
-      return `${number} % of the label`;
-  }
-}
+/** As strong as such a jar usually is, where no stage says what it likes. */
+export const USUAL = 'what is usual';
+/** Another source to begin with. */
+export const A_LITTLE = 'a quarter of what is usual';
+/** A strength that most leaf stands. */
+export const ON_LEAVES = 'what is usual on leaves';

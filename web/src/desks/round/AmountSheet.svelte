@@ -1,11 +1,15 @@
 <!-- Half, none, her own amount, or some more: what was done of one stop. -->
 <script lang="ts">
+  import { untrack } from 'svelte';
+  import { ask, client, type Schemas } from '../../api/client';
   import { volume } from '../../app/measures';
+  import { Resource } from '../../app/resource.svelte';
   import { undo } from '../../app/undo.svelte';
   import Button from '../../ui/Button.svelte';
   import Message from '../../ui/Message.svelte';
   import Sheet from '../../ui/Sheet.svelte';
   import StepBox from '../../ui/StepBox.svelte';
+  import { textOf, type Typed } from '../../ui/typed';
   import { round, type How, type RoundCan, type RoundRow } from './round.svelte';
 
   interface Props {
@@ -14,22 +18,30 @@
     open: boolean;
   }
   let { can, row, open = $bindable() }: Props = $props();
-  let litres = $state(0);
+  const id = $props.id();
+  /** What the box holds: the amount planned, stepped, or as typed. */
+  let said = $state<Typed>('');
+  /** The same on each plant [L], and in words; nothing while it is not read. */
+  const read = new Resource<Schemas['AmountOut']>();
   const write = $derived(round.write(row.fill_id));
   const done = $derived(row.done.length > 0);
   const step = $derived(row.litres_each > 1 ? 0.25 : row.litres_each > 0.2 ? 0.1 : 0.01);
+  const litres = $derived(read.data?.litres_each ?? row.litres_each);
+  const trouble = $derived(read.problem?.message ?? write.trouble('litres_each'));
 
   $effect(() => {
-    if (open) litres = row.litres_each;
+    if (open) untrack(() => say(volume(row.litres_each)));
   });
 
-  async function tick(how: How, each: number | null = null) {
+  async function tick(how: How, each: Typed = '') {
     if (await round.tick(can, row, how, each)) open = false;
   }
 
-  function type(text: string) {
-    const read = Number.parseFloat(text.replace(',', '.'));
-    if (read > 0) litres = read;
+  function say(typed: Typed) {
+    said = typed;
+    write.problem = null;
+    const body = { litres: typed, plants: row.plants };
+    void read.load((signal) => ask(client.POST('/api/round/amount', { body, signal })));
   }
 
   async function back(change: number) {
@@ -59,17 +71,23 @@
     {/if}
     <StepBox
       label="How much for each plant"
-      box="Litres for each plant"
+      box="How much for each plant"
       less="Less for each"
       more="More for each"
-      value={volume(litres)}
-      onchange={type}
-      onstep={(by) => (litres = Math.max(step, Math.round((litres + by * step) / step) * step))}
+      value={said}
+      wrong={trouble !== ''}
+      describedby="{id}-trouble"
+      oninput={say}
+      onstep={(by) => say(volume(Math.max(step, Math.round((litres + by * step) / step) * step)))}
     />
-    <Button disabled={write.busy} onclick={() => tick(done ? 'extra' : 'own', litres)}>
-      {done ? 'That much more' : 'That much'}: {volume(litres * row.plants)} in all
+    <p id="{id}-trouble" class="trouble" role={trouble ? 'alert' : undefined}>{trouble}</p>
+    <Button
+      disabled={write.busy || trouble !== ''}
+      onclick={() => tick(done ? 'extra' : 'own', said)}
+    >
+      {done ? 'That much more' : 'That much'}: {read.data?.words ?? textOf(said)}
     </Button>
-    <Message problem={write.problem} />
+    <Message problem={trouble ? null : write.problem} />
   </div>
 </Sheet>
 
@@ -84,6 +102,10 @@
     gap: var(--space-3);
     align-items: center;
     justify-content: space-between;
+  }
+
+  .trouble {
+    color: var(--color-stop);
   }
 
   h3 {

@@ -3,6 +3,7 @@ import { ask, client, type Schemas } from '../../api/client';
 import { Resource } from '../../app/resource.svelte';
 import { undo } from '../../app/undo.svelte';
 import { Write } from '../../app/write.svelte';
+import type { Typed } from '../../ui/typed';
 
 export type RoundCan = Schemas['RoundCanOut'];
 export type RoundRow = Schemas['RoundRowOut'];
@@ -73,16 +74,11 @@ class Round {
     return found;
   }
 
-  async tick(
-    can: RoundCan,
-    row: RoundRow,
-    how: How = 'planned',
-    litres_each: number | null = null,
-  ) {
+  async tick(can: RoundCan, row: RoundRow, how: How = 'planned', litres: Typed = '') {
     const write = this.write(row.fill_id);
     const { fill_id, slot } = row;
     const can_id = how === 'none' ? null : can.id;
-    const body = { id: write.id(), fill_id, slot, how, can_id, litres_each };
+    const body = { id: write.id(), fill_id, slot, how, can_id, litres };
     this.pressed.add(fill_id);
     const sent = await write.send(() => ask(client.POST('/api/round/ticks', { body })));
     if (!sent) this.pressed.delete(fill_id);

@@ -76,7 +76,7 @@
       return;
     }
     busy = true;
-    problem = await submit(withDefaults(steps, answers), over);
+    problem = await submit(withDefaults(steps, answers, given), over);
     busy = false;
     const asked = problem ? stepOf(steps, problem.field) : at;
     if (asked !== at) row.go(before + asked);

@@ -2,7 +2,7 @@ import { garden } from '../../app/garden.svelte';
 import { example } from '../../app/measures';
 import { dayOf } from '../../ui/time';
 import { ask, client, type Schemas } from '../../api/client';
-import { notNumbers, type Form, type Question, type Step } from './questions';
+import { notNumbers, typed, type Form, type Question, type Step } from './questions';
 import { typedNumber } from '../../ui/numbers';
 import { options } from './options';
 
@@ -109,7 +109,7 @@ export function placeForm(choices: Choices, ids: { place: string; fill: string }
         covered: answers.covered === 'yes',
         fill: {
           id: ids.fill,
-          size: answers.size ?? '',
+          size: typed(answers, 'size'),
           medium: answers.medium ?? '',
           alike: typedNumber(answers.alike) ?? 1,
           ph: typedNumber(answers.ph),
@@ -153,7 +153,7 @@ export function fillForm(choices: Choices, place: Setup['places'][number], id: s
       if (wrong) return wrong;
       const body = {
         id,
-        size: answers.size ?? '',
+        size: typed(answers, 'size'),
         medium: answers.medium ?? '',
         alike: typedNumber(answers.alike) ?? 1,
         ph: typedNumber(answers.ph),

@@ -1,4 +1,4 @@
-import { fromScale, volume } from '../../app/measures';
+import { fromScale } from '../../app/measures';
 import type { Setup } from './forms';
 import type { Answers } from './questions';
 
@@ -44,11 +44,11 @@ export function jarAnswers(jar: Setup['jars'][number]): Answers {
   return {
     name: jar.name,
     form: jar.form,
-    pack: `${jar.holds} ${jar.unit}`,
+    pack: jar.pack_text,
     grade: jar.grade,
     basis: jar.basis,
     percent: jar.percent,
-    rate: jar.rate_per_l == null ? '' : `${jar.rate_per_l} ${jar.unit}/L`,
+    rate: jar.rate_text,
     density_g_per_ml: number(jar.density_g_per_ml),
     spoon_g: number(jar.spoon_g),
     Mg: declared(jar, 'Mg', 'mgo', 'MgO'),
@@ -69,12 +69,12 @@ function declared(jar: Setup['jars'][number], element: string, oxide: string, na
 }
 
 export function vesselAnswers(vessel: Setup['vessels'][number]): Answers {
-  return { kind: vessel.kind, volume: volume(vessel.volume_l, 6), name: vessel.name };
+  return { kind: vessel.kind, volume: vessel.volume_text, name: vessel.name };
 }
 
 export function measureAnswers(measure: Setup['measures'][number]): Answers {
   const { kind, name } = measure;
-  return { kind, name, holds: `${measure.holds_ml} ml`, mark: `${measure.step_ml} ml` };
+  return { kind, name, holds: measure.holds_text, mark: measure.mark_text };
 }
 
 export function penAnswers(pen: Setup['pens'][number]): Answers {

@@ -1,7 +1,7 @@
 import { ask, client, type Problem, type Schemas } from '../../api/client';
 import { example } from '../../app/measures';
 import type { Setup } from './forms';
-import { notNumbers, type Answers, type Form } from './questions';
+import { notNumbers, typed, type Answers, type Form } from './questions';
 import { typedNumber } from '../../ui/numbers';
 import { options } from './options';
 
@@ -157,9 +157,9 @@ export function jarForm(id: string, materials: Schemas['MediumOut'][] = []): For
         density_g_per_ml: typedNumber(answers.density_g_per_ml),
         nitrogen: nitrogenOf(answers),
         also: also.also,
-        rate: answers.rate ?? '',
-        pack: answers.pack ?? '',
-        stock: answers.stock ?? '',
+        rate: typed(answers, 'rate'),
+        pack: typed(answers, 'pack'),
+        stock: typed(answers, 'stock'),
         dissolves: answers.dissolves !== 'no',
         slow: answers.dissolves === 'no',
         material: answers.material ?? '',
@@ -176,7 +176,6 @@ export function jarForm(id: string, materials: Schemas['MediumOut'][] = []): For
 
 /** What is in a jar by looking. */
 export function levelForm(jar: Setup['jars'][number]): Form {
-  const left = Number(jar.stock.toPrecision(3));
   return {
     title: `How much ${jar.name} is left?`,
     steps: () => [
@@ -186,7 +185,7 @@ export function levelForm(jar: Setup['jars'][number]): Form {
           {
             key: 'stock',
             label: 'Still in it',
-            usual: `${left} ${jar.unit}`,
+            usual: jar.stock_text,
             why: 'What is left by the cans that were mixed from it.',
           },
         ],
@@ -194,7 +193,7 @@ export function levelForm(jar: Setup['jars'][number]): Form {
     ],
     save: (answers) => {
       const params = { path: { jar_id: jar.id } };
-      const body = { stock: answers.stock ?? '' };
+      const body = { stock: typed(answers, 'stock') };
       return ask(client.POST('/api/jars/{jar_id}/stock', { params, body }));
     },
   };
@@ -210,15 +209,15 @@ function isPotash(grade = ''): boolean {
 function declared(answers: Answers): { also: Record<string, number> } | { problem: Problem } {
   const also: Record<string, number> = {};
   for (const element of ELEMENTS) {
-    const typed = answers[element]?.trim();
-    if (!typed) continue;
-    const [, number, unit = element] = /^(.*?)\s*%?\s*([A-Za-z]\w*)?$/.exec(typed) ?? [];
+    const told = answers[element]?.trim();
+    if (!told) continue;
+    const [, number, unit = element] = /^(.*?)\s*%?\s*([A-Za-z]\w*)?$/.exec(told) ?? [];
     const value = typedNumber(number);
     const oxide = OXIDES[element] ?? '';
     const named = [element.toLowerCase(), oxide].includes(unit.toLowerCase());
     if (value == null || !named) {
       const would_do = `a number such as 2, or 3.3 ${oxide.toUpperCase()}, would do`;
-      const read = `“${typed}”`;
+      const read = `“${told}”`;
       return { problem: { field: element, read, would_do, message: `Read ${read}; ${would_do}.` } };
     }
     also[unit.toLowerCase() === oxide ? oxide : element] = value;

@@ -1,5 +1,6 @@
 import type { Problem, Reply, Schemas } from '../../api/client';
 import { typedNumber } from '../../ui/numbers';
+import type { Typed } from '../../ui/typed';
 
 /** One question of a form. */
 export interface Question {
@@ -40,12 +41,22 @@ export interface Form extends Questions {
   save: (answers: Answers) => Promise<Reply<Schemas['WrittenOut']>>;
 }
 
-/** The answers with every default in place. */
-export function withDefaults(steps: Step[], answers: Answers): Answers {
+const BEFORE = ' before';
+
+/** The answers with every default in place, and what each box held before it was typed in. */
+export function withDefaults(steps: Step[], answers: Answers, given: Answers = {}): Answers {
   const full: Answers = {};
   for (const step of steps)
-    for (const { key, usual } of step.questions) full[key] = answers[key] ?? usual ?? '';
+    for (const { key, usual } of step.questions) {
+      full[key] = answers[key] ?? usual ?? '';
+      full[key + BEFORE] = given[key] ?? usual ?? '';
+    }
   return { ...answers, ...full };
+}
+
+/** An amount as it was typed over what its box held: a bare number keeps the unit. */
+export function typed(answers: Answers, key: string): Typed {
+  return { text: answers[key] ?? '', shown: answers[key + BEFORE] ?? '' };
 }
 
 /** The first question of a step that has no answer and needs one. */

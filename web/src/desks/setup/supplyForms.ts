@@ -1,7 +1,7 @@
 import { ask, client } from '../../api/client';
 import { example } from '../../app/measures';
 import type { Setup } from './forms';
-import { notNumbers, type Form } from './questions';
+import { notNumbers, typed, type Form } from './questions';
 import { typedNumber } from '../../ui/numbers';
 import { options } from './options';
 
@@ -34,7 +34,7 @@ export function vesselForm(setup: Setup, id: string): Form {
       const body = {
         name: answers.name ?? '',
         kind: answers.kind ?? 'can',
-        volume: answers.volume ?? '',
+        volume: typed(answers, 'volume'),
         usual: setup.vessels.length === 0,
       };
       const path = { vessel_id: id };
@@ -86,8 +86,8 @@ export function measureForm(id: string): Form {
       const body = {
         kind: answers.kind ?? 'spoon',
         name: answers.name ?? '',
-        holds: answers.holds ?? '',
-        mark: answers.mark ?? '',
+        holds: typed(answers, 'holds'),
+        mark: typed(answers, 'mark'),
       };
       const path = { measure_id: id };
       return ask(client.PUT('/api/measures/{measure_id}', { params: { path }, body }));

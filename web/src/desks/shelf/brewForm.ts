@@ -4,7 +4,7 @@ import { degreesNumber, degreesUnit, example, volume } from '../../app/measures'
 import { fromFahrenheit } from '../../ui/degrees';
 import { instantOf } from '../../ui/time';
 import { today } from '../setup/forms';
-import { notNumbers, type Answers, type Questions } from '../setup/questions';
+import { notNumbers, typed, type Answers, type Questions } from '../setup/questions';
 import { typedNumber } from '../../ui/numbers';
 import { options } from '../setup/options';
 
@@ -195,7 +195,7 @@ export function brewBody(answers: Answers): { body: BrewBody } | { problem: Prob
       name: answers.name ?? '',
       method: answers.method ?? 'anaerobic_ferment',
       ingredients,
-      liquid: answers.liquid ?? '',
+      liquid: typed(answers, 'liquid'),
       water_id: answers.water_id ?? '',
       temperature_c: celsius(typedNumber(answers.temperature_c)),
       started_at: since(answers.started_on),
