@@ -40,7 +40,7 @@ from dace.garden.services import (
 from dace.garden.soil import NewSoilTest, keep_soil_test
 from dace.households.models import Household, Membership, User
 from dace.households.scope import Scope
-from dace.measuring.services import NewPen, NewReading, log_reading, save_pen
+from dace.measuring.services import NewPen, NewReading, calibrate, log_reading, save_pen
 from dace.shelf.brewing import NewBrew, Said, do_step, start_brew
 from dace.shelf.brews import core_recipe
 from dace.shelf.models import Brew
@@ -121,6 +121,7 @@ class _Builder:
                 save_vessel(scope, garden, key(name), new_one)
         pen = table["pen"]
         save_pen(self._at(date(2026, 7, 1)), key(pen["name"]), NewPen(**pen))
+        calibrate(self._at(date(2026, 7, 1)), key(pen["name"]))
         for measure in usual_measures(garden.measures):
             save_measure(scope, garden, key(measure.name), measure)
         return garden

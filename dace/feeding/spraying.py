@@ -28,8 +28,6 @@ from dace.households.keeping import new_row
 from dace.households.scope import ConflictError, Scope
 from dace.measuring.services import past_instant
 
-_SOUR = frozenset({"family:acid", "method:acid_extract"})
-
 
 @dataclass(frozen=True)
 class NewSpray:
@@ -94,7 +92,7 @@ def work_out(
             stage=target.stage,
             plants=plants,
             air_c=hours_now(scope, garden).air_c,
-            sour=bool(tokens & _SOUR),
+            sour=core.is_sour(tokens),
             stage_days=_stage_days(target),
             in_ground=target.setting.endswith("bed"),
         )

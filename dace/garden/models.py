@@ -188,7 +188,10 @@ class Planting(Kept):
 
 @tracked
 class Stand(Kept):
-    """Where so many plants of a planting stand, from when to when."""
+    """Where so many plants of a planting stand, from when to when.
+
+    ``sources`` are ids of the jars that alone feed them while a trial lasts.
+    """
 
     planting = models.ForeignKey(Planting, on_delete=models.PROTECT, related_name="stands")
     fill = models.ForeignKey(Fill, on_delete=models.PROTECT, related_name="stands")
@@ -196,6 +199,7 @@ class Stand(Kept):
     from_on = models.DateField()
     to_on = models.DateField(null=True, blank=True)
     fed = models.BooleanField(default=True)
+    sources = models.JSONField(default=list, blank=True)
 
     class Meta:
         constraints = [

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import uuid
+from collections.abc import Sequence
 from dataclasses import dataclass
 from datetime import date
 
@@ -242,8 +243,12 @@ def end_planting(scope: Scope, planting_id: uuid.UUID) -> Planting:
 
 
 @transaction.atomic
-def feed_or_not(scope: Scope, stand_id: uuid.UUID, fed: bool) -> Stand:
+def feed_or_not(
+    scope: Scope, stand_id: uuid.UUID, fed: bool, only: Sequence[uuid.UUID] | None = None
+) -> Stand:
     """What stands there is fed from now on, or kept unfed to compare with.
+
+    ``only`` are jars that alone may feed it, none where all may; as it is where left out.
 
     Raises
     ------
@@ -252,10 +257,11 @@ def feed_or_not(scope: Scope, stand_id: uuid.UUID, fed: bool) -> Stand:
     """
     require_owner(scope)
     stand = _standing(scope, stand_id)
-    if stand.fed != fed:
+    sources = stand.sources if only is None else [str(jar_id) for jar_id in only]
+    if (stand.fed, stand.sources) != (fed, sources):
         with change(scope, "stand", f"{stand.fill} {'fed' if fed else 'kept unfed'} from now on"):
-            stand.fed = fed
-            stand.save(update_fields=["fed"])
+            stand.fed, stand.sources = fed, sources
+            stand.save(update_fields=["fed", "sources"])
     return stand
 
 

@@ -210,7 +210,7 @@ def _stand(row: Stand, fill: Fill, place: Place, time: Clocks) -> StandRecord:
         fed=row.fed,
         approach=row.planting.approach or row.planting.garden.approach,
         rhythm=row.planting.rhythm or row.planting.garden.rhythm,
-        sources=tuple(row.planting.sources),
+        sources=tuple(row.sources or row.planting.sources),
         strength=row.planting.strength,
         aim=row.planting.aim,
         holding_l=holding,

@@ -153,7 +153,7 @@ class Pen(Usable):
     most_ms_cm = models.FloatField(default=10.0)
     step_ms_cm = models.FloatField(default=0.01)
     compensates = models.BooleanField(default=True)
-    calibrated_at = models.DateTimeField()
+    calibrated_at = models.DateTimeField(null=True, blank=True)
     shown = models.FloatField(null=True, blank=True)
     shown_c = models.FloatField(null=True, blank=True)
     shown_at = models.DateTimeField(null=True, blank=True)

@@ -8,7 +8,15 @@ from datetime import datetime, timedelta
 
 from django.db import transaction
 
-from dace.core.api import FEELS, SCALES, DaceError, PenReading, reading_at_25, shown
+from dace.core.api import (
+    FEELS,
+    NEVER_CALIBRATED_DAYS,
+    SCALES,
+    DaceError,
+    PenReading,
+    reading_at_25,
+    shown,
+)
 from dace.households.changes import change
 from dace.households.keeping import Written, keep, new_row
 from dace.households.scope import Scope, require_hand
@@ -93,7 +101,9 @@ def _pen_days(scope: Scope, pen_id: uuid.UUID | None, taken_at: datetime) -> flo
 
 
 def pen_days(pen: Pen, now: datetime) -> float:
-    """Days since a pen was set right."""
+    """Days since a pen was set right; more than any pen lasts where nobody ever did."""
+    if pen.calibrated_at is None:
+        return NEVER_CALIBRATED_DAYS
     return max(0.0, (now - pen.calibrated_at).total_seconds() / 86_400)
 
 
@@ -185,7 +195,7 @@ class NewPen:
 
 @transaction.atomic
 def save_pen(scope: Scope, pen_id: uuid.UUID, new: NewPen) -> Pen:
-    """A pen that she owns, counted calibrated on the day it comes.
+    """A pen that she owns; it counts as never calibrated until somebody says that it was.
 
     Raises
     ------
@@ -200,10 +210,7 @@ def save_pen(scope: Scope, pen_id: uuid.UUID, new: NewPen) -> Pen:
             f"up to {new.most_ms_cm:g} mS/cm in steps of {new.step_ms_cm:g}",
             "a step above 0 and below the most, and a most of 200 at the outside, would do",
         )
-    values: dict[str, object] = asdict(new)
-    if Pen.objects.written_before(scope, pen_id) is None:
-        values["calibrated_at"] = scope.now
-    return keep(scope, Pen, Written(pen_id, "pen"), values)
+    return keep(scope, Pen, Written(pen_id, "pen"), asdict(new))
 
 
 @transaction.atomic

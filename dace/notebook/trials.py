@@ -51,6 +51,8 @@ class NewTrial:
 def start_trial(scope: Scope, new: NewTrial) -> Trial:
     """Name what counts, toss the coins, and keep the unfed unfed from now on.
 
+    The fed get the jar on trial and nothing else while it lasts.
+
     Raises
     ------
     NotFoundError
@@ -77,7 +79,7 @@ def start_trial(scope: Scope, new: NewTrial) -> Trial:
     with change(scope, "trial", f"Trial begun: {feed} on {fed.planting.grown.name.lower()}"):
         trial = Trial.objects.create(
             **new_row(scope, new.id),
-            fed=feed_or_not(scope, fed.pk, True),
+            fed=feed_or_not(scope, fed.pk, True, [jar.pk] if jar else []),
             unfed=feed_or_not(scope, unfed.pk, False),
             jar=jar,
             feed=feed[:80],
@@ -244,6 +246,8 @@ def end_trial(scope: Scope, trial_id: uuid.UUID, feed_again: bool) -> Trial:
         with change(scope, "trial", f"Trial ended: {trial}"):
             trial.ended_on = today(scope, trial.fed.planting.garden)
             trial.save(update_fields=["ended_on"])
+            if trial.fed.to_on is None:
+                feed_or_not(scope, trial.fed_id, trial.fed.fed, [])
             if feed_again and trial.unfed.to_on is None:
                 feed_or_not(scope, trial.unfed_id, True)
     return trial

@@ -46,7 +46,7 @@ class Poured:
 
 def _whole() -> KeptQuerySet[Trial]:
     return Trial.objects.select_related(
-        "fed__planting__garden", "fed__fill__place", "unfed__fill__place", "jar"
+        "fed__planting__garden", "fed__fill__place", "unfed__fill__place", "unfed__planting", "jar"
     )
 
 

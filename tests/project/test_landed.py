@@ -14,6 +14,9 @@ from django.test import SimpleTestCase
 
 LANDED = Path(__file__).parent.parent / "data" / "landed"
 BESIDE = {"django_migrations", "django_content_type", "django_session", "auth_permission"}
+MENDED = {"last_login", "calibrated_at"}
+"""What may change: a pen counted as calibrated on the day it came says now that it never was."""
+
 READ = """
 import json, django
 django.setup()
@@ -79,7 +82,7 @@ class Landed(SimpleTestCase):
         for table, kept in before.items():
             for key, row in kept.items():
                 now = after[table][key]
-                held = {c for c in row.keys() & now.keys() if row[c] is not None} - {"last_login"}
+                held = {c for c in row.keys() & now.keys() if row[c] is not None} - MENDED
                 self.assertEqual(
                     {c: row[c] for c in held}, {c: now[c] for c in held}, f"{table} {key}"
                 )

@@ -10,7 +10,7 @@ from typing import cast
 
 from dace.core.advice import Advice, Severity
 from dace.core.figures import Range, load_table, source_words
-from dace.core.matter.tokens import matches
+from dace.core.matter.tokens import matches, resolved
 
 _TITLE_LONG = 56
 
@@ -65,8 +65,8 @@ def cautions() -> dict[str, Caution]:
     return {
         row.text("key"): Caution(
             key=row.text("key"),
-            applies_to=row.text("applies_to"),
-            pairs_with=row.text("pairs_with"),
+            applies_to=resolved(row.text("applies_to"), row.text("key")),
+            pairs_with=resolved(row.text("pairs_with"), row.text("key")),
             trigger=row.text("trigger"),
             severity=cast(Severity, row.text("severity")),
             advice=row.text("advice"),

@@ -8,6 +8,7 @@ Ca5(PO4)3OH + 7 CH3COOH -> 5 Ca2+ + 3 H2PO4- + 7 CH3COO- + H2O.
 
 from __future__ import annotations
 
+from collections.abc import Iterable
 from dataclasses import dataclass
 
 from dace.core.errors import DaceError
@@ -62,7 +63,8 @@ class Limits:
 def mineral_of(found: Material, mass_g: float) -> Mineral:
     """What a mass of a material holds for acid to dissolve.
 
-    Shell and ash by their lime value; bone and rock phosphate by their phosphorus.
+    Shell and ash by their lime value, calcium of shell beyond that as bone mineral, as in
+    crab; bone and rock phosphate by their phosphorus.
     """
     phosphate = found.family == "rock_mineral" and found.percent_of("P").typ > _ROCK_PHOSPHATE_P
     if found.extraction_class == "bone" or phosphate:
@@ -72,7 +74,28 @@ def mineral_of(found: Material, mass_g: float) -> Mineral:
     lime = (
         found.extraction_class in ("carbonate_shell", "wood_ash") or found.family == "rock_mineral"
     )
-    return Mineral(mass_g * max(0.0, cce) / 100 / CARBONATE if lime else 0.0, 0.0)
+    if not lime:
+        return Mineral(0.0, 0.0)
+    carbonate = mass_g * max(0.0, cce) / 100 / CARBONATE
+    if found.extraction_class != "carbonate_shell":
+        return Mineral(carbonate, 0.0)
+    calcium = mass_g * found.percent_of("Ca").typ / 100 / atomic_weight("Ca")
+    return Mineral(carbonate, max(0.0, calcium - carbonate) / _CA_PER_APATITE)
+
+
+def most_calcium(minerals: Iterable[Mineral], acid: float) -> float:
+    """The most calcium [mol] that so much acid [mol] can free of some minerals.
+
+    Of what gives most for its acid first: bone mineral five for seven, carbonate one for two.
+
+    >>> round(most_calcium([Mineral(10.0, 0.0)], 1.0), 2), most_calcium([Mineral(0.1, 0.0)], 1.0)
+    (0.5, 0.1)
+    """
+    whole = list(minerals)
+    apatite, carbonate = sum(m.apatite for m in whole), sum(m.carbonate for m in whole)
+    eaten = min(apatite, acid / _ACID_PER_APATITE)
+    left = acid - eaten * _ACID_PER_APATITE
+    return _CA_PER_APATITE * eaten + min(carbonate, left / _ACID_PER_CARBONATE)
 
 
 def acid_limits(

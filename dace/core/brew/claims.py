@@ -126,7 +126,7 @@ def _possible(contents: tuple[Content, ...], folded: str, against: Against) -> C
 def _held(one: Content, folded: str, against: Against) -> tuple[float, str]:
     known = dict(against.most_mg_l).get(one.nutrient)
     if known is not None:
-        return known, "all that went in, at its richest"
+        return known, "all that went in, as far as water or acid dissolves it"
     named = named_in(folded)
     if named is None:
         raise DaceError(

@@ -5,6 +5,7 @@ from __future__ import annotations
 import re
 from dataclasses import dataclass
 
+from dace.core.brew.recipe import SHELL_IN_WATER_MG_L
 from dace.core.matter.chemistry import element_fraction
 from dace.core.matter.materials import Material, materials
 from dace.core.matter.nutrients import NUTRIENTS
@@ -50,9 +51,9 @@ _COMMON = frozenset(
         *("leave", "the", "and", "per", "cent", "vinegar", "litre", "holds", "acid"),
     ]
 )
-_SHELL_IN_ACID_MG_L, _SHELL_IN_WATER_MG_L = 3340.0, 40.0
-"""Calcium for each per cent of acid, and in water alone with its own carbon dioxide [mg/L]."""
-_LEAST_SCORE = 0.6
+_SHELL_IN_ACID_MG_L = 3340.0
+"""Calcium for each per cent of acid [mg/L]."""
+_LEAST_SCORE, _DRY_ALREADY = 0.6, 0.85
 _SOLUBLE_CLASSES = ("rock", "soluble_salt")
 
 
@@ -125,17 +126,18 @@ def most_mg_l(named: Material, nutrient: str, folded: str) -> tuple[float, str]:
     source = f"all that {named.name.lower()} holds, at its richest: {named.source}"
     if named.form == "liquid":
         held *= named.density_g_per_ml
-    if re.search(r"dry (?:weight|matter|mass)|of the dry|\bdried\b", folded):
-        held, source = held / named.dry_matter, f"{source}, of its dry matter"
     wet = re.search(r"\b(?:water|tea|soak|brew|liquid|extract|vinegar|litre|l)\b|mg/l|g/l", folded)
     if not wet:
-        return held, source
+        # told as it is used or of what is dry: nothing is impossible that one of them allows
+        if named.form == "liquid" or named.dry_matter >= _DRY_ALREADY:
+            return held, source
+        return held / named.dry_matter, f"{source}, of its dry matter"
     if nutrient == "Ca" and named.extraction_class == "carbonate_shell":
         acid = re.search(rf"(?:({NUMBER}) ?% ?)?(?:vinegar|acid)", folded)
         if acid:
             percent = read_number(acid[1], "claim") if acid[1] else 5.0
             return _SHELL_IN_ACID_MG_L * percent, f"what vinegar of {percent:g} % can carry"
-        return _SHELL_IN_WATER_MG_L, "what water without acid dissolves of shell or lime"
+        return SHELL_IN_WATER_MG_L, "what water without acid dissolves of shell or lime"
     if named.solubility_g_per_l and named.extraction_class in _SOLUBLE_CLASSES:
         dissolved = 10 * named.solubility_g_per_l * named.percent_of(nutrient).high
         if dissolved < held:

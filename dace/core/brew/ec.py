@@ -18,6 +18,7 @@ from dace.core.draws.spreads import split_log_normal
 from dace.core.figures import judgement
 from dace.core.matter.chemistry import atomic_weight, molar_mass
 from dace.core.matter.conductivity import conducted
+from dace.core.matter.methods import natures
 
 Array = NDArray[np.float64]
 _KNOTS = 6
@@ -104,7 +105,7 @@ def _ions(model: Model, found: BrewLiquid) -> tuple[dict[str, Array], Array]:
     minus = minus + 2 * elements["S"] / atomic_weight("S") + elements["Cl"] / atomic_weight("Cl")
     lacking = np.maximum(0.0, plus - minus)
     # ash lye is caustic: carbonate and hydroxide close its charge, organic acids every other's
-    caustic = model.recipe.method == "ash_lye"
+    caustic = natures()[model.recipe.method].caustic
     sodium = elements["Na"] + np.maximum(0.0, minus - plus) * atomic_weight("Na")
     ions = {
         "NO3_N": found.nitrate,

@@ -19,6 +19,7 @@ from dace.core.brew.recipe import Recipe
 from dace.core.draws.spreads import split_log_normal, split_logit
 from dace.core.figures import Range, judgement
 from dace.core.matter.materials import ELEMENTS, Material, material
+from dace.core.matter.methods import natures
 
 Array = NDArray[np.float64]
 _BREW_UNKNOWNS = 8
@@ -28,7 +29,6 @@ _MOST_OUT = 0.98
 _COOLEST_C, _WARMEST_C = 5.0, 35.0
 _HOT_FEED_N = 50.0
 _SHELL = "carbonate_shell"
-_SOUR = ("acid_extract", "lactic_ferment", "sugar_ferment")
 
 
 class Model:
@@ -144,7 +144,7 @@ class Model:
     def _capped(self, kind: Material) -> bool:
         """Whether it dissolves only so far; what sour liquids dissolve as they react does not."""
         reacts = kind.extraction_class == _SHELL
-        sour = self.recipe.method in _SOUR or self.recipe.acid_percent > 0
+        sour = natures()[self.recipe.method].sour or self.recipe.acid_percent > 0
         return kind.solubility_g_per_l is not None and not (reacts and sour)
 
     def _solubility(self, kind: Material, i: int) -> float:

@@ -4,16 +4,22 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
+from dace.core.brew.acid import ACETIC, mineral_of, most_calcium
 from dace.core.brew.extraction import method, modifier
 from dace.core.errors import DaceError
 from dace.core.figures import Range, judgement
+from dace.core.matter.chemistry import atomic_weight
 from dace.core.matter.materials import material
+from dace.core.matter.methods import natures
 from dace.core.matter.nutrients import NUTRIENTS
 from dace.core.matter.waters import WaterIons
 
 _OWN_LOW = 0.85  # what somebody read off a bag, at its low end
 _MOST_MASS_G, _MOST_LITRES, _MOST_THINGS = 2e5, 2000.0, 12
 _LEAST_L = 0.01
+_SHELL, _DISSOLVES_SO_FAR = "carbonate_shell", ("rock", "soluble_salt")
+SHELL_IN_WATER_MG_L = 40.0
+"""Calcium that plain water dissolves of shell or lime, with carbon dioxide of its own [mg/L]."""
 
 
 @dataclass(frozen=True)
@@ -86,13 +92,45 @@ class Recipe:
             )
 
     def most_mg_l(self) -> tuple[tuple[str, float], ...]:
-        """The most that what goes in could make of each nutrient [mg/L]: all, at its richest."""
+        """The most that what goes in could make of each nutrient [mg/L].
+
+        All of it at its richest, but of salts and rock no more than water dissolves, and of
+        shell and bone no more calcium than the acid frees, or than plain water dissolves.
+        """
         volume = self.filled_l()
         totals = {
-            n: sum(1000 * item.mass_g * item.percent_of(n).high / 100 for item in self.ingredients)
-            for n in NUTRIENTS
+            n: sum(self._most_mg(item, n, volume) for item in self.ingredients) for n in NUTRIENTS
         }
+        if self.acid_percent > 0:
+            totals["Ca"] = min(totals["Ca"], self._acid_frees_mg())
         return tuple((n, total / volume + self.water.of(n)) for n, total in totals.items())
+
+    def _most_mg(self, item: Ingredient, nutrient: str, volume_l: float) -> float:
+        """All of a nutrient in an ingredient, or what the liquid dissolves of it [mg]."""
+        found = material(item.material)
+        share = item.percent_of(nutrient).high / 100
+        held = 1000 * item.mass_g * share
+        nature = natures()[self.method]
+        plain = self.acid_percent <= 0 and not (nature.sour or nature.living)
+        if found.extraction_class in _DISSOLVES_SO_FAR and found.solubility_g_per_l:
+            return min(held, 1000 * found.solubility_g_per_l * volume_l * share)
+        if nutrient == "Ca" and found.extraction_class == _SHELL and plain:
+            return min(held, SHELL_IN_WATER_MG_L * volume_l)
+        return held
+
+    def _acid_frees_mg(self) -> float:
+        """Calcium that the acid can free of shell and bone, and all that is in the rest [mg]."""
+        minerals, rest = [], 0.0
+        for item in self.ingredients:
+            found = material(item.material)
+            calcium = found.percent_of("Ca")
+            richest = calcium.high / calcium.typ if calcium.typ > 0 else 1.0
+            mineral = mineral_of(found, item.mass_g * richest)
+            minerals.append(mineral)
+            if mineral.acid_wanted <= 0:
+                rest += self._most_mg(item, "Ca", self.filled_l())
+        acid = 10 * self.acid_percent * self.volume_l / ACETIC
+        return 1000 * most_calcium(minerals, acid) * atomic_weight("Ca") + rest
 
     def filled_l(self) -> float:
         """Liquid in the vessel [L]: what was poured on, and the water in the solids."""

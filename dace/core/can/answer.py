@@ -15,7 +15,7 @@ from dace.core.can.measured_out import (
     spoken_words,
     ways_of,
 )
-from dace.core.can.measures import Owned, Rounded, usual_measures
+from dace.core.can.measures import Owned, Rounded, with_kitchen
 from dace.core.can.mixing import Mixture, Poured, fill_with
 from dace.core.can.parts import Part
 from dace.core.can.strength import Strength, read_strength
@@ -49,7 +49,7 @@ class CanAsked:
 
     ``stock`` is what the jar still holds in its unit, None where nobody knows;
     ``reading`` picks one reading of an ambiguous strength (0 is the likeliest);
-    ``owned`` are the measures to round to (a kitchen's spoons where none are said);
+    ``owned`` are the measures to round to beside a kitchen's spoons;
     ``g_per_ml`` is what a level mL of a dry feed weighs, None where nobody weighed it.
     ``tokens`` name the feed, ``setting`` is where they stand and ``share`` how much of its
     wish a stage gets now, for "what the stage likes". ``name`` is what the jar is called, and
@@ -185,7 +185,7 @@ def _measured_beside(
 
 
 def _owned(asked: CanAsked) -> tuple[Owned, ...]:
-    return asked.owned or usual_measures(asked.measures or "metric")
+    return with_kitchen(asked.owned, asked.measures or "metric")
 
 
 def _guessed(asked: CanAsked) -> bool:

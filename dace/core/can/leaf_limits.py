@@ -98,7 +98,7 @@ def limits_for(
     air_c : float
         Warmth of the air while spraying [C]; above 22 C leaves stand half.
     sour : bool
-        Whether it is an extract made with acid.
+        Whether acid is in it, put there or fermented; see ``matter/methods``.
     """
     warm = 0.5 if air_c > WARM_C else 1.0
     held = mixed_ions(parts, water, water_share(parts))
@@ -141,10 +141,10 @@ def _limit(of: LimitOf, used: float, most: float, warm: float, source: str) -> L
 
 
 def _sour(parts: Sequence[Part]) -> Limit:
-    """An extract made with acid by how thin it is: about 1 + 200 is as sour as leaves stand."""
+    """Something sour by how thin it is: about 1 + 200 is as sour as leaves stand."""
     row = leaf_figure("acid_ph_min")
     used = sum(part.per_l for part in parts if part.feed.unit == "mL")  # a mL is about a gram
     most = 1000 / (1 + _SOUR_PARTS)
     said = f"1000 g/L ÷ (1 + {say(_SOUR_PARTS)})"
-    step = Step("an acid extract thinner than", said, most, "g/L", row.source, row.confidence)
+    step = Step("a sour liquid thinner than", said, most, "g/L", row.source, row.confidence)
     return Limit("ph", used, most, step, most)

@@ -14,6 +14,7 @@ KINDS = ("spoon", "syringe", "beaker", "scoop")
 TEASPOON_ML = 5.0
 """The level teaspoon by which a dry feed is weighed [mL]."""
 
+_LEVELLED = ("spoon", "scoop")
 _CLOSE = 0.05
 _MOST_SPOONS = 8
 
@@ -56,6 +57,20 @@ def usual_measures(family: str) -> tuple[Owned, ...]:
     )
 
 
+def with_kitchen(owned: tuple[Owned, ...], family: str) -> tuple[Owned, ...]:
+    """What there is to measure with: a kitchen's spoons, and what is owned beside them.
+
+    >>> scoop = Owned("scoop", "scoop", 7.0, 7.0)
+    >>> [one.name for one in with_kitchen((scoop,), "metric")]
+    ['scoop', 'tablespoon', 'teaspoon']
+    """
+    held = {(one.kind, one.holds_ml) for one in owned}
+    return (
+        *owned,
+        *(one for one in usual_measures(family) if (one.kind, one.holds_ml) not in held),
+    )
+
+
 @lru_cache(maxsize=4096)
 def round_to_owned(ml: float, owned: tuple[Owned, ...]) -> Rounded | None:
     """The handiest way to measure an amount within 5 %; None where nothing owned does.
@@ -90,7 +105,7 @@ def _by_marks(ml: float, owned: tuple[Owned, ...]) -> list[tuple[float, Rounded]
     """One fill of a syringe or beaker, to its nearest mark."""
     found = []
     for measure in owned:
-        if measure.kind == "spoon":
+        if measure.kind in _LEVELLED:
             continue
         made = round(ml / measure.step_ml) * measure.step_ml
         if 0 < made <= measure.holds_ml:
@@ -101,8 +116,8 @@ def _by_marks(ml: float, owned: tuple[Owned, ...]) -> list[tuple[float, Rounded]
 
 
 def _by_spoons(ml: float, owned: tuple[Owned, ...]) -> list[tuple[float, Rounded]]:
-    """So many of one spoon, and so many (or a half) of a smaller."""
-    spoons = sorted((m for m in owned if m.kind == "spoon"), key=lambda m: -m.holds_ml)
+    """So many of one spoon or scoop, and so many (or a half) of a smaller."""
+    spoons = sorted((m for m in owned if m.kind in _LEVELLED), key=lambda m: -m.holds_ml)
     found = []
     pairs = [*((one, None) for one in spoons), *itertools.combinations(spoons, 2)]
     for large, small in pairs:

@@ -7,9 +7,10 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from dace.core.can.measures import Owned, round_to_owned, usual_measures
+from dace.core.can.measures import Owned, round_to_owned, with_kitchen
 from dace.core.can.stock import TEASPOON_G, stock_for
 from dace.core.result import say
+from dace.core.words import shown
 from dace.core.words.amounts import amount_words
 
 
@@ -49,8 +50,8 @@ def measured(amount: float, unit: str, owned: tuple[Owned, ...], g_per_ml: float
             return f"{amount_words(amount, unit)}: {stock.words}"
     found = None
     if unit == "mL":
-        found = round_to_owned(amount, owned or usual_measures("metric"))
+        found = round_to_owned(amount, with_kitchen(owned, shown.shown_in().measures))
     elif g_per_ml:
-        found = round_to_owned(amount / g_per_ml, owned or usual_measures("metric"))
+        found = round_to_owned(amount / g_per_ml, with_kitchen(owned, shown.shown_in().measures))
     said = amount_words(amount, unit)
     return f"{said} ({found.words})" if found else said

@@ -27,7 +27,7 @@ class SprayAsked:
     """What is sprayed on whom.
 
     ``vessel_l`` is what the sprayer holds; ``stage_days`` how long the stage lasts, its
-    usual length where nobody said; ``sour`` an extract made with acid; ``in_ground``
+    usual length where nobody said; ``sour`` whether acid is in it; ``in_ground``
     whether they grow in a bed; ``room`` the share of its need that its pot carries.
     """
 

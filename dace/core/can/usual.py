@@ -11,6 +11,7 @@ from dace.core.can.fitting import clearly_within, friendly_parts, strongest_with
 from dace.core.figures import judgement, load_table, source_words
 from dace.core.matter.composition import Composition
 from dace.core.matter.nutrients import NUTRIENT_NAMES, NUTRIENTS
+from dace.core.matter.tokens import resolved
 from dace.core.matter.waters import WaterIons
 from dace.core.season.crops import Crop, Stage, feed_cap
 from dace.core.season.need import wish_now
@@ -65,7 +66,7 @@ def usual_dilutions() -> dict[str, UsualDilution]:
     """All rows by what they are of, such as ``method:cold_steep``."""
     return {
         row.text("of"): UsualDilution(
-            row.text("of"),
+            resolved(row.text("of"), "usual_dilutions"),
             row.maybe("ground_parts"),
             row.maybe("pot_parts"),
             row.maybe("young_parts"),
@@ -127,7 +128,7 @@ def usual_parts(tokens: Collection[str], who: For) -> float | None:
 def usual_in_pots(tokens: Collection[str]) -> int:
     """Parts of water that are usual in a pot, or in the ground where it is never in pots.
 
-    >>> usual_in_pots({"method:cold_steep"}), usual_in_pots({"method:lye"}), usual_in_pots(())
+    >>> usual_in_pots({"method:cold_steep"}), usual_in_pots({"method:ash_lye"}), usual_in_pots(())
     (6, 100, 0)
     """
     row = usual_of(tokens)

@@ -11,7 +11,7 @@ from typing import Literal, cast
 from dace.core.figures import load_table, source_words
 from dace.core.matter.composition import Composition
 from dace.core.matter.materials import material, materials
-from dace.core.matter.tokens import matches
+from dace.core.matter.tokens import matches, resolved
 
 Where = Literal["stock", "can", "dry"]
 Right = Literal["bar", "order", "fine"]
@@ -81,8 +81,8 @@ def _rules() -> tuple[_Rule, ...]:
     return tuple(
         _Rule(
             row.text("key"),
-            row.text("a"),
-            row.text("b"),
+            resolved(row.text("a"), row.text("key")),
+            resolved(row.text("b"), row.text("key")),
             {where: cast(Right, row.text(where)) for where in WHERE},
             row.maybe("stock_over_g_l"),
             row.text("first"),

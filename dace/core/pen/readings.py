@@ -186,6 +186,8 @@ def parts_for_pen(expected_ms_cm: float, pen_most_ms_cm: float) -> int:
 
 PEN_OLD_DAYS = 60.0
 """From then on a pen's own error is taken for that of one left alone."""
+NEVER_CALIBRATED_DAYS = 36_525.0
+"""Days since its calibration of a pen that had none: no pen lasts a hundred years."""
 
 
 def pen_words(days: float) -> str:
@@ -195,15 +197,17 @@ def pen_words(days: float) -> str:
     'calibrated 13 days ago: good to about 3 %'
     >>> pen_words(75)
     'not calibrated for 75 days: good to about 14 %; dip it in its standard, 1.413 mS/cm'
+    >>> pen_words(NEVER_CALIBRATED_DAYS)
+    'never calibrated: good to about 14 %; dip it in its standard, 1.413 mS/cm'
     """
     whole = int(days)
     old = days > PEN_OLD_DAYS
+    for_long = "never calibrated"
+    if days < NEVER_CALIBRATED_DAYS:
+        for_long = f"not calibrated for {whole} days"
     off = round(100 * (judgement("pen_old" if old else "pen_scale").range.high - 1))
     if old:
-        return (
-            f"not calibrated for {whole} days: good to about {off} %; dip it in its standard, "
-            "1.413 mS/cm"
-        )
+        return f"{for_long}: good to about {off} %; dip it in its standard, 1.413 mS/cm"
     return f"calibrated {ago(whole)}: good to about {off} %"
 
 

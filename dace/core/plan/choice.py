@@ -11,7 +11,7 @@ from dace.core.matter.nutrients import NUTRIENTS
 from dace.core.plan.ahead import Ahead
 from dace.core.rootzone.records import Nine, charged_can
 from dace.core.verdict.facts import Facts
-from dace.core.verdict.options import Fed, Meal, Option, option_of, options, picked_in
+from dace.core.verdict.options import Fed, Meal, Option, option_of, options
 from dace.core.verdict.recipe import best_water, brings, measurable
 from dace.core.verdict.records import NamedWater, Yard
 
@@ -72,7 +72,7 @@ class Choices:
             water.key, spoiled,
             tuple(
                 (one.grows.crop.key, one.grows.crop.name, one.stage.key, one.share,
-                 picked_in(one.grows, facts))
+                 one.grows.clock.picked_in(facts.today))
                 for one in fed
             ),
         )  # fmt: skip

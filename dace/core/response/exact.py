@@ -24,7 +24,6 @@ Ends = tuple[float | None, float | None]
 ALPHA = 0.10
 MOST = 1 << 16
 _DRAWN, _SEED = 20_000, 1
-_BOOTSTRAPS = 2000
 _TIE = 1e-9
 
 
@@ -97,10 +96,17 @@ def ends_of_pairs(differences: Array) -> Ends:
 
     The chance changes only where the mean of some of the differences is the shift.
     """
-    count = len(differences)
-    ways = np.arange(1, 1 << count)[:, None] >> np.arange(count) & 1
-    breaks = np.unique(ways @ differences / ways.sum(axis=1))
-    return _hull(breaks, lambda shift: p_of_pairs(differences, shift))
+    flips = signs(len(differences))
+    whole, flipped, count = differences.sum(), flips @ differences, flips.sum(axis=1)
+    with np.errstate(divide="ignore", invalid="ignore"):
+        breaks = np.concatenate(
+            [
+                (whole - flipped) / (len(differences) - count),
+                (whole + flipped) / (len(differences) + count),
+            ]
+        )
+    found = np.unique(breaks[np.isfinite(breaks)])
+    return _hull(found, lambda shift: p_of_pairs(differences, shift))
 
 
 def ends_of_groups(fed: Array, unfed: Array) -> Ends:
@@ -150,22 +156,3 @@ def _kept(breaks: Array, at: int, chance: Chance) -> bool:
     if at + 1 < len(breaks):
         return bool(chance(float(breaks[at] + breaks[at + 1]) / 2) > ALPHA)
     return False
-
-
-def bootstrap_of_pairs(differences: Array) -> tuple[float, float]:
-    """90 % of the means of pairs drawn again, seeded."""
-    rng = np.random.default_rng(_SEED)
-    drawn = rng.choice(differences, (_BOOTSTRAPS, len(differences)))
-    return _ends(drawn.mean(axis=1))
-
-
-def bootstrap_of_groups(fed: Array, unfed: Array) -> tuple[float, float]:
-    """90 % of the differences of groups drawn again, seeded."""
-    rng = np.random.default_rng(_SEED)
-    means = [rng.choice(one, (_BOOTSTRAPS, len(one))).mean(axis=1) for one in (fed, unfed)]
-    return _ends(means[0] - means[1])
-
-
-def _ends(means: Array) -> tuple[float, float]:
-    low, high = np.quantile(means, [ALPHA / 2, 1 - ALPHA / 2])
-    return float(low), float(high)

@@ -140,7 +140,8 @@ def read_sign(
         ),
         key=lambda one: -one.probability,
     )  # fmt: skip
-    return Found(signs()[key], tuple(ranked), _helps(signs()[key], ranked[0]))
+    young = stage is not None and stage.is_seedling
+    return Found(signs()[key], tuple(ranked), _helps(signs()[key], ranked[0], young))
 
 
 def _weighed(row: Row, known: Known) -> tuple[float, tuple[str, ...]]:
@@ -156,10 +157,13 @@ def _weighed(row: Row, known: Known) -> tuple[float, tuple[str, ...]]:
     return weight, tuple(dict.fromkeys(words for _, words in moved))
 
 
-def _helps(sign: Sign, first: Cause) -> str | None:
-    """What feeding would do: nothing for what is no lack of food."""
+def _helps(sign: Sign, first: Cause, young: bool) -> str | None:
+    """What feeding would do: nothing for what is no lack of food; seedlings bear a quarter."""
     if first.kind != FOOD or first.tags & _EXCESS or not first.tags & _HUNGER:
         return None
-    return (
-        None if sign.feeding_helps.lower().startswith(("none", "nothing")) else sign.feeding_helps
-    )
+    if sign.feeding_helps.lower().startswith(("none", "nothing")):
+        return None
+    return sign.feeding_helps.format(strength=_FOR_SEEDLINGS if young else "normal strength")
+
+
+_FOR_SEEDLINGS = "a quarter of the usual strength"

@@ -18,7 +18,6 @@ from dace.core.words.shares import gain_words, percent_words
 Array = NDArray[np.float64]
 TrialVerdict = Literal["helped", "no_worthwhile_effect", "harmed", "cannot_tell"]
 FEWEST = 5
-BOOTSTRAP_FROM = 8
 _MOST, _LARGEST = 200, 1e9
 
 
@@ -101,19 +100,11 @@ def judge_trial(found: Compared) -> Judged:
         differences = fed - unfed
         difference, p = float(differences.mean()), exact.p_of_pairs(differences)
         least = exact.smallest_p(found.few)
-        ends = (
-            exact.ends_of_pairs(differences)
-            if found.few < BOOTSTRAP_FROM
-            else exact.bootstrap_of_pairs(differences)
-        )
+        ends = exact.ends_of_pairs(differences)
     else:
         difference, p = float(fed.mean() - mean), exact.p_of_groups(fed, unfed)
         least = exact.smallest_p_of_groups(len(fed), len(unfed))
-        ends = (
-            exact.ends_of_groups(fed, unfed)
-            if found.few < BOOTSTRAP_FROM
-            else exact.bootstrap_of_groups(fed, unfed)
-        )
+        ends = exact.ends_of_groups(fed, unfed)
     low, high = (None if end is None else end / mean for end in ends)
     gain = difference / mean
     verdict = _verdict(found, p, low, high)

@@ -34,6 +34,7 @@ _FAR_OUT = 3.0  # standard deviations beyond which a pace says nothing of the pl
 _FEW = 0.1
 _BY_DAY = 0.7  # of its day is over when somebody looks
 _PLANTED_OUT, _SOON_DAYS = "establishing", 7.0
+_HALF_A_YEAR = timedelta(days=183)
 _COVER = ("cover_night_c", "cover_day_c")
 
 
@@ -75,7 +76,11 @@ class _Clock:
         self.grown, self.shelter_kind, self.seed = grown, begun.shelter, seed
         self.stages = grown.stages
         self.place = {stage.key: index for index, stage in enumerate(grown.stages)}
-        self.in_tray = begun.in_tray
+        out = self.place.get(_PLANTED_OUT)
+        moved = out is not None and any(self.place[look.stage] >= out for look in begun.looks)
+        # nobody said when it left its tray, and it has: what is seen tells no pace
+        self.never_told_out = begun.in_tray and moved
+        self.in_tray = begun.in_tray and not moved
         self.shelter = judgement("indoor_c").range.typ if begun.indoors else None
         self.rng = np.random.default_rng(seed)
         self.row = np.arange(DRAWS) % days.t_min.shape[0]
@@ -119,11 +124,13 @@ class _Clock:
         if index == 0:
             self.starts[0] = seen
             return
+        told = not (self.never_told_out and self.anchored < self.place[_PLANTED_OUT] <= index)
         begun = self.starts[self.anchored].copy()
         self._run(self.anchored, unit=True)
         expected = self.starts[index] - begun
         taken = seen - begun
-        self._weigh(index, taken, expected)
+        if told:
+            self._weigh(index, taken, expected)
         for between in range(self.anchored + 1, index):
             share = (self.starts[between] - begun) / np.maximum(expected, 1e-6)
             self.starts[between] = begun + np.clip(share, 0, 1) * taken
@@ -207,7 +214,7 @@ class _Clock:
         if self.shelter is not None or self.in_tray:
             out = self.place.get(_PLANTED_OUT, 1)
             above = self.starts[min(out, len(self.stages) - 1)]
-        since = np.maximum(alive, above)
+        since = np.maximum(np.maximum(alive, above), float(self.days.index(self._turned())))
         key, kind = self.grown.key, self.shelter_kind
         self.killed = killed_on(key, self.days, self.row, since, kind, self.seed)
         over = self._after(self.stages[-1], self.starts[-1], self.own[-1] * self.pace)
@@ -217,23 +224,52 @@ class _Clock:
         self.lives[: self.anchored + 1] = True
         self.starts = np.where(self.lives, self.starts, float(self.days.days))
 
+    def _turned(self) -> date:
+        """From when on cold ends it: the winter that lies ahead does, not the one behind it.
+
+        What was begun before midsummer meets its last cold nights in spring, where it is covered
+        or kept in; what was begun after it stands in the winter that comes.
+        """
+        month = 6 if self.days.latitude >= 0 else 12
+        begun = self.days.first + timedelta(days=int(self.started))
+        summers = (date(year, month, 21) for year in (begun.year, begun.year + 1))
+        summer = next(day for day in summers if day >= begun)
+        if summer - begun > _HALF_A_YEAR:
+            return begun
+        return min(summer, self.days.first + timedelta(days=self.days.days - 1))
+
     def _not_yet(self) -> None:
-        """The last look at the last stage: the next had not begun by then."""
+        """The last look at the last stage: the next had not begun by then.
+
+        Seen at the same stage again, it stays there a while: a third of how far apart such
+        stages end at least.
+        """
         after = self.anchored + 1
         if not self.looks or after >= len(self.stages):
             return
         look = (self.looks[-1].on - self.days.first).days + _BY_DAY
         fits = self.starts[after] > look
-        if fits.all():
-            return
-        if fits.mean() > _FEW:
+        held = look + (self._holds() if self._seen_again() else 0.0)
+        if not fits.all() and fits.mean() > _FEW:
             self._only(fits)
+            fits = self.starts[after] > look
+        if fits.all():
+            self.starts[after] = np.maximum(self.starts[after], held)
+            self._run(after)
             return
         self.said.append(f"Still {self.stages[self.anchored].words}, later than the table has it")
         room = self.stages[self.anchored].duration_days.typ / 4
-        late = look + self.rng.uniform(0, room, DRAWS)
+        late = held + self.rng.uniform(0, room, DRAWS)
         self.starts[after] = np.where(fits, self.starts[after], late)
         self._run(after)
+
+    def _seen_again(self) -> bool:
+        return sum(self.place[one.stage] == self.anchored for one in self.looks) > 1
+
+    def _holds(self) -> float:
+        """How long a stage that was seen again lasts at least [days]."""
+        spread = self.stages[self.anchored].duration_days
+        return (spread.high - spread.low) * judgement("not_yet_holds").range.typ
 
     def _reading(self) -> StageReading:
         now = float((self.days.today - self.days.first).days + 1)

@@ -15,6 +15,9 @@ SHELTERS: tuple[Shelter, ...] = get_args(Shelter)
 """How a place is kept from the weather."""
 
 
+_PICKED, _FRUIT = ("harvest", "ripening", "flowering"), ("fruit_set", "fruit_fill")
+
+
 @dataclass(frozen=True)
 class Look:
     """The stage that a planting was seen at on a day."""
@@ -57,6 +60,19 @@ class StageReading:
     said: tuple[str, ...]
     working: Working
     other: Stage | None = None
+
+    def picked_in(self, today: date) -> float | None:
+        """Days to the first picking, 0 once it has begun; None where that is not known.
+
+        By the stage that the crop is picked in, never an earlier one: harvest, ripening where
+        it has none, flowering of what is grown for its flowers. No fruit is picked before it sets.
+        """
+        begins = {start.stage.key: start.likely for start in self.starts}
+        picked = next((key for key in _PICKED if key in begins), None)
+        if picked is None or begins[picked] is None:
+            return None
+        days = [day for key in (picked, *_FRUIT) if (day := begins.get(key)) is not None]
+        return max(0.0, float((max(days) - today).days))
 
     def outgrown_on(self, today: date) -> tuple[date, date, date] | None:
         """When a seedling wants more room: earliest, likely and latest start of what follows.

@@ -16,6 +16,7 @@ from dace.core.api import (
     advise_feeding,
     answer,
     crop,
+    is_sour,
     material,
     spray,
 )
@@ -44,9 +45,10 @@ def spray_on_leaves(given: Json) -> Json:
         tokens=tokens,
     )
     part = Part(feed, answer(asked).can.amount_per_l)
-    sour = bool(tokens & {"family:acid", "method:acid_extract"})
     plants = _plants(given)
-    found = spray(SprayAsked((part,), water, vessel_l, grown, stage, plants, air_c, sour))
+    found = spray(
+        SprayAsked((part,), water, vessel_l, grown, stage, plants, air_c, is_sour(tokens))
+    )
     said = advise_feeding(_feeding(tokens, found, grown, stage, air_c))
     safe = _undissolved(jar) or next(
         (SAFE_WAY for one in said if one.severity == "stop" and one.plan_effect == "block"), ""

@@ -50,6 +50,7 @@ def verdict_out(found: Verdict) -> Json:
         }
         if question
         else None,
+        "to_get": _to_get(found),
         "rhythm": found.rhythm,
         "basis": [asdict(one) for one in found.basis],
         "next_on": str(found.next_on) if found.next_on else None,
@@ -78,3 +79,9 @@ def _flush(found: Verdict) -> Json | None:
         "read_after": plan.read_after,
         "target_ms_cm": plan.target,
     }
+
+
+def _to_get(found: Verdict) -> list[Json]:
+    if found.to_get is None:
+        return []
+    return [{"nutrients": list(found.to_get.nutrients), "what": found.to_get.what}]

@@ -87,6 +87,16 @@ class Facts:
         return max(self.today, max(used) + timedelta(days=self.every_days))
 
     @property
+    def slot_open_days(self) -> int:
+        """For how many days the rhythm has allowed a feed."""
+        used = [on for on in (self.last_fed, self.stop.left_out) if on is not None]
+        if used:
+            opened = max(used) + timedelta(days=self.every_days)
+        else:
+            opened = min((one.since for one in self.stop.grows), default=self.today)
+        return max(0, (self.today - opened).days)
+
+    @property
     def read_since_flush(self) -> bool:
         """Whether it was read after it was flushed."""
         if self.flushed is None:

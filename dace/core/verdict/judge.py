@@ -10,12 +10,14 @@ from dace.core.rootzone.flush import Flush, flush
 from dace.core.rootzone.records import charged_water
 from dace.core.same import Same
 from dace.core.season.crops import Stage
+from dace.core.verdict.cold_night import cold_words
 from dace.core.verdict.dressing import dressings, lack_over_weeks
 from dace.core.verdict.facts import Facts, facts_of
 from dace.core.verdict.kinds import Decided, Part, decide
 from dace.core.verdict.options import HALF, Fed
 from dace.core.verdict.recipe import LEAST_ROOM, from_mixed, litres_each, recipes, room_ec, thinner
-from dace.core.verdict.records import Each, NamedWater, Portion, Stop, Verdict, Yard
+from dace.core.verdict.records import Each, NamedWater, Portion, Stop, ToGet, Verdict, Yard
+from dace.core.verdict.to_get import said_to_get, to_get
 from dace.core.verdict.together import SHARED, shared
 from dace.core.verdict.words import basis_of, button_of, headline_of, mark_of, reason_of, rhythm_of
 
@@ -58,13 +60,16 @@ class _Judged:
     verdict: Verdict
     facts: Facts
     why: str
+    cold: str
 
     def worded(self, verdict: Verdict) -> Verdict:
         """A verdict with its words."""
         return replace(
             verdict,
-            mark=mark_of(self.facts, verdict),
-            headline=headline_of(self.facts, verdict, self.why),
+            mark="cover tonight" if self.cold else mark_of(self.facts, verdict),
+            headline=self.cold
+            if self.cold and verdict.kind in _NOTHING_ELSE
+            else headline_of(self.facts, verdict, self.why),
             button=button_of(self.facts, verdict),
         )
 
@@ -117,14 +122,18 @@ def _judge(stop: Stop, yard: Yard, stock: dict[str, float]) -> _Judged:
         offers = _mixed_already(stop, fed, yard)
     elif decided.kind == "feed":
         offers = recipes(facts, fed, yard, stock, decided.lacks, room_ec(facts, fed))
+    wanted = _wanted(facts, decided, offers)
+    if wanted is not None:  # said as what it comes to: nothing is poured but water
+        decided, fed = replace(decided, kind="wait", why=said_to_get(wanted)), ()
     plan, water = _plain(facts, decided, yard)
+    cold = "" if decided.kind == "rest" and _over(decided) else cold_words(stop, yard.days)
     litres = _litres(facts, decided, fed, plan)
     verdict = Verdict(
         stop=stop.key,
         kind=decided.kind,
         mark="",
         headline="",
-        reason=reason_of(facts, decided),
+        reason=" ".join(said for said in _reasons(facts, decided, cold) if said),
         button="",
         each=tuple(_each(part, fed, decided) for part in decided.parts),
         basis=basis_of(facts, decided),
@@ -140,9 +149,32 @@ def _judge(stop: Stop, yard: Yard, stock: dict[str, float]) -> _Judged:
         question=decided.question,
         rhythm=rhythm_of(facts, decided, fed),
         mixed=stop.mixed is not None and decided.kind == "feed" and bool(offers),
+        to_get=wanted,
     )
-    judged = _Judged(verdict, facts, decided.why)
+    judged = _Judged(verdict, facts, decided.why, cold)
     return replace(judged, verdict=judged.worded(verdict))
+
+
+def _wanted(facts: Facts, decided: Decided, offers: Sequence[Portion]) -> ToGet | None:
+    """What to get, where a feed is due and nothing on the shelf suits."""
+    if decided.kind not in ("feed", "dress") or offers:
+        return None
+    return to_get(facts, decided.reach, decided.lacks)
+
+
+_NOTHING_ELSE = ("rest", "wait", "enough")
+
+
+def _reasons(facts: Facts, decided: Decided, cold: str) -> tuple[str, ...]:
+    """Why; a cold night first, where it is not the headline itself."""
+    said = reason_of(facts, decided)
+    return (said,) if decided.kind in _NOTHING_ELSE else (cold, said)
+
+
+def _over(decided: Decided) -> bool:
+    """Whether nothing stands there any more."""
+    ends = [part.grows.clock.ends_on for part in decided.parts]
+    return all(end is not None and end <= decided.reach.facts.today for end in ends)
 
 
 def _mixed_already(stop: Stop, fed: Sequence[Fed], yard: Yard) -> tuple[Portion, ...]:
@@ -162,6 +194,8 @@ def _fed(facts: Facts, decided: Decided, pen: bool) -> tuple[Fed, ...]:
         one = part.grows
         stage = _weaker(one.clock.stage, one.clock.other)
         share = _share(facts, part, stage, pen)
+        if decided.unanswered:
+            share = min(share, HALF)
         found.append(Fed(one, stage, share, litres_each(facts, one, stage)))
     return tuple(found)
 

@@ -5,6 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 from datetime import date, timedelta
 
+from dace.core.figures import judgement
 from dace.core.matter.nutrients import NUTRIENTS
 from dace.core.season.cold import lives_on
 from dace.core.season.crops import Stage
@@ -52,6 +53,11 @@ class Decided:
     question: Question | None
     reach: Reach
 
+    @property
+    def unanswered(self) -> bool:
+        """Whether it is fed although a question that might say otherwise stands open."""
+        return _matters(self.question)
+
 
 def decide(facts: Facts, days: Outlook, pen: bool) -> Decided:
     """The first kind that holds."""
@@ -76,7 +82,8 @@ def decide(facts: Facts, days: Outlook, pen: bool) -> Decided:
     question = drain_question(facts, first.kind, pen) or _stage_question(
         facts, awake, base, reach, days
     )
-    if question is not None and len({_act(after.kind) for after in question.after}) > 1:
+    decided = first.kind in ("feed", "dress") and _waited_long(facts, reach)
+    if question is not None and _matters(question) and not decided:
         return Decided("look", question.what, base, facts.today, "", question, reach)
     lacks = next((p.lacks for p in base if p.kind == first.kind and p.lacks), "")
     nexts = [p.next_on for p in base if p.next_on is not None and p.kind != "rest"]
@@ -89,6 +96,17 @@ def decide(facts: Facts, days: Outlook, pen: bool) -> Decided:
     ):
         question = unread()
     return Decided(first.kind, first.why, base, min(nexts, default=None), lacks, question, reach)
+
+
+def _matters(question: Question | None) -> bool:
+    """Whether its answers lead to different things."""
+    return question is not None and len({_act(one.kind) for one in question.after}) > 1
+
+
+def _waited_long(facts: Facts, reach: Reach) -> bool:
+    """Whether a feed has been due for so long that no question keeps it back."""
+    days = int(judgement("question_waits").range.typ)
+    return facts.slot_open_days >= days and reach.was_lacking(days)
 
 
 def _act(kind: Kind) -> str:

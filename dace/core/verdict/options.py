@@ -28,7 +28,6 @@ HALF = 0.5
 _LEAST_SHARE = 0.05
 _AGAINST_SCHOOL = 0.6
 _TRACE, _LEAST_EC = 0.02, 1e-9
-_PICKED = ("harvest", "ripening")
 
 
 @dataclass(frozen=True)
@@ -155,21 +154,12 @@ def feeding_of(
         brings=brings_of(source),
         setting=facts.stop.followed.root_zone.setting,
         ph=facts.stop.ph,
-        harvest_in_days=picked_in(one.grows, facts),
+        harvest_in_days=one.grows.clock.picked_in(facts.today),
         tested_high=facts.stop.tested_high,
     )
 
 
 _barred_once = lru_cache(maxsize=4096)(barred)
-
-
-def picked_in(grows: Grows, facts: Facts) -> float | None:
-    """Days to the first picking, 0 once it has begun; None where that is not known."""
-    for key in _PICKED:
-        for start in grows.clock.starts:
-            if start.stage.key == key and start.likely is not None:
-                return max(0.0, float((start.likely - facts.today).days))
-    return None
 
 
 def _against(source: Source, school: str) -> float:

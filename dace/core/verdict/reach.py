@@ -52,6 +52,17 @@ class Reach:
                 return nutrient
         return ""
 
+    def was_lacking(self, ago: int) -> bool:
+        """Whether the same days' need was out of reach so many days ago already."""
+        found, days = self.facts.stop.followed, self.facts.every_days
+        at = found.today - ago
+        if at < 0:
+            return False
+        there = found.larder.within_reach(at, days, self.facts.in_bed)
+        need = self.needed(0, days)
+        columns = [NUTRIENTS.index(n) for n in DECIDES if n not in self.ignored]
+        return any(need[one] > _FEW_MG and there[one] < need[one] for one in columns)
+
     def first_lacking(self, ahead: int, days: int) -> tuple[int, str] | None:
         """The first day from one on, and what lacks then; None within what is worked out."""
         last = len(self.need) - 1 - days

@@ -225,13 +225,22 @@ class Basis:
 
 
 @dataclass(frozen=True)
+class ToGet:
+    """What would feed a stop that nothing on the shelf suits: for which nutrients, and what."""
+
+    nutrients: tuple[str, ...]
+    what: str
+
+
+@dataclass(frozen=True)
 class Verdict:
     """What a stop wants today.
 
     ``mark`` is that in three words, ``headline`` in one sentence, ``button`` what the green
     button says, empty where nothing is to be done. ``offers`` are up to three portions, the
     verdict's own first; ``share`` is how much of the stage's wish is right now; ``next_on``
-    the next day on which something is likely to be due; ``mixed`` whether its can stands there.
+    the next day on which something is likely to be due; ``mixed`` whether its can stands there;
+    ``to_get`` what to buy or make, where it is hungry and nothing on the shelf suits.
     """
 
     stop: str
@@ -254,3 +263,4 @@ class Verdict:
     question: Question | None = None
     rhythm: str = ""
     mixed: bool = False
+    to_get: ToGet | None = None

@@ -13,6 +13,7 @@ from dace.core.verdict.facts import Facts, nitrogen_of
 from dace.core.verdict.kinds import Decided
 from dace.core.verdict.options import Fed
 from dace.core.verdict.records import Basis, Kind, Portion, Verdict
+from dace.core.verdict.to_get import said_to_get
 from dace.core.words import shown
 
 _NUMBERS = ("no", "one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten")
@@ -64,6 +65,8 @@ _MARKS: dict[Kind, str] = {
 def mark_of(facts: Facts, found: Verdict) -> str:
     """Three words or so for the path."""
     said = _MARKS[found.kind]
+    if found.to_get is not None:
+        return "get a feed"
     if found.kind == "rest" and all(grows.control for grows in facts.stop.grows):
         return "same water, no feed"
     if found.kind == "look" and found.question is not None:
@@ -82,6 +85,8 @@ def _own(facts: Facts) -> bool:
 def headline_of(facts: Facts, found: Verdict, why: str) -> str:
     """What to do, in one sentence; ``why`` is the plainest reason."""
     plainly = f"{why.rstrip('.')}."
+    if found.to_get is not None:
+        return said_to_get(found.to_get)
     if found.kind == "flush":
         return _flush_line(found)
     if found.kind == "water":
@@ -98,8 +103,7 @@ def headline_of(facts: Facts, found: Verdict, why: str) -> str:
 
 def _given_line(found: Verdict) -> str:
     portion = found.recipe
-    if portion is None:
-        return "A feed is due, and nothing on the shelf suits: plain water meanwhile."
+    assert portion is not None  # what nothing suits waits; see ``to_get``
     if portion.can is None:
         return f"Dress with {portion.words} of {portion.name}."
     times = "" if portion.cans == 1 else f", {number_word(portion.cans)} times"

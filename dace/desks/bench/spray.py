@@ -30,10 +30,20 @@ from dace.garden.reads import StandRecord, garden_of, stand
 from dace.garden.weather import weather
 from dace.households.scope import Scope
 
+_UNFORESEEN = {
+    "leaves": "No forecast here: spray early or late, when it is dry and still, out of the sun.",
+    "roots": "No forecast here: not in the heat of the day, not before heavy rain.",
+    "dry": "No forecast here: on moist soil, when the leaves are dry.",
+}
 _TOLD_BY = {
     "simulated": "simulated for the demo garden",
     "service": "as the weather service foresees it",
-    "usual": "as such days usually go here, no forecast",
+    "usual": "no forecast here",
+}
+_AS = {
+    "simulated": "as it is now",
+    "service": "as it is now",
+    "usual": "as such an hour usually is here",
 }
 _NIGHTS = 2
 _LEAST_MG_L = 1.0
@@ -69,7 +79,8 @@ def advise_spray(scope: Scope, garden: Garden, out: Sprayed) -> list[Advice]:
 def _shown(
     scope: Scope, garden: Garden, out: Sprayed, said: list[Advice], refused: Advice | None
 ) -> SprayOut:
-    found, air = out.found, hours_now(scope, garden).air_c
+    found, hours = out.found, hours_now(scope, garden)
+    air = hours.air_c
     parts = list(zip(out.sources, found.can.parts, strict=True))
     plants = found.plants
     return SprayOut(
@@ -111,7 +122,7 @@ def _shown(
         ],
         plants=plants,
         counted=out.target.crop.counted(plants),
-        air_text=f"Reckoned at {shown.degrees(air)}, as it is now.",
+        air_text=f"Reckoned at {shown.degrees(air)}, {_AS[hours.source]}.",
         keeps=core.keeps_until(scope.now, out.tokens).text,
         short=any(part.amount > source.stock for source, part in parts),
         advice=advice_out(said),
@@ -148,6 +159,12 @@ def hours_page(scope: Scope, stand_id: uuid.UUID) -> HoursOut:
         ("roots", "roots"),
         ("dry", "dry feeds"),
     )
+    if now.source == "usual":
+        return HoursOut(
+            source=_TOLD_BY[now.source],
+            now=now.now,
+            routes=[RouteHoursOut(route=r, text=_UNFORESEEN[r], hours=[]) for r, _ in routes],
+        )
     rows = []
     for route, called in routes:
         found = core.open_hours(replace(asked, route=route))

@@ -18,7 +18,7 @@ from dace.garden.weather import weather
 from dace.households.scope import NotFoundError, Scope
 from dace.measuring.reads import felt_dry_days, last_ph
 
-_FORTNIGHT, _MONTH_DAYS = 14, 30.4
+_FORTNIGHT, _WEEK, _MONTH_DAYS = 14, 7, 30.4
 
 
 def stop_of(scope: Scope, stand_id: uuid.UUID) -> tuple[StopVerdict, StandRecord]:
@@ -58,9 +58,16 @@ def _roots(scope: Scope, stop: StopVerdict, stand: StandRecord) -> dict[str, flo
 
 
 def _air(scope: Scope, garden: Garden, stop: StopVerdict) -> dict[str, float]:
-    past, place = weather(scope, garden).past, stop.place
-    under = shelter_of(place.kind, place.covered)
-    return core.air_facts(under, past.t_min, past.t_max, past.rain_mm)
+    """What the air was like, by days that somebody reported; usual days happened nowhere."""
+    found, place = weather(scope, garden), stop.place
+    past, known = found.past, found.reported[-_FORTNIGHT:]
+    facts = core.air_facts(
+        shelter_of(place.kind, place.covered), past.t_min, past.t_max, past.rain_mm
+    )
+    unknown = set() if all(known) else {"wet_days_14d"}
+    if not all(known[-_WEEK:]):
+        unknown |= {"rain_mm_week", "night_min_c", "day_max_c", "medium_c"}
+    return {name: value for name, value in facts.items() if name not in unknown}
 
 
 def _done(scope: Scope, garden: Garden, stand: StandRecord) -> dict[str, float]:

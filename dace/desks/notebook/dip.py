@@ -16,7 +16,6 @@ from dace.garden.models import Fill, Water
 from dace.garden.reads import StandRecord, core_water, stops, waters
 from dace.households.scope import ConflictError, Scope
 from dace.measuring.models import Pen, Reading, Subject
-from dace.measuring.services import pen_days
 from dace.shelf.brews import brew_now
 from dace.shelf.models import Brew
 from dace.standins.pen import PenMake, SimulatedPen
@@ -50,7 +49,8 @@ def dip(scope: Scope, pen_id: uuid.UUID, subject_id: uuid.UUID, practice: bool) 
         return _sent(scope, row)
     subject = Subject.objects.fetch(scope, subject_id, "subject_id")
     make = PenMake(row.scale, row.most_ms_cm, row.step_ms_cm, row.compensates)
-    days = pen_days(row, scope.now)
+    since = row.calibrated_at or row.created_at  # a made-up one was right when it came
+    days = (scope.now - since).total_seconds() / 86_400
     dips = Reading.objects.of(scope).filter(subject=subject).count()
     kind = SimulatedPen if scope.demo or practice else import_string(settings.DACE_PEN)
     pen: ConductivityPen = kind(make, days, str(row.pk), f"{subject.pk} {dips}")

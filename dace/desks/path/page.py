@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import uuid
+from dataclasses import dataclass
 from datetime import datetime
 from zoneinfo import ZoneInfo
 
@@ -59,7 +60,7 @@ def path_page(scope: Scope) -> PathOut:
         per_ms=shown.PER_MS[shown.shown_in().scale],
         now=scope.now,
         stops=[
-            _stop(stop, _read_text(stop, drains, scope.now, zone), fed, judged.get(stop.id, []))
+            _stop(stop, _Read(drains, scope.now, zone), fed, judged.get(stop.id, []))
             for stop in stops(scope)
         ],
         brews=[
@@ -77,8 +78,37 @@ def _by_place(scope: Scope) -> dict[uuid.UUID, list[StopVerdict]]:
     return found
 
 
+@dataclass(frozen=True)
+class _Read:
+    """The newest reading of each fill by its subject, and the moment that it is told at."""
+
+    drains: dict[uuid.UUID, Reading]
+    now: datetime
+    zone: ZoneInfo
+
+    def of(self, subject_id: uuid.UUID) -> str:
+        """``read 3.2, 2 days ago``; silent after a fortnight."""
+        latest = self.drains.get(subject_id)
+        if latest is None:
+            return ""
+        taken, today = (at.astimezone(self.zone).date() for at in (latest.taken_at, self.now))
+        days = (today - taken).days
+        if days > _SPEAKS_FOR:
+            return ""
+        return f"read {shown.ec_number(latest.ec_likely, 1)}, {core.ago(days)}"
+
+    def of_stop(self, stop: StopRecord) -> str:
+        """The newest of a stop; whose it is, where it is not the only one there."""
+        read = [pair for pair in stop.fills if self.of(pair[0])]
+        if not read:
+            return ""
+        subject, name = max(read, key=lambda pair: self.drains[pair[0]].taken_at)
+        own = name.removeprefix(f"{stop.name}, ") if len(stop.fills) > 1 else ""
+        return f"{own} {self.of(subject)}".strip()
+
+
 def _stop(
-    stop: StopRecord, read_text: str, fed: dict[uuid.UUID, datetime], judged: list[StopVerdict]
+    stop: StopRecord, read: _Read, fed: dict[uuid.UUID, datetime], judged: list[StopVerdict]
 ) -> StopOut:
     order = core.ACTS_FIRST.index
     first = min(judged, key=lambda one: order(one.verdict.kind), default=None)
@@ -89,7 +119,7 @@ def _stop(
         line=_line(stop),
         mark=first.verdict.mark if first else "",
         mark_kind=first.verdict.kind if first else None,
-        read_text=read_text,
+        read_text=read.of_stop(stop),
         drawing=_DRAWINGS[stop.stands[0].stage.key] if stop.stands else "rest",
         subject_id=stop.fills[0][0] if stop.fills else None,
         fed_at=fed.get(stop.id),
@@ -100,26 +130,11 @@ def _stop(
                 subject_id=one.root.fill.subject_id,
                 name=stop_name(one),
                 stand_ids=[stand.id for stand in one.stands],
+                read_text=read.of(one.root.fill.subject_id),
                 verdict=verdict_out(one.verdict),
             )
             for one in judged
         ],
-    )
-
-
-def _read_text(
-    stop: StopRecord, drains: dict[uuid.UUID, Reading], now: datetime, zone: ZoneInfo
-) -> str:
-    """``read 3.2, 2 days ago``; silent after a fortnight."""
-    read = [drains[subject] for subject, _ in stop.fills if subject in drains]
-    latest = max(read, key=lambda r: r.taken_at, default=None)
-    if latest is None:
-        return ""
-    days = (now.astimezone(zone).date() - latest.taken_at.astimezone(zone).date()).days
-    return (
-        f"read {shown.ec_number(latest.ec_likely, 1)}, {core.ago(days)}"
-        if days <= _SPEAKS_FOR
-        else ""
     )
 
 

@@ -29,12 +29,13 @@ class StandOut(Out):
 
 
 class SpotOut(Out):
-    """One fill of a stop with something growing, and its verdict."""
+    """One fill of a stop with something growing, its verdict, and what was last read of it."""
 
     fill_id: uuid.UUID
     subject_id: uuid.UUID
     name: str
     stand_ids: list[uuid.UUID]
+    read_text: str
     verdict: VerdictOut
 
 
@@ -42,7 +43,8 @@ class StopOut(Out):
     """A stop along the path.
 
     ``mark`` is what it wants in three words, of the spot that wants somebody first; ``line``
-    what grows there; ``read_text`` its last reading with its age, silent after a fortnight.
+    what grows there; ``read_text`` its last reading with its age, and of which of its pots it is
+    where there are several; silent after a fortnight.
     """
 
     id: uuid.UUID

@@ -9,6 +9,7 @@ from dace.core import api as core
 from dace.core.api import shown
 from dace.desks.round.cans import CansNow, cans_shown
 from dace.desks.round.schemas import (
+    RoundCanOut,
     RoundDressOut,
     RoundFlushOut,
     RoundLookOut,
@@ -17,6 +18,7 @@ from dace.desks.round.schemas import (
     RoundTrialOut,
     RoundWaitOut,
 )
+from dace.desks.round.unfed import with_unfed
 from dace.desks.shared.leaves import leaves_now
 from dace.desks.shared.stops import growing_words, stop_name
 from dace.desks.shared.verdicts import VerdictOut, verdict_out
@@ -54,7 +56,7 @@ def _round(scope: Scope) -> RoundOut:
     served, done = servings(scope, on), done_today(scope, on)
     ids = [tick.pk for ticks in done.values() for tick in ticks]
     changes = changes_of(scope, ids)
-    cans = cans_shown(scope, CansNow(found, served, done, changes))
+    cans = with_unfed(scope, cans_shown(scope, CansNow(found, served, done, changes)), found)
     out = [_Shown(at, one, verdict_out(one.verdict)) for at, one in enumerate(found.stops)]
     shed = [
         RoundShedOut(id=r.brew.pk, name=r.brew.name, steps=[step.words for step in r.due])
@@ -77,7 +79,7 @@ def _round(scope: Scope) -> RoundOut:
         flushes=flushes,
         dressings=dressings,
         looks=looks,
-        trials=[_trial(task) for task in tasks(scope)],
+        trials=[_trial(task) for task in tasks(scope) if not _in_a_block(task, cans)],
         shed=shed,
         waits=[
             _wait(row) for row in out if row.said.kind in _WAITS and row.one.fill_id not in ticked
@@ -164,6 +166,12 @@ def _look(row: _Shown) -> RoundLookOut | None:
         question=said.question,
         first=said.kind == "look",
     )
+
+
+def _in_a_block(task: Task, cans: Sequence[RoundCanOut]) -> bool:
+    """Whether the same water stands as a row of a can already."""
+    there = {row.trial_id for can in cans for row in can.plain}
+    return task.kind == "water" and task.row.pk in there
 
 
 _TRIAL_TEXTS = {

@@ -59,6 +59,22 @@ class RoundRowOut(Out):
     done: list[RoundDoneOut]
 
 
+class RoundPlainOut(Out):
+    """The unfed side of a trial that a can feeds: the same litres of plain water, to be ticked."""
+
+    trial_id: uuid.UUID
+    fill_id: uuid.UUID
+    place_id: uuid.UUID
+    name: str
+    who: str
+    amount: str
+    litres: float
+    water_id: uuid.UUID
+    water: str
+    done: bool
+    change_id: int | None
+
+
 class RoundCanOut(Out):
     """A can to mix, or one that stands mixed: its recipe and the stops it serves.
 
@@ -77,6 +93,9 @@ class RoundCanOut(Out):
     why: str
     working: list[StepOut]
     rows: list[RoundRowOut]
+    plain: list[RoundPlainOut]
+    water_id: uuid.UUID
+    water: str
 
 
 class RoundFlushOut(Out):

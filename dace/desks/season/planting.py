@@ -20,7 +20,6 @@ from dace.desks.season.schemas import (
 )
 from dace.desks.shared.advice import AdviceOut
 from dace.desks.shared.figures import figure, rough
-from dace.desks.shared.situation import harvest_in
 from dace.desks.shared.verdicts import verdict_out
 from dace.feeding.books import Books, books
 from dace.feeding.reads import jars_with_stock
@@ -152,7 +151,7 @@ def _next(found: Books) -> str:
     if following is None:
         return "This is its last stage."
     start = next(s for s in clock.starts if s.stage == following)
-    picked = harvest_in(clock, found.history.weather)
+    picked = clock.picked_in(today)
     harvest = ""
     if picked and following.key != "harvest":
         harvest = f" Picking from about {today + timedelta(days=picked):%-d %B}."

@@ -144,7 +144,7 @@ class PenOut(Out):
     most_ms_cm: float
     step_ms_cm: float
     compensates: bool
-    calibrated_at: datetime
+    calibrated_at: datetime | None
     trust: str
 
 

@@ -10,10 +10,15 @@ from dace.households.scope import Scope
 
 
 def leaves_now(scope: Scope, garden: Garden) -> str:
-    """Such as ``Too hot for leaves until 19:00``; empty where no sprayer is owned; two queries."""
+    """Such as ``Too hot for leaves until 19:00``; two queries.
+
+    Empty where no sprayer is owned, and where nobody foresees the hours.
+    """
     if not any(vessel.kind == SPRAYER for vessel in vessels(scope)):
         return ""
     now = hours_now(scope, garden)
+    if now.source == "usual":
+        return ""
     asked = core.HoursAsked(
         route="leaves", hours=now.hours, latitude=garden.latitude, noon=now.noon
     )

@@ -18,7 +18,6 @@ from dace.measuring.models import Reading
 _RECENT_DAYS = 60
 _SOIL_DAYS = 7
 _TRACE, _LEAST_MG_L = 0.1, 1.0
-_PICKED = ("harvest", "ripening", "flowering")
 
 
 def situation(scope: Scope, garden: Garden, target: StandRecord) -> Feeding:
@@ -30,7 +29,7 @@ def situation(scope: Scope, garden: Garden, target: StandRecord) -> Feeding:
         _foreseen(_of_place(scope, target), known.forecast),
         soil_c=soil_warmth(known),
         day_hours=core.day_hours(garden.latitude, known.today),
-        harvest_in_days=harvest_in(target.clock, known),
+        harvest_in_days=target.clock.picked_in(known.today),
         days_planted=_planted_for(target, known),
         recent=tuple((g.tokens, (scope.now - g.at).total_seconds() / 86_400) for g in recent),
     )
@@ -72,15 +71,6 @@ def soil_warmth(known: Weather) -> float:
     """Warmth at the roots: the mean of the last week's air [C]."""
     lows, highs = known.past.t_min[-_SOIL_DAYS:], known.past.t_max[-_SOIL_DAYS:]
     return fmean(lows + highs)
-
-
-def harvest_in(clock: core.StageReading, known: Weather) -> float | None:
-    """Days to the first picking, 0 once it has begun; None where that is not known."""
-    for key in _PICKED:
-        for start in clock.starts:
-            if start.stage.key == key and start.likely is not None:
-                return max(0.0, (start.likely - known.today).days)
-    return None
 
 
 def _planted_for(target: StandRecord, known: Weather) -> float | None:

@@ -111,13 +111,18 @@ def _suits(scope: Scope, jar: Jar) -> list[JarCanOut]:
     return found
 
 
-def _usual(jar: Jar) -> str:
-    """How thin it is usually used; nothing where no table speaks of it."""
+def _usual(jar: Jar) -> list[str]:
+    """How thin it is usually used, place by place; nothing where no table speaks of it."""
     row = core.usual_of(tokens_of(jar))
     if row is None:
-        return ""
-    told = ((row.ground, "in the ground"), (row.pot, "in pots"), (row.young, "on seedlings"))
-    return ", ".join(f"1 + {parts:g} {where}" for parts, where in told if parts is not None)
+        return []
+    told = (
+        (row.ground, "in the ground"),
+        (row.pot, "in pots"),
+        (row.young, "on seedlings"),
+        (row.leaf, "on leaves"),
+    )
+    return [f"1 + {parts:g} {where}" for parts, where in told if parts is not None]
 
 
 def _cost(scope: Scope, jar: Jar) -> str:

@@ -221,7 +221,7 @@ class JarPageOut(Out):
     form: str
     suits: list[JarCanOut]
     not_for: list[str]
-    usual: str
+    usual: list[str]
     poured: list[JarPouredOut]
     cost_of_can: str
 

@@ -141,7 +141,9 @@ def trial_page(scope: Scope, trial_id: uuid.UUID) -> TrialOut:
     row, judged = found.row, found.judged
     low, high = judged.interval if judged else (None, None)
     pairs = sum(unit.fed for unit in found.units)
-    what = f"{core.number_word(pairs)} {'pairs of pots' if row.paired else 'pots a side'}"
+    many = "" if pairs == 1 else "s"
+    what = f"pair{many} of pots" if row.paired else f"pot{many} a side"
+    what = f"{core.number_word(pairs)} {what}"
     earlier = with_earlier(scope, found)
     measured = {key for key in found.pots if key != row.measure}
     return TrialOut(

@@ -2,7 +2,12 @@
 
 import unittest
 
+from dace.core.brew.acid import acid_limits
 from dace.core.brew.claims import Against, check_claim
+from dace.core.brew.estimate import estimate
+from dace.core.brew.recipe import Ingredient, Recipe
+from dace.core.matter.materials import material
+from dace.core.matter.waters import water_of_kind
 
 IMPOSSIBLE = (
     "comfrey water with 10 % nitrogen",
@@ -69,3 +74,31 @@ class Claims(unittest.TestCase):
         said = check_claim("300 mg/l nitrogen and 2 g/l potassium", brewed)
         self.assertEqual(said.verdict, "impossible")
         self.assertIn("of K", said.text)
+
+
+class AtABrew(unittest.TestCase):
+    def brewed(self, key, grams, litres):
+        ingredients = (Ingredient(key, grams, particle="meal_powder"),)
+        return Recipe("acid_extract", ingredients, litres, water_of_kind("rain"), acid_percent=5.0)
+
+    def test_no_more_calcium_than_the_acid_frees(self):
+        """50 g of shell hold 18 g of calcium; half a litre of 5 % vinegar frees 8.3 g of it."""
+        most = self.brewed("eggshell_dry", 50, 0.5).most_mg_l()
+        self.assertAlmostEqual(dict(most)["Ca"], 16_690, delta=60)
+        verdicts = [check_claim(f"{n} g/L of calcium", Against(most_mg_l=most)).verdict
+                    for n in (25, 12)]  # fmt: skip
+        self.assertEqual(verdicts, ["impossible", "possible"])
+
+    def test_a_likely_calcium_is_never_above_its_own_ceiling(self):
+        for key in ("eggshell_dry", "crab_shrimp_shell_meal", "cooked_poultry_bone"):
+            for grams in (10, 60):
+                with self.subTest(key, grams=grams):
+                    found = estimate(self.brewed(key, grams, 0.5), 21)
+                    likely = dict(found.nutrients)["Ca"].likely[-1]
+                    ceiling = acid_limits(((material(key), grams),), 5.0, 0.5).ca_ceiling_mg_l
+                    self.assertLessEqual(likely, ceiling * 1.001)
+
+    def test_fresh_and_dry_are_both_tried_before_impossible(self):
+        """Fresh comfrey is a seventh dry matter: 3 % of nitrogen is true of what is dried."""
+        self.assertEqual(check_claim("comfrey is 3 % nitrogen", Against()).verdict, "possible")
+        self.assertEqual(check_claim("comfrey is 12 % nitrogen", Against()).verdict, "impossible")

@@ -154,3 +154,15 @@ class Bears(unittest.TestCase):
             leaf_of(crop("tomato_cordon"), crop("tomato_cordon").stage("harvest")).tender
         )
         self.assertFalse(leaf_of(crop("sweetcorn"), crop("sweetcorn").stage("flowering")).waxy)
+
+
+class Sour(unittest.TestCase):
+    def test_a_lactic_ferment_is_as_sour_as_a_shell_extract(self):
+        """The table has both at about pH 4; leaves bear 1 + 200 of either."""
+        for method in ("lactic_ferment", "acid_extract", "sugar_ferment"):
+            with self.subTest(method):
+                jar = {"mg_l": {"K": 400, "Ca": 300}, "method": method}
+                found = spray(jar=jar, strength="1 + 50")
+                self.assertEqual((found["limit_of"], found["over"]), ("ph", True))
+        mild = spray(jar={"mg_l": {"K": 400}, "method": "cold_steep"}, strength="1 + 50")
+        self.assertNotEqual(mild["limit_of"], "ph")

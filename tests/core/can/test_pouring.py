@@ -7,7 +7,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from dace.core.can.fitting import friendly_parts, strongest_within
-from dace.core.can.measures import Owned, round_to_owned, usual_measures
+from dace.core.can.measures import Owned, round_to_owned, usual_measures, with_kitchen
 from dace.core.can.pouring import Ground, suggest_litres_each
 from dace.core.can.vessels import read_litres_each, split_into_cans
 from dace.core.errors import DaceError
@@ -165,6 +165,13 @@ class OtherWays(SimpleTestCase):
         for wrong in ("", "big", "4", "0 L", "3 x m", "1e308 L", "-2 m2"):
             with self.subTest(wrong), self.assertRaises(DaceError):
                 read_size(wrong, None)
+
+    def test_what_is_owned_adds_to_the_kitchens_spoons(self):
+        scoop = Owned("scoop", "scoop", 7.0, 7.0)
+        there = with_kitchen((scoop,), "metric")
+        self.assertEqual({one.name for one in there}, {"scoop", "tablespoon", "teaspoon"})
+        self.assertEqual(round_to_owned(7.0, there).words, "1 scoop")
+        self.assertEqual(round_to_owned(15.0, there).words, "1 tablespoon")
 
     @given(st.floats(0.6, 150))
     def test_owned_measures_are_within_five_percent_or_silent(self, ml):

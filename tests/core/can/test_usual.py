@@ -48,7 +48,7 @@ class Table(unittest.TestCase):
     def test_where_it_is_never_poured(self):
         self.assertEqual(never_there(FERMENT, who("lettuce", "seedling")), "seedlings")
         self.assertEqual(never_there({"family:manure"}, who("chard", "harvest")), "leaves eaten")
-        lye = {"method:lye"}
+        lye = {"method:ash_lye"}
         self.assertEqual(never_there(lye, who("chilli", "flowering")), "pots")
         self.assertEqual(never_there(lye, who("leek", "vegetative", "open_bed")), "")
 

@@ -1,14 +1,19 @@
 """The shipped tables keep their own promises."""
 
+import re
 from importlib import resources
 
 from django.test import SimpleTestCase
 
+from dace.core.brew.extraction import methods
 from dace.core.errors import FigureError
 from dace.core.figures import Row, load_table, sources
 from dace.core.matter.materials import ELEMENTS, materials
 from dace.core.matter.media import media
+from dace.core.matter.methods import natures
 from dace.core.matter.nutrients import NUTRIENTS
+from dace.core.matter.tokens import resolved
+from dace.core.response.signs import signs
 from dace.core.season.crops import crops
 
 FIGURES = resources.files("dace.core.figures")
@@ -27,6 +32,24 @@ class Tables(SimpleTestCase):
         }
         self.assertEqual(set(sources()), used | {"label_rules"})
 
+    def test_every_token_of_every_table_names_something(self):
+        for table in TABLES:
+            for row in load_table(table):
+                for column, cell in row.cells.items():
+                    if re.match(r"(key|family|method|holds|route|water):", cell):
+                        resolved(cell, f"{table}.{column}")
+        with self.assertRaisesRegex(FigureError, "method:lye"):
+            resolved("family:acid;method:lye", "clashes")
+        self.assertEqual(set(natures()), set(methods()))
+        for table, column, keys in (
+            ("stages", "crop", crops()),
+            ("hardiness", "crop", crops()),
+            ("leaves", "crop", crops()),
+            ("crop_names", "crop", crops()),
+            ("sign_causes", "sign", signs()),
+        ):
+            self.assertLessEqual({row.text(column) for row in load_table(table)}, set(keys))
+
     def test_disorder_is_refused_with_its_place(self):
         row = Row("stages", 7, {"n_mgl_low": "5", "n_mgl_typ": "4", "n_mgl_high": "9"})
         with self.assertRaisesRegex(FigureError, "stages.csv row 7"):
@@ -36,9 +59,12 @@ class Tables(SimpleTestCase):
 
 
 class Crops(SimpleTestCase):
-    def test_44_crops_and_298_stages(self):
-        self.assertEqual(len(crops()), 44)
-        self.assertEqual(sum(len(c.stages) for c in crops().values()), 298)
+    def test_44_crops_of_298_stages_and_a_house_plant_that_grows_or_rests(self):
+        self.assertEqual(len(crops()), 45)
+        self.assertEqual(sum(len(c.stages) for c in crops().values()), 300)
+        plant = crops()["house_plant"]
+        self.assertEqual([s.key for s in plant.stages], ["vegetative", "wind_down"])
+        self.assertEqual(plant.stages[1].wish_of("N").typ, 0)
 
     def test_every_stage_is_in_order_and_its_wish_below_its_high(self):
         for crop in crops().values():

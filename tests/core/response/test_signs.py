@@ -257,3 +257,16 @@ class Scores(unittest.TestCase):
         for score in (-1, 5.5, 2.3):
             with self.assertRaises(DaceError):
                 scales()["colour"].said(score)
+
+
+class Young(unittest.TestCase):
+    def test_seedlings_are_never_told_to_be_fed_at_normal_strength(self):
+        lettuce = crop("lettuce")
+        hungry = {"nitrogen_share_of_need": 0.3, "drain_ec_ms_cm": 0.4, "days_since_feed": 40}
+        young = read_sign("old_even_pale", lettuce, lettuce.stage("seedling"), hungry)
+        grown = read_sign("old_even_pale", lettuce, lettuce.stage("vegetative"), hungry)
+        self.assertIn("a quarter of the usual strength", young.feeding_helps)
+        self.assertIn("normal strength", grown.feeding_helps)
+        for key in signs():
+            found = read_sign(key, lettuce, lettuce.stage("seedling"), hungry)
+            self.assertNotIn("normal strength", found.feeding_helps or "")

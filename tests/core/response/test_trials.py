@@ -70,6 +70,27 @@ class BruteForce(unittest.TestCase):
                 lambda s, f=fed, u=unfed: chance_of_groups(f, u, s),
             )
 
+    def test_eight_pairs_and_more_have_exact_ends_too(self):
+        rng = np.random.default_rng(7)
+        for n in (8, 9, 11):
+            d = rng.normal(1.0, 2.0, n)
+            self.assert_ends(exact.ends_of_pairs(d), lambda s, d=d: chance_of_pairs(d, s))
+
+    def test_the_interval_of_eight_pairs_holds_the_truth_nine_times_in_ten(self):
+        held = 0
+        for seed in range(300):
+            d = np.random.default_rng(seed).normal(3.0, 10.0, 8)
+            low, high = exact.ends_of_pairs(d)
+            held += (low is None or low <= 3.0) and (high is None or high >= 3.0)
+        self.assertGreaterEqual(held / 300, 0.88)
+
+    def test_two_hundred_pairs_end_where_they_begin_to_be_refused(self):
+        d = np.random.default_rng(8).normal(4.0, 9.0, 200)
+        low, high = exact.ends_of_pairs(d)
+        half = 1.645 * d.std(ddof=1) / np.sqrt(200)  # by the normal law, for so many
+        self.assertAlmostEqual(low, d.mean() - half, delta=0.1)
+        self.assertAlmostEqual(high, d.mean() + half, delta=0.1)
+
     def test_the_least_that_so_few_can_show(self):
         self.assertEqual(exact.smallest_p(6), 2 / 64)
         self.assertAlmostEqual(exact.smallest_p_of_groups(4, 4), 2 / 70)

@@ -58,6 +58,40 @@ class CalibrationTests(unittest.TestCase):
 
 class SightingTests(unittest.TestCase):
     today = date(2026, 7, 14)
+
+    def test_sown_and_never_told_as_planted_out_a_late_sighting_sets_the_stage_alone(self):
+        today = date(2026, 8, 20)
+        begun = Begun(date(2026, 2, 20), (Look("fruit_set", today),), indoors=True, in_tray=True)
+        found = stage_clock(crop("chilli"), begun, usual_outlook(today))
+        self.assertEqual(found.stage.key, "fruit_set")
+        self.assertNotIn("than the table", " ".join(found.said))
+
+    def test_seen_at_the_same_stage_again_it_stays_there_a_while(self):
+        """A third of how far apart such stages end, by the table, from the second look on."""
+        settling = crop("broccoli").stage("establishing").duration_days
+        held = (settling.high - settling.low) / 3
+        first, again = date(2026, 6, 10), date(2026, 6, 24)
+        looks = (Look("establishing", first), Look("establishing", again))
+        begun = Begun(date(2026, 4, 20), looks, indoors=True)
+        for later in range(int(held)):
+            today = again + timedelta(days=later)
+            found = stage_clock(crop("broccoli"), begun, usual_outlook(today))
+            self.assertEqual(found.stage.key, "establishing", later)
+
+    def test_nothing_is_picked_before_it_fruits(self):
+        """Seen in first flower, with no time left to ripen: no day for the picking, not today."""
+        for today, where in (
+            (date(2026, 7, 10), "cool_temperate"),
+            (date(2026, 9, 20), "cool_temperate"),
+        ):
+            begun = Begun(date(2026, 3, 10), (Look("flowering", today),), indoors=True)
+            found = stage_clock(crop("chilli"), begun, usual_outlook(today, where=where))
+            days = found.picked_in(today)
+            fruit = next(s.likely for s in found.starts if s.stage.key == "fruit_set")
+            if days is not None:
+                self.assertGreaterEqual(today + timedelta(days=days), fruit)
+                self.assertGreater(days, 20)
+
     sown = date(2026, 5, 10)
 
     def read(self, *looks, today=today, **kwargs):

@@ -102,3 +102,21 @@ class Perennials(unittest.TestCase):
 
 
 NONE_AHEAD = Days(date(2026, 6, 2), (), (), ())
+
+
+class WinterAhead(unittest.TestCase):
+    def test_the_winter_behind_a_spring_planting_does_not_end_it(self):
+        """In Otago's spring the last frosts lie ahead in October; the bed is not nearly over."""
+        today = date(2026, 10, 12)
+        found = climate("southern")
+        past = usual_days(found, -45.0, date(2026, 7, 1), (today - date(2026, 7, 1)).days + 1)
+        days = outlook(WeatherAsked(found, -45.0, past, Days(date(2026, 10, 13), (), (), ())))
+        for key in ("sweet_potato", "okra", "potato", "winter_squash"):
+            with self.subTest(key):
+                looks = (Look("vegetative", date(2026, 10, 10)),)
+                end = stage_clock(crop(key), Begun(date(2026, 9, 1), looks), days).ends_by_cold
+                self.assertGreater(end.low, date(2026, 12, 21))
+
+    def test_what_stands_in_autumn_meets_the_winter_that_comes(self):
+        read = clock("courgette", "vegetative", today=date(2026, 9, 20), began=30)
+        self.assertLess(read.ends_on, date(2026, 11, 30))

@@ -66,7 +66,9 @@ class Feed(unittest.TestCase):
         first, second = judged(pot(id="a"), pot(id="b"), jars=[little])
         self.assertTrue(first["amounts"], (first["headline"], first["reason"]))
         self.assertEqual(second["amounts"], [])
-        self.assertIn("nothing on the shelf suits", second["headline"])
+        self.assertIn("Nothing on the shelf suits. Get a tomato feed", second["headline"])
+        self.assertEqual((second["kind"], second["button"]), ("wait", ""))
+        self.assertEqual(second["to_get"][0]["nutrients"], ["N", "K"])
 
     def test_half_near_the_top_and_up_to_the_high_end_where_a_reading_is_low(self):
         usual = one(pot(), jars=[FRUITING])["mg_l"]["N"]
@@ -151,7 +153,8 @@ class Salt(unittest.TestCase):
 class Look(unittest.TestCase):
     def test_never_read_and_maybe_too_salty(self):
         bare = pot(crop="strawberry", stage="wind_down", plants=10, litres=30)
-        bare |= {"medium": "coir", "readings": [], "poured": []}
+        fed = {"on": "2026-07-06", "litres": 1, "ec_ms_cm": 1.2, "n_mg_l": 20, "k_mg_l": 30}
+        bare |= {"medium": "coir", "readings": [], "poured": [fed]}
         salts = {"Ca": 105, "Mg": 6, "alkalinity_caco3": 240, "Na": 22, "Cl": 38, "S_SO4": 13}
         waters = {"tap": salts, "rain": {"ec_ms_cm": 0.06}}
         stop = with_planting(bare, started_on="2026-03-28", seen_on="2026-07-03")
@@ -161,6 +164,11 @@ class Look(unittest.TestCase):
         read = stop | {"readings": [{"on": "2026-07-14", "value": 1.0}]}
         after = one(read, waters=waters)
         self.assertEqual(after["kind"], "feed")
+        # due for a week and nobody read it: no question starves it, and half is given
+        long_due = stop | {"poured": [fed | {"on": "2026-06-20"}]}
+        fed_anyway = one(long_due, waters=waters)
+        self.assertEqual(fed_anyway["kind"], "feed")
+        self.assertLess(fed_anyway["mg_l"]["N"], after["mg_l"]["N"])
 
     def test_at_the_very_top_there_is_no_room_for_food(self):
         full = pot(readings=[{"on": "2026-07-13", "value": 2.7}] * 2)

@@ -4302,7 +4302,7 @@ export interface components {
             /** Use By */
             use_by: string | null;
             /** Usual */
-            usual: string;
+            usual: string[];
             /** Weighs */
             weighs: string;
         };
@@ -5389,11 +5389,8 @@ export interface components {
          * @description A pen and when it was last calibrated.
          */
         PenOut: {
-            /**
-             * Calibrated At
-             * Format: date-time
-             */
-            calibrated_at: string;
+            /** Calibrated At */
+            calibrated_at: string | null;
             /** Compensates */
             compensates: boolean;
             /**
@@ -6382,6 +6379,8 @@ export interface components {
             lines: components["schemas"]["RoundLineOut"][];
             /** Mixed */
             mixed: boolean;
+            /** Plain */
+            plain: components["schemas"]["RoundPlainOut"][];
             /** Reads */
             reads: string;
             /** Reads Range */
@@ -6392,6 +6391,13 @@ export interface components {
             subject_id: string | null;
             /** Vessel */
             vessel: string;
+            /** Water */
+            water: string;
+            /**
+             * Water Id
+             * Format: uuid
+             */
+            water_id: string;
             /** Why */
             why: string;
             /** Working */
@@ -6590,6 +6596,46 @@ export interface components {
             trials: components["schemas"]["RoundTrialOut"][];
             /** Waits */
             waits: components["schemas"]["RoundWaitOut"][];
+        };
+        /**
+         * RoundPlainOut
+         * @description The unfed side of a trial that a can feeds: the same litres of plain water, to be ticked.
+         */
+        RoundPlainOut: {
+            /** Amount */
+            amount: string;
+            /** Change Id */
+            change_id: number | null;
+            /** Done */
+            done: boolean;
+            /**
+             * Fill Id
+             * Format: uuid
+             */
+            fill_id: string;
+            /** Litres */
+            litres: number;
+            /** Name */
+            name: string;
+            /**
+             * Place Id
+             * Format: uuid
+             */
+            place_id: string;
+            /**
+             * Trial Id
+             * Format: uuid
+             */
+            trial_id: string;
+            /** Water */
+            water: string;
+            /**
+             * Water Id
+             * Format: uuid
+             */
+            water_id: string;
+            /** Who */
+            who: string;
         };
         /**
          * RoundRowOut
@@ -7321,7 +7367,7 @@ export interface components {
         };
         /**
          * SpotOut
-         * @description One fill of a stop with something growing, and its verdict.
+         * @description One fill of a stop with something growing, its verdict, and what was last read of it.
          */
         SpotOut: {
             /**
@@ -7331,6 +7377,8 @@ export interface components {
             fill_id: string;
             /** Name */
             name: string;
+            /** Read Text */
+            read_text: string;
             /** Stand Ids */
             stand_ids: string[];
             /**
@@ -7671,7 +7719,8 @@ export interface components {
          * @description A stop along the path.
          *
          *     ``mark`` is what it wants in three words, of the spot that wants somebody first; ``line``
-         *     what grows there; ``read_text`` its last reading with its age, silent after a fortnight.
+         *     what grows there; ``read_text`` its last reading with its age, and of which of its pots it is
+         *     where there are several; silent after a fortnight.
          */
         StopOut: {
             /** Drawing */

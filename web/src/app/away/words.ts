@@ -60,6 +60,12 @@ export function ticks(one: { path: string; body: string }, fillId: string): bool
   return (JSON.parse(one.body) as Body).fill_id === fillId;
 }
 
+/** Whether what waits is water for this fill. */
+export function watersFill(one: { path: string; body: string }, fillId: string): boolean {
+  if (one.path !== '/api/waterings') return false;
+  return (JSON.parse(one.body) as Body).fill_id === fillId;
+}
+
 /** The answer's key: the same question has the same one, in whatever order its parts stand. */
 export function keyOf(method: string, path: string, body: string): string {
   return body ? `${method} ${path} ${sorted(JSON.parse(body))}` : `${method} ${path}`;

@@ -25,7 +25,9 @@
   }
 </script>
 
-{#if row && chosen}
+{#if row && !chosen}
+  <section aria-label="When to do it"><h2>{row.text}</h2></section>
+{:else if row && chosen}
   <section aria-label="Open hours">
     <h2>{row.text}</h2>
     <div

@@ -7,6 +7,7 @@
   import Button from '../../ui/Button.svelte';
   import Message from '../../ui/Message.svelte';
   import { round, type RoundCan } from './round.svelte';
+  import PlainRow from './PlainRow.svelte';
   import TickRow from './TickRow.svelte';
 
   const { can }: { can: RoundCan } = $props();
@@ -50,6 +51,9 @@
   <ul>
     {#each can.rows as row (row.fill_id)}
       <TickRow {can} {row} />
+    {/each}
+    {#each can.plain as row (row.fill_id)}
+      <PlainRow {row} />
     {/each}
   </ul>
 </section>

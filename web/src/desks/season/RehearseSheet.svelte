@@ -1,5 +1,6 @@
 <!-- Try it out first: other weather, another shelf, other habits, and both futures side by side. -->
 <script lang="ts">
+  import { untrack } from 'svelte';
   import { garden } from '../../app/garden.svelte';
   import { session } from '../../app/session.svelte';
   import Button from '../../ui/Button.svelte';
@@ -7,7 +8,7 @@
   import Message from '../../ui/Message.svelte';
   import Sheet from '../../ui/Sheet.svelte';
   import Future from './Future.svelte';
-  import { habitsOf, rehearse, trialOf } from './rehearse.svelte';
+  import { rehearse } from './rehearse.svelte';
   import { WEATHERS } from './weathers';
 
   interface Props {
@@ -21,20 +22,21 @@
   const stands = $derived((garden.stop ? [garden.stop] : garden.stops).flatMap((s) => s.stands));
   const plantings = $derived([...new Set(stands.map((stand) => stand.planting_id))]);
   const futures = $derived(rehearse.futures.data);
-  const habits = $derived(habitsOf(chosen, futures?.home_made ?? []));
-  const keepable = $derived(Object.keys(habits).length > 0);
+  const keepable = $derived(futures !== null && Object.keys(rehearse.habits).length > 0);
 
+  // opened anew, or anything else chosen: the futures shown are of what was chosen before
   $effect(() => {
-    if (open) rehearse.futures.clear();
+    void [open, ...Object.values(chosen)];
+    untrack(() => rehearse.forget());
   });
 
   function tryOut() {
     const fills = garden.stop ? spots.map((spot) => spot.fill_id) : [];
-    void rehearse.try(trialOf(chosen, fills));
+    void rehearse.try(chosen, fills, plantings);
   }
 
   async function keep() {
-    if (await rehearse.keep(habits, plantings)) open = false;
+    if (await rehearse.keep()) open = false;
   }
 </script>
 

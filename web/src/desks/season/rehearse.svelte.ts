@@ -41,16 +41,30 @@ export function habitsOf(chosen: Choices, homeMade: string[]): Schemas['FeedingI
 class Rehearse {
   readonly futures = new Resource<Schemas['RehearsalOut']>();
   readonly write = new Write();
+  /** What the futures that are shown were made of, whatever is chosen since. */
+  private tried: { chosen: Choices; plantings: string[] } | null = null;
 
-  try(trial: Trial): Promise<void> {
-    return this.futures.load((signal) =>
-      ask(client.POST('/api/plan/rehearse', { body: trial, signal })),
-    );
+  try(chosen: Choices, fills: string[], plantings: string[]): Promise<void> {
+    this.tried = { chosen: { ...chosen }, plantings };
+    const body = trialOf(chosen, fills);
+    return this.futures.load((signal) => ask(client.POST('/api/plan/rehearse', { body, signal })));
   }
 
-  /** The habits of the trial, for every planting that it was of. */
-  async keep(habits: Schemas['FeedingIn'], plantings: string[]): Promise<boolean> {
-    const body = { ...habits, plantings };
+  /** Something else is chosen: futures of what was chosen before show nothing of it. */
+  forget(): void {
+    this.tried = null;
+    this.futures.clear();
+  }
+
+  /** What of the futures shown can be kept; nothing where no habit was tried. */
+  get habits(): Schemas['FeedingIn'] {
+    const futures = this.futures.data;
+    return this.tried && futures ? habitsOf(this.tried.chosen, futures.home_made) : {};
+  }
+
+  /** The habits that the futures show, for every planting that they were of. */
+  async keep(): Promise<boolean> {
+    const body = { ...this.habits, plantings: this.tried?.plantings ?? [] };
     return !!(await this.write.send(() => ask(client.POST('/api/plan/keep', { body }))));
   }
 }

@@ -26,7 +26,7 @@
     {:else}
       <p>No stop wants it today.</p>
     {/if}
-    {#if jar.usual}<p>Usually {jar.usual}.</p>{/if}
+    {#if jar.usual.length}<p>Usually {jar.usual.join(', ')}.</p>{/if}
     {#if jar.not_for.length}<p>Never on {jar.not_for.join(', nor on ')}.</p>{/if}
     {#if jar.cost_of_can}<p>A can of it costs {jar.cost_of_can}.</p>{/if}
   </div>

@@ -103,7 +103,14 @@
         <p>
           {jar.elements.map((part) => `${part.name} ${part.likely}`).join(', ')} mg/L
         </p>
-        <p><b>{jar.dilute_text}</b></p>
+        {#if jar.usual.length}
+          <ul class="uses">
+            {#each jar.usual as use (use)}<li><b>{use}</b></li>{/each}
+            {#if jar.not_for.length}<li>never on {jar.not_for.join(', nor on ')}</li>{/if}
+          </ul>
+        {:else}
+          <p><b>{jar.dilute_text}</b></p>
+        {/if}
         {#each jar.label_cautions as caution, at (at)}<p>{caution}</p>{/each}
       </aside>
     {/if}
