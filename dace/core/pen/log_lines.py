@@ -11,7 +11,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from dace.core.errors import DaceError
-from dace.core.words.dates import Order, iso_of, order_of
+from dace.core.words.dates import Order, iso_of, order_of, ways_of
 from dace.core.words.tables import rows_of_text
 
 _WOULD_DO = "lines such as 2026-07-14 17:40, 1.85 (time, mS/cm) would do"
@@ -71,7 +71,7 @@ def _layout(rows: list[list[str]], order: Order | None, text: str) -> _Layout:
     if first is None:
         raise DaceError("text", _nothing(rows), _WOULD_DO)
     heads = [cell.strip().lower() for cell in rows[first - 1]] if first else []
-    when = tuple(n for n, cell in enumerate(rows[first]) if iso_of(cell, "ymd") is not None)[:1]
+    when = tuple(n for n, cell in enumerate(rows[first]) if ways_of(cell))[:1]
     beside = when[0] + 1
     if beside < len(rows[first]) and _TIME_ALONE.fullmatch(rows[first][beside]):
         when = (*when, beside)
@@ -94,7 +94,7 @@ _EC_HEAD = r"\bec\b|[mµμu]s(/| ?)cm|conduct"
 
 def _dated(row: list[str]) -> bool:
     """Whether a row holds readings: a date, after a running number at most."""
-    return any(iso_of(cell, "ymd") is not None for cell in row[:2]) and len(row) > 1
+    return len(row) > 1 and any(ways_of(cell) for cell in row[:2])
 
 
 def _nothing(rows: list[list[str]]) -> str:

@@ -4,7 +4,8 @@ from __future__ import annotations
 
 import json
 import uuid
-from typing import Annotated, Any, Literal
+from datetime import date
+from typing import Annotated, Any
 
 from ninja import Query, Router, Schema
 from pydantic import Field, ValidationError
@@ -87,6 +88,20 @@ class BrokenOut(Out):
     text: str
 
 
+class WayOfDateOut(Out):
+    """One day that a date may mean, and the order that makes it so."""
+
+    order: Order
+    day: date
+
+
+class DoubtOut(Out):
+    """A date as it stands in the table, and the days that it may mean."""
+
+    cell: str
+    ways: list[WayOfDateOut]
+
+
 class PlaceNameOut(Out):
     """A name that leads nowhere here, and how many rows have it."""
 
@@ -111,8 +126,10 @@ class LookedOut(Out):
     columns: list[ColumnOut]
     wanted: list[WantedOut]
     missing: str
-    dates: Literal["ymd", "dmy", "mdy"]
+    dates: Order
     doubtful: str
+    doubts: list[DoubtOut]
+    odd: list[BrokenOut]
     total: int
     good: int
     here: int
@@ -205,6 +222,11 @@ def _told(found: Looked) -> LookedOut:
         missing=f"No column yet for {listed(missing)}." if missing else "",
         dates=how.order,
         doubtful=how.doubtful,
+        doubts=[
+            DoubtOut(cell=one.cell, ways=[WayOfDateOut(order=o, day=day) for o, day in one.ways])
+            for one in how.doubts
+        ],
+        odd=[BrokenOut(row=row, text=f"{text}.") for row, text in found.odd[:_SHOWN]],
         total=len(how.sheet.rows),
         good=len(found.good),
         here=found.here,

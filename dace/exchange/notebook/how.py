@@ -4,9 +4,9 @@ from __future__ import annotations
 
 import uuid
 from dataclasses import dataclass, field, replace
-from datetime import datetime, time, tzinfo
+from datetime import date, datetime, time, tzinfo
 
-from dace.core.api import DaceError, Order, iso_of, order_of
+from dace.core.api import DaceError, Doubt, Order, doubts_of, iso_of, order_of
 from dace.exchange.notebook.kinds import Kind, best_kind, kind_named, matched, unit_in
 from dace.exchange.notebook.sheets import Sheet
 
@@ -35,6 +35,7 @@ class How:
     units: dict[str, str]
     order: Order
     doubtful: str = ""
+    doubts: tuple[Doubt, ...] = ()
 
     def cell(self, cells: tuple[str, ...], key: str) -> str:
         """What a row says of a column; empty where there is none."""
@@ -73,7 +74,7 @@ class How:
         return at if at.tzinfo else at.replace(tzinfo=zone)
 
 
-def how_to_read(sheets: list[Sheet], said: Said) -> How:
+def how_to_read(sheets: list[Sheet], said: Said, today: date) -> How:
     """The sheet, its kind, columns, units and dates: as said, or as its heads and cells tell.
 
     Raises
@@ -96,7 +97,7 @@ def how_to_read(sheets: list[Sheet], said: Said) -> How:
         if any(not 0 <= at < len(sheet.heads) for at in columns.values()):
             raise DaceError("columns", "a column that is not there", "one of the table's own")
     how = How(kind, sheet, columns, _units(kind, sheet, columns, said), said.dates or "ymd")
-    return how if said.dates else _dated(how)
+    return how if said.dates else _dated(how, today)
 
 
 def _units(kind: Kind, sheet: Sheet, columns: dict[str, int], said: Said) -> dict[str, str]:
@@ -112,11 +113,12 @@ def _units(kind: Kind, sheet: Sheet, columns: dict[str, int], said: Said) -> dic
     return found
 
 
-def _dated(how: How) -> How:
+def _dated(how: How, today: date) -> How:
+    """With the order that its open cells leave; where they leave several, those cells."""
     if "when" not in how.columns:
         return how
+    cells = [how.cell(cells, "when") for _, cells in how.sheet.rows]
     try:
-        dates = (how.cell(cells, "when") for _, cells in how.sheet.rows)
-        return replace(how, order=order_of(dates, "when"))
+        return replace(how, order=order_of(cells, "when", today))
     except DaceError as error:
-        return replace(how, order="dmy", doubtful=error.sentence)
+        return replace(how, order="dmy", doubtful=error.sentence, doubts=doubts_of(cells))

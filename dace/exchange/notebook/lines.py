@@ -6,6 +6,7 @@ import uuid
 from collections import Counter
 from collections.abc import Callable
 from dataclasses import dataclass, field
+from datetime import date
 from functools import cached_property
 from zoneinfo import ZoneInfo
 
@@ -39,6 +40,8 @@ class Line:
     number: int
     rows: tuple[Kept, ...]
     words: str
+    on: date | None = None
+    """The day that it was read as; None of what has none."""
 
     @property
     def chief(self) -> Kept:
@@ -81,7 +84,10 @@ class Reader:
             "jars": self._jar,
         }
         rows, words = readers[self.how.kind.key](cells)
-        return Line(number, rows, words)
+        on = None
+        if "when" in self.how.columns:
+            on = self.how.instant(cells, self._zone).astimezone(self._zone).date()
+        return Line(number, rows, words, on)
 
     def _id(self, *natural: object) -> uuid.UUID:
         """One id for what is the same, however often it is sent; a second one for a twin of it."""

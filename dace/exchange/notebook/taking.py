@@ -7,6 +7,7 @@ from collections import Counter
 from collections.abc import Sequence
 from dataclasses import dataclass
 
+from dace.core import api as core
 from dace.core.api import DaceError
 from dace.exchange.notebook import progress
 from dace.exchange.notebook.how import How, Said, how_to_read
@@ -14,6 +15,7 @@ from dace.exchange.notebook.lines import Line, Reader
 from dace.exchange.notebook.sheets import sheets_of
 from dace.exchange.notebook.whereabouts import UnknownPlaceError, Whereabouts
 from dace.garden.reads import garden_of
+from dace.garden.services import today
 from dace.households.copying import write_together
 from dace.households.models import Change
 from dace.households.scope import ConflictError, Scope, require_hand
@@ -41,6 +43,8 @@ class Looked:
     broken: tuple[Broken, ...]
     unknown: tuple[tuple[str, int], ...]
     options: tuple[tuple[uuid.UUID, str], ...]
+    odd: tuple[tuple[int, str], ...] = ()
+    """Rows whose day is worth a second look, and why."""
 
 
 def look_over(scope: Scope, data: bytes, said: Said, of: uuid.UUID | None = None) -> Looked:
@@ -52,7 +56,8 @@ def look_over(scope: Scope, data: bytes, said: Said, of: uuid.UUID | None = None
         On ``file``, ``sheet``, ``kind`` or ``columns``.
     """
     sheets = sheets_of(data)
-    how = how_to_read(sheets, said)
+    on = today(scope, garden_of(scope))
+    how = how_to_read(sheets, said, on)
     where = Whereabouts(scope, said.places)
     broken: list[Broken] = []
     unknown: Counter[str] = Counter()
@@ -78,6 +83,7 @@ def look_over(scope: Scope, data: bytes, said: Said, of: uuid.UUID | None = None
         tuple(broken),
         tuple(unknown.most_common()),
         tuple(where.options()),
+        core.pointed_at([(line.number, line.on) for line in lines if line.on], on),
     )
 
 

@@ -3453,6 +3453,16 @@ export interface components {
             title: string;
         };
         /**
+         * DoubtOut
+         * @description A date as it stands in the table, and the days that it may mean.
+         */
+        DoubtOut: {
+            /** Cell */
+            cell: string;
+            /** Ways */
+            ways: components["schemas"]["WayOfDateOut"][];
+        };
+        /**
          * DressingOut
          * @description A dry feed worked out; nothing is written yet. ``others_text`` is what they get of it.
          */
@@ -4539,6 +4549,8 @@ export interface components {
             dates: "ymd" | "dmy" | "mdy";
             /** Doubtful */
             doubtful: string;
+            /** Doubts */
+            doubts: components["schemas"]["DoubtOut"][];
             /** Good */
             good: number;
             /** Here */
@@ -4552,6 +4564,8 @@ export interface components {
             kinds: components["schemas"]["NotebookKindOut"][];
             /** Missing */
             missing: string;
+            /** Odd */
+            odd: components["schemas"]["BrokenOut"][];
             /** Places */
             places: components["schemas"]["PlaceChoiceOut"][];
             /** Sheet */
@@ -8416,6 +8430,22 @@ export interface components {
              * @default
              */
             water_kind: string;
+        };
+        /**
+         * WayOfDateOut
+         * @description One day that a date may mean, and the order that makes it so.
+         */
+        WayOfDateOut: {
+            /**
+             * Day
+             * Format: date
+             */
+            day: string;
+            /**
+             * Order
+             * @enum {string}
+             */
+            order: "ymd" | "dmy" | "mdy";
         };
         /**
          * WayOut

@@ -1,6 +1,7 @@
 <!-- A notebook kept elsewhere: chosen, looked over, taken in. -->
 <script lang="ts">
   import { many } from '../../ui/language';
+  import { dateInWords } from '../../ui/time';
   import Button from '../../ui/Button.svelte';
   import Choice from '../../ui/Choice.svelte';
   import Message from '../../ui/Message.svelte';
@@ -16,6 +17,15 @@
     { value: 'dmy', name: 'day first: 3/4 is in April' },
     { value: 'mdy', name: 'month first: 3/4 is in March' },
   ];
+  type Looked = NonNullable<typeof looked>;
+  /** Orders in which the doubtful dates can be read. */
+  const ordersOf = (found: Looked): Order[] => [
+    ...new Set(found.doubts.flatMap((one) => one.ways.map((way) => way.order))),
+  ];
+  const meant = (one: Looked['doubts'][number], order: Order) => {
+    const day = one.ways.find((way) => way.order === order)?.day;
+    return day ? dateInWords(day) : 'no day';
+  };
   const unsure = $derived(Boolean(looked?.missing || looked?.doubtful));
 </script>
 
@@ -77,12 +87,27 @@
       onunit={(key, unit) => void table.sayUnit(key, unit)}
     />
     {#if looked.missing}<p class="care" role="status">{looked.missing}</p>{/if}
-    {#if looked.doubtful}
-      <p class="care" role="status">
-        {looked.doubtful}
-        <Button onclick={() => void table.sayDates('dmy')}>The day comes first</Button>
-        <Button onclick={() => void table.sayDates('mdy')}>The month comes first</Button>
-      </p>
+    {#if looked.doubts.length}
+      <div class="care" role="status">
+        <p>Some dates may mean several days. Which is meant?</p>
+        <div class="ways">
+          {#each ordersOf(looked) as order (order)}
+            <Button onclick={() => void table.sayDates(order)}>
+              {#each looked.doubts as one (one.cell)}
+                <span class="way">{one.cell}: {meant(one, order)}</span>
+              {/each}
+            </Button>
+          {/each}
+        </div>
+      </div>
+    {:else if looked.doubtful}<p class="care" role="status">{looked.doubtful}</p>{/if}
+    {#if looked.odd.length}
+      <div class="care">
+        <p>Look at these days again before you take them in:</p>
+        <ul>
+          {#each looked.odd as one (one.row)}<li>row {one.row}: {one.text}</li>{/each}
+        </ul>
+      </div>
     {/if}
     {#if looked.shown.length}
       <p>Read as, for example:</p>
