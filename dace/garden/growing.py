@@ -13,8 +13,8 @@ from dace.garden.models import Fill, Planting, StageSeen, Stand
 from dace.garden.planting import NewPlanting, plant_rows
 from dace.garden.services import today
 from dace.households.changes import change
-from dace.households.keeping import new_row
-from dace.households.scope import ConflictError, Scope, require_owner
+from dace.households.keeping import new_row, refuse_if_changed_meanwhile
+from dace.households.scope import ConflictError, Scope, require_hand, require_owner
 
 
 @dataclass(frozen=True)
@@ -60,10 +60,42 @@ def see_stage(scope: Scope, new: Seen) -> StageSeen:
         )
 
 
-def _set_aside(scope: Scope, planting: Planting, look: Look, sure: bool) -> None:
+@transaction.atomic
+def mend_look(scope: Scope, new: Seen) -> StageSeen:
+    """Put a look right under its id: the stage that was seen, or the day.
+
+    Raises
+    ------
+    NotFoundError
+        If it is none of this household's.
+    DaceError, ConflictError
+        As :func:`see_stage`.
+    """
+    require_hand(scope)
+    row = StageSeen.objects.select_related("planting__garden").fetch(scope, new.id, "id")
+    planting = row.planting
+    seen = planting.grown.stage(new.stage)
+    on = new.on or row.seen_on
+    if not planting.started_on <= on <= today(scope, planting.garden):
+        raise DaceError("on", f"{on}", f"a day from {planting.started_on} to today would do")
+    if (row.stage, row.seen_on) == (seen.key, on):
+        return row
+    refuse_if_changed_meanwhile(scope, row, {"stage": seen.key, "seen_on": on})
+    with change(scope, "stage", f"{planting.grown.name} {seen.words}, put right"):
+        _set_aside(scope, planting, Look(seen.key, on), new.sure, but=row)
+        row.stage, row.seen_on = seen.key, on
+        row.save(update_fields=["stage", "seen_on"])
+    return row
+
+
+def _set_aside(
+    scope: Scope, planting: Planting, look: Look, sure: bool, but: StageSeen | None = None
+) -> None:
     """What an older look says otherwise is asked about, never reordered."""
     grown = planting.grown
     for row in StageSeen.objects.of(scope).filter(planting=planting):
+        if but is not None and row.pk == but.pk:
+            continue
         other = out_of_order(grown, (Look(row.stage, row.seen_on),), look)
         if other is None:
             continue

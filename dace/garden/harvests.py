@@ -12,8 +12,8 @@ from django.db import transaction
 from dace.core.api import DaceError, day_in_words
 from dace.garden.models import Harvest, Planting
 from dace.households.changes import change
-from dace.households.keeping import new_row
-from dace.households.scope import Scope
+from dace.households.keeping import new_row, refuse_if_changed_meanwhile
+from dace.households.scope import Scope, require_hand
 
 _MOST_G, _MOST_PIECES = 1e6, 100_000
 
@@ -49,6 +49,31 @@ def log_harvest(scope: Scope, new: NewHarvest) -> Harvest:
     row = harvest_row(scope, new, planting)
     with change(scope, "harvest", f"picked from {planting}"):
         row.save(force_insert=True)
+    return row
+
+
+@transaction.atomic
+def mend_harvest(scope: Scope, new: NewHarvest) -> Harvest:
+    """Put a harvest right under its id: its day, weight or number.
+
+    Raises
+    ------
+    NotFoundError
+        If it is none of this household's.
+    DaceError
+        As :func:`harvest_row`.
+    """
+    require_hand(scope)
+    row = Harvest.objects.select_related("planting__garden").fetch(scope, new.id, "id")
+    found = harvest_row(scope, new, row.planting)
+    values = {name: getattr(found, name) for name in ("grams", "pieces", "picked_on")}
+    changed = {name: value for name, value in values.items() if getattr(row, name) != value}
+    if changed:
+        refuse_if_changed_meanwhile(scope, row, changed)
+        with change(scope, "harvest", f"harvest of {row.planting} put right"):
+            for name, value in changed.items():
+                setattr(row, name, value)
+            row.save(update_fields=list(changed))
     return row
 
 

@@ -9,7 +9,7 @@ from dace.desks.door import api_people
 from dace.desks.looks import api as looks
 from dace.desks.looks import api_photos
 from dace.desks.notebook import api as notebook
-from dace.desks.notebook import api_changes
+from dace.desks.notebook import api_changes, mending
 from dace.desks.path import api as path
 from dace.desks.practice import api as practice
 from dace.desks.roots import api as roots
@@ -43,6 +43,7 @@ for room in (
     api_leaf,
     api_mix,
     notebook,
+    mending,
     api_changes,
     api_people,
     api_places,

@@ -262,3 +262,24 @@ class Phone(Views):
         expect(self.page.get_by_role("dialog")).to_contain_text("1 + 500 in 9 L")
         width = self.page.evaluate("document.documentElement.scrollWidth")
         self.assertLessEqual(width, PHONE["width"])
+
+
+class PutRight(BrowserCase):
+    def test_a_feed_poured_yesterday_evening_is_dated_and_its_amount_put_right(self):
+        self.look_round()
+        self.choose("Quay tub 1")
+        self.feed_anyway()
+        self.press("poured earlier")
+        self.page.get_by_label("When").select_option("yesterday evening")
+        self.page.get_by_role("button", name="Pour 1 L on each of 4").click()
+        expect(self.page.get_by_role("button", name="Undo", exact=True)).to_be_visible()
+        self.page.goto(f"{self.live_server_url}/notebook")
+        fed = self.page.get_by_role("listitem").filter(has_text="4 L on Quay tub 1").first
+        expect(fed).to_contain_text("19:00")
+        fed.get_by_role("button", name="Put it right").click()
+        amount = self.box("How much on each of 4")
+        expect(amount).to_have_value("1 L")
+        amount.fill("0.5")
+        self.press("Write it down")
+        expect(self.page.get_by_text("2 L on Quay tub 1")).to_be_visible()
+        self.assert_axe_finds_nothing_grave()

@@ -532,6 +532,30 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/doses/{dose_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Dose
+         * @description A feed as it can be put right.
+         */
+        get: operations["dose_entry"];
+        /**
+         * Put Dose Right
+         * @description Put a feed right.
+         */
+        put: operations["mend_dose"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/dressings": {
         parameters: {
             query?: never;
@@ -752,6 +776,30 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/harvests/{row_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Harvest
+         * @description A harvest as it can be put right.
+         */
+        get: operations["harvest_entry"];
+        /**
+         * Put Harvest Right
+         * @description Put a harvest right.
+         */
+        put: operations["mend_harvest"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/import": {
         parameters: {
             query?: never;
@@ -910,6 +958,30 @@ export interface paths {
          * @description End one's account; an owner's with all that the household keeps.
          */
         post: operations["leave"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/looks/{row_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Look
+         * @description A look as it can be put right.
+         */
+        get: operations["look_entry"];
+        /**
+         * Put Look Right
+         * @description Put a look right.
+         */
+        put: operations["mend_look"];
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -3172,6 +3244,16 @@ export interface components {
             working: string[];
         };
         /**
+         * ChoiceOut
+         * @description Something that can be chosen instead.
+         */
+        ChoiceOut: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+        };
+        /**
          * ChoicesOut
          * @description What there is to choose from when setting up.
          */
@@ -3341,6 +3423,52 @@ export interface components {
              * Format: uuid
              */
             subject_id: string;
+        };
+        /**
+         * DoseEntryIn
+         * @description What a feed really was; what is left out stays.
+         */
+        DoseEntryIn: {
+            /**
+             * Each
+             * @default
+             */
+            each: string | components["schemas"]["BoxIn"];
+            /** Poured At */
+            poured_at?: string | null;
+            /** Stand Id */
+            stand_id?: string | null;
+            /** Water Id */
+            water_id?: string | null;
+        };
+        /**
+         * DoseEntryOut
+         * @description A feed as it stands: when, how much on each, where, and of which water.
+         */
+        DoseEntryOut: {
+            /** Each */
+            each: string;
+            /** Plants */
+            plants: number;
+            /**
+             * Poured At
+             * Format: date-time
+             */
+            poured_at: string;
+            /**
+             * Stand Id
+             * Format: uuid
+             */
+            stand_id: string;
+            /** Stands */
+            stands: components["schemas"]["ChoiceOut"][];
+            /**
+             * Water Id
+             * Format: uuid
+             */
+            water_id: string;
+            /** Waters */
+            waters: components["schemas"]["ChoiceOut"][];
         };
         /**
          * DoseIn
@@ -3989,6 +4117,39 @@ export interface components {
             slider: number;
         };
         /**
+         * HarvestEntryIn
+         * @description What was really picked; its weight as typed.
+         */
+        HarvestEntryIn: {
+            /**
+             * Picked On
+             * Format: date
+             */
+            picked_on: string;
+            /** Pieces */
+            pieces?: number | null;
+            /**
+             * Weight
+             * @default
+             */
+            weight: string | components["schemas"]["BoxIn"];
+        };
+        /**
+         * HarvestEntryOut
+         * @description A harvest as it stands.
+         */
+        HarvestEntryOut: {
+            /**
+             * Picked On
+             * Format: date
+             */
+            picked_on: string;
+            /** Pieces */
+            pieces: number | null;
+            /** Weight */
+            weight: string;
+        };
+        /**
          * HarvestIn
          * @description What was picked; its weight as typed, such as ``1 lb 2 oz``, or in grams.
          */
@@ -4508,6 +4669,39 @@ export interface components {
         LogsIn: {
             /** Logs */
             logs: boolean;
+        };
+        /**
+         * LookEntryIn
+         * @description What was really seen; ``sure`` sets older looks aside that say otherwise.
+         */
+        LookEntryIn: {
+            /**
+             * Seen On
+             * Format: date
+             */
+            seen_on: string;
+            /** Stage */
+            stage: string;
+            /**
+             * Sure
+             * @default false
+             */
+            sure: boolean;
+        };
+        /**
+         * LookEntryOut
+         * @description A look as it stands, and the stages that it may have been.
+         */
+        LookEntryOut: {
+            /**
+             * Seen On
+             * Format: date
+             */
+            seen_on: string;
+            /** Stage */
+            stage: string;
+            /** Stages */
+            stages: components["schemas"]["ChoiceOut"][];
         };
         /**
          * LookIn
@@ -9654,6 +9848,78 @@ export interface operations {
             503: components["responses"]["E503"];
         };
     };
+    dose_entry: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                dose_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoseEntryOut"];
+                };
+            };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
+        };
+    };
+    mend_dose: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                dose_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DoseEntryIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
+        };
+    };
     give_dressing: {
         parameters: {
             query?: never;
@@ -10046,6 +10312,78 @@ export interface operations {
             503: components["responses"]["E503"];
         };
     };
+    harvest_entry: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                row_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HarvestEntryOut"];
+                };
+            };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
+        };
+    };
+    mend_harvest: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                row_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HarvestEntryIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
+        };
+    };
     import_package: {
         parameters: {
             query?: never;
@@ -10352,6 +10690,78 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SessionOut"];
+                };
+            };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
+        };
+    };
+    look_entry: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                row_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LookEntryOut"];
+                };
+            };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
+        };
+    };
+    mend_look: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                row_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LookEntryIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
                 };
             };
             400: components["responses"]["E400"];

@@ -63,3 +63,14 @@ export function instantOf(local: string, zone: string): string {
   const guess = asUtc - aheadOf(asUtc, zone);
   return new Date(asUtc - aheadOf(guess, zone)).toISOString(); // once more, about a change of clocks
 }
+
+/** `2026-07-13`: so many days before a day. */
+export function earlier(day: string, days: number): string {
+  return new Date(Date.parse(`${day}T12:00:00Z`) - days * DAY_MS).toISOString().slice(0, 10);
+}
+
+/** `2026-07-14T17:40`: an instant by the garden's clock. */
+export function localTime(instant: string, zone: string): string {
+  const at = Date.parse(instant);
+  return new Date(Math.floor(at / 1000) * 1000 + aheadOf(at, zone)).toISOString().slice(0, 16);
+}

@@ -43,7 +43,9 @@
         {stand.counted} ·
         {stand.stage}{stand.question ? '?' : ` since ${dateInWords(stand.stage_since)}`}{stand.fed
           ? ''
-          : ' · kept unfed, to compare'}{garden.spot?.read_text ? ` · ${garden.spot.read_text}` : ''}
+          : ' · kept unfed, to compare'}{garden.spot?.read_text
+          ? ` · ${garden.spot.read_text}`
+          : ''}
       {:else if mixing}
         for no stop in particular
       {/if}

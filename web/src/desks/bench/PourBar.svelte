@@ -6,6 +6,7 @@
   import Message from '../../ui/Message.svelte';
   import ActBar from './ActBar.svelte';
   import type { Bench } from './bench.svelte';
+  import WhenBox from '../../ui/WhenBox.svelte';
   import EachBox from './EachBox.svelte';
 
   interface Props {
@@ -15,6 +16,7 @@
   }
   let { bench, onplain }: Props = $props();
   const preview = $derived(bench.preview);
+  let earlier = $state(false);
   const pour = $derived(preview?.pour ?? null);
   /** All that goes in, as one says it. */
   const poured = $derived.by(() => {
@@ -87,7 +89,15 @@
         <button type="button" class="how" onclick={() => bench.halve()}>half strength</button>
         <button type="button" class="how" onclick={onplain}>plain water instead</button>
       {/if}
+      {#if !earlier}
+        <button type="button" class="how" onclick={() => (earlier = true)}>poured earlier</button>
+      {/if}
     </p>
+    {#if earlier}
+      <div class="when">
+        <WhenBox bind:value={bench.pouredAt} trouble={bench.write.trouble('poured_at')} />
+      </div>
+    {/if}
   {:else if stand}
     <p>
       {bench.problem

@@ -1,6 +1,7 @@
 import { searchParams } from 'sv-router';
 import { ask, client, type Schemas } from '../../api/client';
 import { garden } from '../../app/garden.svelte';
+import { instantOf } from '../../ui/time';
 import type { Typed } from '../../ui/typed';
 import { volume } from '../../app/measures';
 import { Resource } from '../../app/resource.svelte';
@@ -41,6 +42,8 @@ export class Bench {
   /** The box that was last typed in, with what was typed; none after a drag. */
   typed = $state<{ way: Way; text: string } | null>(null);
   reading = $state(0);
+  /** When it was poured, by the garden's clock; empty is now. */
+  pouredAt = $state('');
   /** Litres for each plant as typed; empty takes what Dace suggests. */
   litresSaid = $state<Typed>('');
   /** She is still typing: a half-typed strength is no mistake yet. */
@@ -252,12 +255,18 @@ export class Bench {
     const litres_each = this.litres;
     const body = {
       can: { id: canId, jar_id, water_id, vessel, strength, reading, more },
-      dose: { id: this.write.id('dose'), stand_id: stand.id, plants: stand.count, litres_each },
+      dose: {
+        id: this.write.id('dose'),
+        stand_id: stand.id,
+        plants: stand.count,
+        litres_each,
+        poured_at: this.pouredAt ? instantOf(this.pouredAt, garden.path?.zone ?? 'UTC') : null,
+      },
     };
     const next = { label: 'Read the can', act: () => onread(canId) };
     const poured = await this.write.send(() => ask(client.POST('/api/pours', { body })), next);
     if (!poured) return false;
-    this.litresSaid = '';
+    this.litresSaid = this.pouredAt = '';
     this.anyway = false;
     this.layOut();
     const leftL = preview.pour?.left_l ?? 0;

@@ -5,6 +5,7 @@
   import Button from '../../ui/Button.svelte';
   import { clockTime } from '../../ui/time';
   import CorrectionCard from './CorrectionCard.svelte';
+  import MendSheet from './MendSheet.svelte';
   import ReadingEntry from './ReadingEntry.svelte';
 
   interface Props {
@@ -13,6 +14,7 @@
     zone: string;
   }
   let { dose, zone }: Props = $props();
+  let mending = $state(false);
   /** Whether its newest reading is off. */
   const wrong = $derived(['weaker', 'stronger'].includes(dose.readings[0]?.verdict ?? ''));
 </script>
@@ -45,11 +47,13 @@
   </div>
   <div class="side">
     <time datetime={dose.at}>{clockTime(dose.at, zone)}</time>
+    <Button look="quiet" onclick={() => (mending = true)}>Put it right</Button>
     {#if dose.change_id !== null}
       <Button look="quiet" onclick={() => undo.take(dose.change_id)}>Undo</Button>
     {/if}
   </div>
 </article>
+<MendSheet kind="dose" id={dose.id} bind:open={mending} />
 
 <style>
   article {

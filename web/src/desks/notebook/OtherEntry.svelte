@@ -5,12 +5,15 @@
   import Button from '../../ui/Button.svelte';
   import { photoAt } from '../looks/photos';
   import { clockTime } from '../../ui/time';
+  import MendSheet from './MendSheet.svelte';
+  import { canBeMended } from './mending';
 
   interface Props {
     other: Schemas['OtherOut'];
     zone: string;
   }
   const { other, zone }: Props = $props();
+  let mending = $state(false);
   /** What is known to the minute; the rest was written down by its day. */
   const TIMED = new Set(['watering', 'look']);
 </script>
@@ -30,11 +33,17 @@
     {#if TIMED.has(other.kind)}
       <time datetime={other.at}>{clockTime(other.at, zone)}</time>
     {/if}
+    {#if canBeMended(other.kind)}
+      <Button look="quiet" onclick={() => (mending = true)}>Put it right</Button>
+    {/if}
     {#if other.change_id !== null}
       <Button look="quiet" onclick={() => undo.take(other.change_id)}>Undo</Button>
     {/if}
   </span>
 </div>
+{#if canBeMended(other.kind)}
+  <MendSheet kind={other.kind} id={other.id} bind:open={mending} />
+{/if}
 
 <style>
   div {
