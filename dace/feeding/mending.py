@@ -25,7 +25,7 @@ _ROUNDING_L = 1e-6
 
 @dataclass(frozen=True)
 class MendedDose:
-    """What a feed really was; what is None stays as it is, the litres in all at another stand too."""
+    """What a feed really was; what is None stays, at another stand the litres in all."""
 
     poured_at: datetime | None = None
     litres_each: float | None = None
