@@ -10,6 +10,7 @@ from django.db import transaction
 
 from dace.core import api as core
 from dace.core.api import DaceError, DryDose, Spread
+from dace.feeding.meanwhile import refuse_if_fed_meanwhile
 from dace.feeding.models import Dressing
 from dace.feeding.reads import jar_with_stock
 from dace.garden.models import Stand
@@ -148,6 +149,7 @@ def give_dressing(
     if repeat is not None:
         return repeat
     told = read_dressing(scope, asked, measures)
+    refuse_if_fed_meanwhile(scope, told.stand.fill)
     given = [(row_id, told.stand, told.dose.grams)]
     given += [(uuid.uuid5(row_id, str(stand.pk)), stand, part) for stand, part in told.others]
     grams = sum(part for _, _, part in given)

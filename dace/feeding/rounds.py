@@ -8,6 +8,7 @@ from dataclasses import dataclass
 from django.db import transaction
 
 from dace.core.api import CanToMix, DaceError, read_litres_each, shown
+from dace.feeding.meanwhile import refuse_if_fed_meanwhile
 from dace.feeding.mixing import NewCan, mix
 from dace.feeding.models import Can, Dose, Serving, Thinning, Tick
 from dace.feeding.plans import cans_to_mix
@@ -144,6 +145,8 @@ def tick(scope: Scope, new: NewTick) -> Tick:
     done = Tick.objects.of(scope).filter(fill=fill, on=on).exists()
     if done and new.how != Tick.How.EXTRA:
         raise ConflictError("fill_id", f"{fill}, which is ticked already", "undo that one first")
+    if new.how in (Tick.How.PLANNED, Tick.How.HALF, Tick.How.OWN):
+        refuse_if_fed_meanwhile(scope, fill)
     serving = None if new.how == Tick.How.NONE else _serving(scope, new, fill)
     with change(scope, "tick") as draft:
         doses = _doses(scope, new, serving) if serving is not None else []

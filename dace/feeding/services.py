@@ -9,6 +9,7 @@ from datetime import datetime
 from django.db import transaction
 
 from dace.core.api import DaceError, shown
+from dace.feeding.meanwhile import refuse_if_fed_meanwhile
 from dace.feeding.mixing import NewCan, mix
 from dace.feeding.models import Can, Dose
 from dace.feeding.reads import litres_left
@@ -79,6 +80,7 @@ def pour_rest(scope: Scope, can_id: uuid.UUID, new_dose: NewDose) -> Dose:
 
 def _pour(scope: Scope, can: Can, new: NewDose) -> Dose:
     stand = Stand.objects.select_related("fill__place").fetch(scope, new.stand_id, "stand_id")
+    refuse_if_fed_meanwhile(scope, stand.fill)
     if not 1 <= new.plants <= stand.count:
         raise DaceError("plants", f"{new.plants} plants", f"1 to {stand.count} stand there")
     litres, left = new.plants * new.litres_each, litres_left(scope, can)

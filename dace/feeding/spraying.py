@@ -10,6 +10,7 @@ from django.db import transaction
 
 from dace.core import api as core
 from dace.core.api import DaceError, Part, SprayAsked, shown
+from dace.feeding.meanwhile import refuse_if_fed_meanwhile
 from dace.feeding.mixing import (
     Mixed,
     NewCan,
@@ -127,6 +128,7 @@ def spray_leaves(scope: Scope, new_can: NewCan, new: NewSpray) -> Spray:
         out = work_out(scope, garden_of(scope), new_can, new.stand_id, new.plants)
         can = write_can(scope, out.mixed, at)
         stand = Stand.objects.select_related("fill__place").fetch(scope, new.stand_id, "stand_id")
+        refuse_if_fed_meanwhile(scope, stand.fill)
         draft.summary = f"{shown.litres(can.vessel_l, 2)} sprayed on {stand.fill}"
         return Spray.objects.create(
             **new_row(scope, new.id),

@@ -13,7 +13,7 @@ from ninja.security import APIKeyCookie, HttpBearer
 from dace.core.api import DaceError
 from dace.households import clock, tokens
 from dace.households.models import Membership
-from dace.households.scope import Scope
+from dace.households.scope import ConflictError, Scope
 
 _LONGEST = 18
 _AWAY = timedelta(days=14)
@@ -33,7 +33,32 @@ class HouseholdSession(APIKeyCookie):
         )
         if member is None:
             return None
+        _made_here(request, member)
         return _as_done(request, scope_of(member, _seen(request)))
+
+
+def _made_here(request: HttpRequest, member: Membership) -> None:
+    """What was made by somebody goes in as theirs, into the garden that it was made for.
+
+    Raises
+    ------
+    ConflictError
+        On ``made_by``, where another is signed in by now, or another garden is open.
+    """
+    said = request.headers.get("X-Made-By", "")
+    if not said or request.method in ("GET", "HEAD"):
+        return
+    if said != made_by(member):
+        raise ConflictError(
+            "made_by",
+            "what somebody else made, or made for another garden",
+            "sign in as who made it, and it goes in",
+        )
+
+
+def made_by(member: Membership) -> str:
+    """Who makes something, for which garden; both stay when they are renamed."""
+    return f"{member.user_id}.{member.household_id}"
 
 
 def scope_of(member: Membership, seen: int | None = None) -> Scope:

@@ -102,15 +102,24 @@ def forget() -> None:
         one.cache_clear()
 
 
+def newest_change(scope: Scope) -> int:
+    """The number of the household's newest change, notes and photos too; 0 before the first."""
+    return _written_now(scope).newest
+
+
 def version_of(scope: Scope, *models: type[Model]) -> Version:
     """The version that stands now, of some tables or of all that tells; one query an asking."""
-    written = scope.once("written to", lambda: _written_to(scope.household_id))
+    written = _written_now(scope)
     number = written.telling
     if models:
         keys = (ContentType.objects.get_for_model(model).pk for model in models)
         number = max(written.tables.get(key, written.others) for key in keys)
     quarter = int(scope.now.timestamp()) // (60 * _MINUTES)
     return Version(scope.household_id, number, quarter, scope)
+
+
+def _written_now(scope: Scope) -> _Written:
+    return scope.once("written to", lambda: _written_to(scope.household_id))
 
 
 def _written_to(household: uuid.UUID) -> _Written:

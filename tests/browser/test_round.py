@@ -2,7 +2,7 @@
 
 from typing import ClassVar
 
-from playwright.sync_api import expect
+from playwright.sync_api import Page, expect
 
 from tests.browser.base import DESKTOP, PHONE, BrowserCase
 
@@ -97,3 +97,38 @@ class ByKeyboard(BrowserCase):
         expect(self.page.get_by_label("Its address")).to_be_visible()
         self.press("Revoke the address")
         expect(self.page.get_by_label("Its address")).to_have_count(0)
+
+
+class TwoPhones(BrowserCase):
+    viewport: ClassVar[dict[str, int]] = PHONE
+
+    def other_phone(self) -> Page:
+        """Somebody else of the same garden, with her own page."""
+        browser = self.page.context.browser
+        assert browser is not None
+        context = browser.new_context(viewport=PHONE, service_workers="block")  # type: ignore[arg-type]
+        self.addCleanup(context.close)
+        context.add_cookies(self.page.context.cookies())  # type: ignore[arg-type]
+        other = context.new_page()
+        other.goto(f"{self.live_server_url}/round")
+        return other
+
+    def test_a_round_left_open_reads_what_another_phone_ticked(self):
+        self.look_round("round")
+        row = self.page.get_by_role("button", name="Quay tub 1 4 aubergines")
+        expect(row).to_have_attribute("aria-pressed", "false")
+        theirs = self.other_phone().get_by_role("button", name="Quay tub 1 4 aubergines")
+        theirs.click()
+        expect(theirs).to_contain_text("4 L poured")
+        self.page.evaluate("window.dispatchEvent(new Event('focus'))")  # the page comes back
+        expect(row).to_have_attribute("aria-pressed", "true")
+
+    def test_a_tub_that_another_phone_fed_is_not_fed_again_unsaid(self):
+        self.look_round("round")
+        row = self.page.get_by_role("button", name="Quay tub 1 4 aubergines")
+        expect(row).to_have_attribute("aria-pressed", "false")
+        theirs = self.other_phone().get_by_role("button", name="Quay tub 1 4 aubergines")
+        theirs.click()
+        expect(theirs).to_contain_text("4 L poured")
+        row.click()
+        expect(self.page.get_by_text("Quay tub 1, which is ticked already").first).to_be_visible()

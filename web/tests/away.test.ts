@@ -8,7 +8,13 @@ const HOME = 'http://localhost:3000';
 const NOW = '2026-07-14T16:40:00Z';
 const name = (id: unknown) => (id === 'tub' ? 'Quay tub 2' : '');
 /** What the server was sent, in order; `there` says how it answers, or that it is not. */
-let sent: { path: string; body: string; at: string | null }[] = [];
+let sent: {
+  path: string;
+  body: string;
+  at: string | null;
+  by: string | null;
+  seen: string | null;
+}[] = [];
 let there: ((path: string, body: string) => Response) | null = null;
 let fetching: (request: Request) => Promise<Response>;
 
@@ -39,7 +45,9 @@ beforeEach(async () => {
     const { pathname } = new URL(request.url);
     const body = request.method === 'GET' ? '' : await request.text();
     if (!there) throw new TypeError('no connection');
-    sent.push({ path: pathname, body, at: request.headers.get('X-Done-At') });
+    const header = (key: string) => request.headers.get(key);
+    const said = { at: header('X-Done-At'), by: header('X-Made-By'), seen: header('If-Match') };
+    sent.push({ path: pathname, body, ...said });
     return there(pathname, body);
   });
   await away.signedIn('Wren, Back step', NOW);
@@ -153,8 +161,11 @@ test('another person reads nothing and sends nothing of the last one', async () 
   there = () => json({}, 201);
   await away.flush();
   expect(sent.filter((one) => one.path === '/api/observations')).toEqual([]);
-  await away.forget();
-  expect(await queued()).toEqual([]);
+  expect(away.others).toBe(1);
+  await away.leave();
+  await away.signedIn('Wren, Back step', NOW);
+  await expect.poll(queued).toEqual([]);
+  expect(sent.at(-1)?.by).toBe('Wren, Back step');
 });
 
 test('only what has an id of its own may wait; what may not says that nobody answered', async () => {
@@ -176,4 +187,27 @@ test('only what has an id of its own may wait; what may not says that nobody ans
   expect(keyOf('POST', '/x', '{"b":[1,{"d":null,"c":2}],"a":1}')).toBe(
     keyOf('POST', '/x', '{"a":1,"b":[1,{"c":2,"d":null}]}'),
   );
+});
+
+test('what another tab sent under another name waits for its own', async () => {
+  there = null;
+  await note('a');
+  there = () => json({ error: { field: 'made_by', message: 'Sign in.' } }, 409);
+  await away.flush();
+  expect(away.waiting.map((one) => one.refused)).toEqual(['']);
+});
+
+test('a feed that waits tells what stood on the screen, but not of her own before it', async () => {
+  const headers = { 'Content-Type': 'application/json', 'If-Match': '"7"' };
+  const tick = (id: string, fill: string) => {
+    const body = JSON.stringify({ id, fill_id: fill });
+    return fetching(new Request(`${HOME}/api/round/ticks`, { method: 'POST', headers, body }));
+  };
+  there = null;
+  await tick('a', 'tub');
+  await tick('b', 'tub');
+  await tick('c', 'sill');
+  there = () => json({ id: 'x' }, 201);
+  await away.flush();
+  expect(sent.map((one) => one.seen)).toEqual(['"7"', null, '"7"']);
 });

@@ -19,7 +19,7 @@ from dace.households import clock, visits, waits
 from dace.households.fields import Name, Password
 from dace.households.models import Membership, User
 from dace.households.scope import LockedOutError, NotFoundError
-from dace.households.security import AnyoneWithToken
+from dace.households.security import AnyoneWithToken, made_by
 from dace.households.services import named
 
 router = Router(tags=["session"])
@@ -27,11 +27,15 @@ PLAIN_LOGIN = "django.contrib.auth.backends.ModelBackend"
 
 
 class SessionOut(Out):
-    """Who is signed in, what time it is, and what a stranger may do."""
+    """Who is signed in, what time it is, and what a stranger may do.
+
+    ``made_by`` is what a write that waits is sent with, so that it goes in as theirs alone.
+    """
 
     signed_in: bool
     user: str
     household: str
+    made_by: str
     owner: bool
     is_demo: bool
     demo_on: bool
@@ -62,6 +66,7 @@ def session(request: HttpRequest) -> SessionOut:
         signed_in=member is not None,
         user=member.user.username if member else "",
         household=member.household.name if member else "",
+        made_by=made_by(member) if member else "",
         owner=member is not None and member.role == Membership.Role.OWNER,
         is_demo=member.household.is_demo if member else False,
         demo_on=settings.DACE_DEMO and visits.pattern() is not None,

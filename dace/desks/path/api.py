@@ -16,7 +16,10 @@ from dace.desks.path.schemas import PathOut
 from dace.desks.shared.out import Out
 from dace.desks.shared.written import WrittenOut, written
 from dace.garden.growing import Seen, see_stage
+from dace.garden.reads import garden_of
+from dace.garden.services import today
 from dace.households.fields import Name
+from dace.households.version import newest_change
 
 router = Router(tags=["path"])
 
@@ -38,6 +41,13 @@ class CropOut(Out):
     stages: list[StageOut]
 
 
+class PulseOut(Out):
+    """How far the garden's rows have got, and its day: another one, and a page reads again."""
+
+    edition: int
+    today: date
+
+
 class StageIn(Schema):
     """A stage as seen, today where no day is said; ``sure`` sets older looks aside."""
 
@@ -51,6 +61,13 @@ class StageIn(Schema):
 def path(request: Any) -> PathOut:
     """Every stop in walking order."""
     return path_page(request.auth)
+
+
+@router.get("/pulse", response=PulseOut, operation_id="pulse")
+def pulse(request: Any) -> PulseOut:
+    """Whether anything was written since a page was read; two queries."""
+    scope = request.auth
+    return PulseOut(edition=newest_change(scope), today=today(scope, garden_of(scope)))
 
 
 @router.get("/crops/{key}", response=CropOut, operation_id="crop")

@@ -23,6 +23,7 @@ from dace.feeding.reads import last_fed
 from dace.feeding.verdicts import StopVerdict, stop_verdicts
 from dace.garden.reads import StandRecord, StopRecord, garden_of, stops
 from dace.households.scope import Scope
+from dace.households.version import newest_change
 from dace.measuring.models import Reading
 from dace.measuring.reads import last_drains
 from dace.shelf.brews import brews
@@ -47,10 +48,12 @@ _DRAWINGS = {
 
 def path_page(scope: Scope) -> PathOut:
     """The whole path; some forty queries whatever its length, fifteen where nothing changed."""
+    edition = newest_change(scope)  # read first: what is written meanwhile counts as not seen
     garden = garden_of(scope)
     drains, fed = last_drains(scope), last_fed(scope)
     judged, zone = _by_place(scope), ZoneInfo(garden.zone)
     return PathOut(
+        edition=edition,
         garden=garden.name,
         zone=garden.zone,
         measures=garden.measures,

@@ -80,9 +80,11 @@ class VolumeUnitOut(Out):
 class PathOut(Out):
     """The garden, its stops in walking order, and brews that want something today.
 
-    ``scale`` is the pen's as it is written, ``per_ms`` what it shows for 1 mS/cm.
+    ``scale`` is the pen's as it is written, ``per_ms`` what it shows for 1 mS/cm; ``edition`` is
+    the newest change that it shows, to send back as ``If-Match``.
     """
 
+    edition: int
     garden: str
     zone: str
     measures: str

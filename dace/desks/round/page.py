@@ -28,7 +28,7 @@ from dace.garden.reads import garden_of
 from dace.garden.services import today
 from dace.households.changes import changes_of
 from dace.households.scope import Scope
-from dace.households.version import version_of
+from dace.households.version import newest_change, version_of
 from dace.notebook.trying import Task, tasks
 from dace.shelf.brews import brews
 
@@ -51,6 +51,7 @@ def round_page(scope: Scope) -> RoundOut:
 
 
 def _round(scope: Scope) -> RoundOut:
+    edition = newest_change(scope)  # read first: what is written meanwhile counts as not seen
     garden = garden_of(scope)
     on, found = today(scope, garden), judged(scope)
     served, done = servings(scope, on), done_today(scope, on)
@@ -71,6 +72,7 @@ def _round(scope: Scope) -> RoundOut:
     to_pour = sum(any(row.now and not row.done for row in can.rows) for can in cans)
     beside = (len(flushes), len(dressings), sum(look.first for look in looks))
     return RoundOut(
+        edition=edition,
         today=on,
         title=_title((to_pour, *beside), grows=found.yard is not None),
         left=sum(not row.done and row.now for row in rows) + sum(beside),

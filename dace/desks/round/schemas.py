@@ -199,9 +199,11 @@ class RoundOut(Out):
     """Today's round.
 
     ``title`` says what there is to do, ``leaves`` when leaves may be sprayed, empty where no
-    sprayer is owned; ``left`` and ``done`` count stops.
+    sprayer is owned; ``left`` and ``done`` count stops; ``edition`` is the newest change that it
+    shows, to send back as ``If-Match``.
     """
 
+    edition: int
     today: date
     title: str
     left: int

@@ -39,6 +39,11 @@ export function useSeen(edition: number | null): void {
   seen = edition;
 }
 
+/** The header of a feed: what was given since its page was read is told before it goes in. */
+export function asSeen(edition: number | undefined): Record<string, string> {
+  return edition === undefined ? {} : { 'If-Match': `"${edition}"` };
+}
+
 /** What to do when the server says that nobody is signed in. */
 export function onLapse(act: () => void): void {
   lapsed = act;
@@ -61,6 +66,7 @@ client.use({
   onRequest({ request, id }) {
     if (request.method !== 'GET') {
       request.headers.set('X-CSRFToken', token);
+      if (away.who) request.headers.set('X-Made-By', away.who);
       sent.set(id, request.clone());
     }
     if (request.method === 'PUT' && seen !== null) request.headers.set('If-Match', `"${seen}"`);

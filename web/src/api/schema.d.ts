@@ -1696,6 +1696,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/pulse": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Pulse
+         * @description Whether anything was written since a page was read; two queries.
+         */
+        get: operations["pulse"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/readables": {
         parameters: {
             query?: never;
@@ -5537,13 +5557,16 @@ export interface components {
          * PathOut
          * @description The garden, its stops in walking order, and brews that want something today.
          *
-         *     ``scale`` is the pen's as it is written, ``per_ms`` what it shows for 1 mS/cm.
+         *     ``scale`` is the pen's as it is written, ``per_ms`` what it shows for 1 mS/cm; ``edition`` is
+         *     the newest change that it shows, to send back as ``If-Match``.
          */
         PathOut: {
             /** Brews */
             brews: components["schemas"]["BrewDueOut"][];
             /** Degrees */
             degrees: string;
+            /** Edition */
+            edition: number;
             /** Garden */
             garden: string;
             /** Measures */
@@ -6156,6 +6179,19 @@ export interface components {
             whole: boolean;
             /** Written */
             written: number;
+        };
+        /**
+         * PulseOut
+         * @description How far the garden's rows have got, and its day: another one, and a page reads again.
+         */
+        PulseOut: {
+            /** Edition */
+            edition: number;
+            /**
+             * Today
+             * Format: date
+             */
+            today: string;
         };
         /**
          * QuestionOut
@@ -6774,7 +6810,8 @@ export interface components {
          * @description Today's round.
          *
          *     ``title`` says what there is to do, ``leaves`` when leaves may be sprayed, empty where no
-         *     sprayer is owned; ``left`` and ``done`` count stops.
+         *     sprayer is owned; ``left`` and ``done`` count stops; ``edition`` is the newest change that it
+         *     shows, to send back as ``If-Match``.
          */
         RoundOut: {
             /** Cans */
@@ -6783,6 +6820,8 @@ export interface components {
             done: number;
             /** Dressings */
             dressings: components["schemas"]["RoundDressOut"][];
+            /** Edition */
+            edition: number;
             /** Flushes */
             flushes: components["schemas"]["RoundFlushOut"][];
             /** Leaves */
@@ -7169,6 +7208,8 @@ export interface components {
         /**
          * SessionOut
          * @description Who is signed in, what time it is, and what a stranger may do.
+         *
+         *     ``made_by`` is what a write that waits is sent with, so that it goes in as theirs alone.
          */
         SessionOut: {
             /** Csrf */
@@ -7181,6 +7222,8 @@ export interface components {
             household: string;
             /** Is Demo */
             is_demo: boolean;
+            /** Made By */
+            made_by: string;
             /**
              * Now
              * Format: date-time
@@ -12101,6 +12144,38 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CheckedOut"];
+                };
+            };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
+        };
+    };
+    pulse: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PulseOut"];
                 };
             };
             400: components["responses"]["E400"];

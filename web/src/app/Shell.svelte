@@ -21,6 +21,7 @@
   import ThumbBar from './ThumbBar.svelte';
   import TopBar from './TopBar.svelte';
   import UndoBar from './UndoBar.svelte';
+  import { watchPulse } from './pulse';
   import { follow } from './resource.svelte';
   import { working } from './working.svelte';
   import WorkingPane from './WorkingPane.svelte';
@@ -33,10 +34,15 @@
     void installed.begin();
     away.names = garden.nameOf;
     away.onsent = () => garden.changed();
-    return remind.watch(async () => {
+    const stopPulse = watchPulse();
+    const stopReminding = remind.watch(async () => {
       await round.load();
       return round.today.data;
     });
+    return () => {
+      stopPulse();
+      stopReminding();
+    };
   });
 
   // What a walk without a connection wants is read ahead whenever something has changed.

@@ -52,17 +52,17 @@ class Session {
 
   async signOutEverywhere(): Promise<void> {
     await ask(client.POST('/api/sign-out-everywhere'));
-    await away.forget();
+    await away.leave();
     dropDrafts();
     location.assign('/');
   }
 
   async signOut(): Promise<void> {
     const waits = away.waiting.length;
-    const lost = `${waits} not sent yet would be lost. Sign out all the same?`;
-    if (waits && !confirm(lost)) return;
+    const stay = `${waits} not sent yet would wait here until you sign in again. Sign out?`;
+    if (waits && !this.info?.is_demo && !confirm(stay)) return;
     await ask(client.POST('/api/sign-out'));
-    await away.forget();
+    await (this.info?.is_demo ? away.forget() : away.leave()); // a visitor's copy goes with them
     dropDrafts();
     location.assign('/');
   }
@@ -74,8 +74,8 @@ class Session {
       if (other && reply.data.signed_in) location.assign('/'); // another garden's page stands there
       this.lapsed = this.lapsed && !reply.data.signed_in;
       this.info = reply.data;
-      const { signed_in, user, household, now } = reply.data;
-      if (signed_in) void away.signedIn(`${user} ${household}`, now);
+      const { signed_in, made_by, user, household, now } = reply.data;
+      if (signed_in) void away.signedIn(made_by, now, `${user} ${household}`);
     }
     this.problem = reply.problem ?? null;
     return this.problem;

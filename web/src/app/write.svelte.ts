@@ -32,6 +32,10 @@ export class Write {
     const reply = await request();
     this.busy = false;
     this.problem = reply.problem ?? null;
+    if (reply.problem?.field === 'seen') {
+      undo.say(reply.problem.message); // what it stood beside may be gone once it is read again
+      await garden.changed();
+    }
     if (!reply.data) return null;
     this.ids = {};
     undo.offer(reply.data, next);

@@ -2,6 +2,7 @@
 <script lang="ts">
   import Button from '../../ui/Button.svelte';
   import Sheet from '../../ui/Sheet.svelte';
+  import { counted } from '../../ui/language';
   import { away } from './away.svelte';
   import WaitingCard from './WaitingCard.svelte';
 
@@ -11,6 +12,7 @@
   const said = $derived.by(() => {
     if (refused) return `${refused} not taken`;
     if (count) return `${count} waiting`;
+    if (away.others) return `${away.others} of others`;
     return away.off ? 'no connection' : '';
   });
 </script>
@@ -30,14 +32,14 @@
     </button>
   {/if}
 </div>
-<Sheet title={count ? 'Waiting to be sent' : 'No connection'} bind:open>
+<Sheet title={count || away.others ? 'Waiting to be sent' : 'No connection'} bind:open>
   <p>
     {#if refused}
       What the garden did not take stands here until you say what becomes of it.
     {:else if away.off}
       Dace does not answer here. Round, Bench and sheets go on with what was read last; what you do
       is kept on this device and goes in, in its order, once there is a connection.
-    {:else}
+    {:else if count}
       It goes in now, in the order in which it was done.
     {/if}
   </p>
@@ -45,6 +47,13 @@
     <ol>
       {#each away.waiting as one (one.turn)}<WaitingCard {one} />{/each}
     </ol>
+  {/if}
+  {#if away.others}
+    <p>
+      {counted(away.others, 'thing')} done under another name, or for another garden, wait on this device.
+      They go in when that one signs in here.
+    </p>
+    <Button onclick={() => void away.dropOthers()}>Do not keep them</Button>
   {/if}
   <Button disabled={away.sending} onclick={() => void away.knock()}>
     {away.sending ? 'Sending…' : 'Try now'}

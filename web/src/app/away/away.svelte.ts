@@ -1,5 +1,6 @@
 import {
   change,
+  clearAnswers,
   clearShed,
   dequeue,
   enqueue,
@@ -12,7 +13,7 @@ import { keyOf, waitingWords, type Names } from './words';
 
 const TRIES_MS = 10_000;
 const ASKED = new Set(['/api/bench/preview']);
-const NOT_KEPT = /^\/api\/(export|recipes-file|notebook-file|series|photos\/|openapi)/;
+const NOT_KEPT = /^\/api\/(pulse|export|recipes-file|notebook-file|series|photos\/|openapi)/;
 const [TAKEN, UNSENT, GONE] = [202, 502, 504];
 const [NOBODY, NO_TOKEN] = [401, 403];
 const SESSION = '/api/session';
@@ -28,12 +29,15 @@ class Away {
   /** All that a walk without a connection wants was read; null where the shell needs a server. */
   ready = $state<boolean | null>(null);
   waiting = $state<Waiting[]>([]);
+  /** How many wait for somebody else, or for another garden: they go in when that one is back. */
+  others = $state(0);
   sending = $state(false);
   /** How things are called, for what waits. */
   names: Names = () => '';
   /** After something went in: what stands on the screens is read again. */
   onsent: () => Promise<void> = () => Promise.resolve();
-  private who = '';
+  /** Who is signed in, for which garden. */
+  who = '';
   private timer: ReturnType<typeof setInterval> | undefined;
   private send: Send = (request) => fetch(request);
   /** The token of this page, and a fresh one where it is no more. */
@@ -42,19 +46,32 @@ class Away {
 
   refused = $derived(this.waiting.filter((one) => one.refused));
 
-  /** Who is signed in, and what the server's clock says: another one reads nothing of the last. */
-  async signedIn(who: string, now: string): Promise<void> {
+  /**
+   * Who is signed in, and what the server's clock says: another one reads nothing of the last.
+   * `named` is how an older version called the same one.
+   */
+  async signedIn(who: string, now: string, named = who): Promise<void> {
     const before = this.who;
     this.who = who;
     if (!this.off) localStorage.setItem(AHEAD, String(new Date(now).getTime() - Date.now()));
-    if (before !== who) await this.look();
+    if (before !== who) {
+      for (const one of await queued()) if (one.who === named) await change({ ...one, who });
+      await this.look();
+    }
     void this.flush();
+  }
+
+  /** Somebody signs out: what was done and not sent waits for them here, unread by others. */
+  async leave(): Promise<void> {
+    this.who = '';
+    await clearAnswers();
+    await this.look();
   }
 
   /** Nothing stays on this device. */
   async forget(): Promise<void> {
     this.who = '';
-    this.waiting = [];
+    [this.waiting, this.others] = [[], 0];
     await clearShed();
   }
 
@@ -121,20 +138,29 @@ class Away {
     await this.onsent();
   }
 
+  /** What waits of others shall not be kept here. */
+  async dropOthers(): Promise<void> {
+    for (const { turn, who } of await queued())
+      if (turn !== undefined && who !== this.who) await dequeue(turn);
+    await this.look();
+  }
+
   /** Put right what waits, and try it again. */
   async mend(one: Waiting, field = '', value = ''): Promise<void> {
     const body = field
       ? JSON.stringify({ ...(JSON.parse(one.body) as Body), [field]: value })
       : one.body;
     const words = waitingWords(one.method, one.path, JSON.parse(body || '{}') as Body, this.names);
-    await change({ ...one, body, words: words || one.words, refused: '' });
+    await change({ ...one, body, words: words || one.words, refused: '', seen: '' });
     await this.look();
     await this.flush();
   }
 
   /** What waits of whoever is signed in. */
   async look(): Promise<void> {
-    this.waiting = (await queued()).filter((one) => one.who === this.who);
+    const all = await queued();
+    this.waiting = all.filter((one) => one.who === this.who);
+    this.others = all.length - this.waiting.length;
   }
 
   private words(request: Request, path: string, text: string): string {
@@ -151,7 +177,10 @@ class Away {
     const words = this.words(request, path, body);
     const at = new Date(Date.now() + Number(localStorage.getItem(AHEAD) ?? 0)).toISOString();
     const { method } = request;
-    const one = { who: this.who, method, path, body, words, at, refused: '' };
+    // of her own feeds that wait she knows
+    const again = this.waiting.some((each) => about(each.body) === about(body));
+    const seen = again ? '' : (request.headers.get('If-Match') ?? '');
+    const one = { who: this.who, method, path, body, words, at, refused: '', seen };
     if (!(await enqueue(one))) throw new TypeError('nowhere to keep it');
     await this.look();
     const id = (JSON.parse(body || '{}') as Body).id ?? null;
@@ -186,7 +215,9 @@ class Away {
       return true;
     }
     if (reply.status >= 500) return false;
-    await change({ ...one, refused: await reason(reply) });
+    const { field, message } = await reason(reply);
+    if (field === 'made_by') return false; // somebody else signed in by now: it waits for its own
+    await change({ ...one, refused: message });
     return true;
   }
 
@@ -195,6 +226,8 @@ class Away {
       'Content-Type': 'application/json',
       'X-Done-At': one.at,
       'X-CSRFToken': token,
+      'X-Made-By': one.who,
+      ...(one.seen ? { 'If-Match': one.seen } : {}),
     };
     const url = new URL(one.path, location.origin);
     return this.send(
@@ -226,12 +259,19 @@ class Away {
   }
 }
 
-async function reason(reply: Response): Promise<string> {
+/** What a feed is poured on. */
+function about(body: string): unknown {
+  const said = JSON.parse(body || '{}') as Body & { dose?: Body };
+  return said.fill_id ?? said.dose?.stand_id ?? said.stand_id;
+}
+
+async function reason(reply: Response): Promise<{ field: string; message: string }> {
+  const bare = { field: '', message: `Refused (${reply.status}).` };
   try {
-    const said = (await reply.json()) as { error?: { message?: string } };
-    return said.error?.message ?? `Refused (${reply.status}).`;
+    const said = (await reply.json()) as { error?: Partial<typeof bare> };
+    return { ...bare, ...said.error };
   } catch {
-    return `Refused (${reply.status}).`;
+    return bare;
   }
 }
 

@@ -23,6 +23,8 @@ export interface Waiting {
   at: string;
   /** Why the server did not take it; empty while it only waits. */
   refused: string;
+  /** The newest change that stood on the screen, where it tells (`If-Match`). */
+  seen?: string;
 }
 
 interface Shed extends DBSchema {
@@ -85,7 +87,11 @@ export async function dequeue(turn: number): Promise<void> {
 
 /** Nothing of a household stays on this device. */
 export async function clearShed(): Promise<void> {
-  const store = await shed();
-  await store?.clear('answers');
-  await store?.clear('queue');
+  await clearAnswers();
+  await (await shed())?.clear('queue');
+}
+
+/** What was read stays with nobody; what was done waits for who did it. */
+export async function clearAnswers(): Promise<void> {
+  await (await shed())?.clear('answers');
 }

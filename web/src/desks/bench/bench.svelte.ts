@@ -1,5 +1,5 @@
 import { searchParams } from 'sv-router';
-import { ask, client, type Schemas } from '../../api/client';
+import { ask, asSeen, client, type Schemas } from '../../api/client';
 import { garden } from '../../app/garden.svelte';
 import { instantOf } from '../../ui/time';
 import type { Typed } from '../../ui/typed';
@@ -264,7 +264,11 @@ export class Bench {
       },
     };
     const next = { label: 'Read the can', act: () => onread(canId) };
-    const poured = await this.write.send(() => ask(client.POST('/api/pours', { body })), next);
+    const headers = asSeen(garden.path?.edition);
+    const poured = await this.write.send(
+      () => ask(client.POST('/api/pours', { body, headers })),
+      next,
+    );
     if (!poured) return false;
     this.litresSaid = this.pouredAt = '';
     this.anyway = false;
@@ -282,7 +286,8 @@ export class Bench {
     const each = { plants: stand.count, litres_each: rest.leftL / stand.count };
     const body = { id: this.write.id('rest'), stand_id: stand.id, ...each };
     const params = { path: { can_id: rest.canId } };
-    const sent = () => ask(client.POST('/api/cans/{can_id}/doses', { params, body }));
+    const headers = asSeen(garden.path?.edition);
+    const sent = () => ask(client.POST('/api/cans/{can_id}/doses', { params, body, headers }));
     if (!(await this.write.send(sent))) return;
     this.litresSaid = '';
     this.rest = null;

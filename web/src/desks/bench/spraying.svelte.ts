@@ -1,4 +1,4 @@
-import { ask, client, type Schemas } from '../../api/client';
+import { ask, asSeen, client, type Schemas } from '../../api/client';
 import { garden } from '../../app/garden.svelte';
 import { volume } from '../../app/measures';
 import { Resource } from '../../app/resource.svelte';
@@ -84,8 +84,9 @@ export class Spraying {
     if (!stand || !this.spray) return false;
     const can = { id: this.write.id('can'), ...this.can() };
     const spray = { id: this.write.id('spray'), stand_id: stand.id, plants: stand.count };
+    const headers = asSeen(garden.path?.edition);
     const written = await this.write.send(() =>
-      ask(client.POST('/api/sprays', { body: { can, spray } })),
+      ask(client.POST('/api/sprays', { body: { can, spray }, headers })),
     );
     return written !== null;
   }

@@ -1,9 +1,10 @@
 <!-- A stop to dress with something dry, in one press. -->
 <script lang="ts">
-  import { ask, client, type Schemas } from '../../api/client';
+  import { ask, asSeen, client, type Schemas } from '../../api/client';
   import { Write } from '../../app/write.svelte';
   import Button from '../../ui/Button.svelte';
   import Message from '../../ui/Message.svelte';
+  import { round } from './round.svelte';
 
   const { dress }: { dress: Schemas['RoundDressOut'] } = $props();
   const write = new Write();
@@ -11,10 +12,10 @@
   function give() {
     const { stand_id, portion } = dress;
     const said = `${dress.grams} g`;
-    const body = { id: write.id(), stand_id, said, jar_id: portion.jar_id, whole: true };
-    return write.send(() =>
-      ask(client.POST('/api/dressings', { body: { ...body, material: '', also_said: '' } })),
-    );
+    const of = { jar_id: portion.jar_id, material: '', also_said: '' };
+    const body = { id: write.id(), stand_id, said, whole: true, ...of };
+    const headers = asSeen(round.today.data?.edition);
+    return write.send(() => ask(client.POST('/api/dressings', { body, headers })));
   }
 </script>
 

@@ -1,5 +1,5 @@
 import { SvelteSet } from 'svelte/reactivity';
-import { ask, client, type Schemas } from '../../api/client';
+import { ask, asSeen, client, type Schemas } from '../../api/client';
 import { Resource } from '../../app/resource.svelte';
 import { undo } from '../../app/undo.svelte';
 import { Write } from '../../app/write.svelte';
@@ -80,7 +80,8 @@ class Round {
     const can_id = how === 'none' ? null : can.id;
     const body = { id: write.id(), fill_id, slot, how, can_id, litres };
     this.pressed.add(fill_id);
-    const sent = await write.send(() => ask(client.POST('/api/round/ticks', { body })));
+    const headers = asSeen(this.today.data?.edition);
+    const sent = await write.send(() => ask(client.POST('/api/round/ticks', { body, headers })));
     if (!sent) this.pressed.delete(fill_id);
     return sent;
   }

@@ -1,7 +1,8 @@
 <script lang="ts">
   import { untrack } from 'svelte';
-  import { ask, client, type Schemas } from '../../api/client';
+  import { ask, asSeen, client, type Schemas } from '../../api/client';
   import { Resource } from '../../app/resource.svelte';
+  import { garden } from '../../app/garden.svelte';
   import { Write } from '../../app/write.svelte';
   import Button from '../../ui/Button.svelte';
   import Choice from '../../ui/Choice.svelte';
@@ -73,7 +74,9 @@
 
   async function give() {
     const body = { id: write.id(), ...asked };
-    if (await write.send(() => ask(client.POST('/api/dressings', { body })))) open = false;
+    const headers = asSeen(garden.path?.edition);
+    const sent = () => ask(client.POST('/api/dressings', { body, headers }));
+    if (await write.send(sent)) open = false;
   }
 </script>
 
