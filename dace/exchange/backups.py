@@ -5,17 +5,20 @@ A backup is one tar file: ``dace.sqlite3`` and, below ``photos``, every photo.
 
 from __future__ import annotations
 
+import fcntl
 import os
 import shutil
 import sqlite3
 import tarfile
 import tempfile
-from contextlib import closing, suppress
+from collections.abc import Iterator
+from contextlib import closing, contextmanager, suppress
 from dataclasses import dataclass
 from pathlib import Path
 
 from django.conf import settings
 from django.db import connection, connections
+from django.utils import timezone
 
 from dace.core.api import DaceError
 from dace.exchange.sound import check_sound
@@ -86,6 +89,41 @@ def back_up(to: Path) -> Backup:
     return Backup(to, to.stat().st_size, len(files))
 
 
+@contextmanager
+def held(path: Path, alone: bool = False) -> Iterator[None]:
+    """Hold a database: together with others who serve it, or ``alone`` while it is replaced.
+
+    Raises
+    ------
+    DaceError
+        On ``database``, if somebody holds it otherwise, or has it open.
+    """
+    beside = path.with_name(f".{path.name}.held")
+    beside.parent.mkdir(parents=True, exist_ok=True, mode=0o700)
+    with beside.open("a") as file:
+        try:
+            fcntl.flock(file, (fcntl.LOCK_EX if alone else fcntl.LOCK_SH) | fcntl.LOCK_NB)
+        except OSError:
+            busy = "which Dace serves" if alone else "which is being restored"
+            raise DaceError("database", f"{path}, {busy}", "stop that first") from None
+        if alone:
+            _refuse_if_open(path)
+        yield
+
+
+def _refuse_if_open(path: Path) -> None:
+    """Whoever has it open as a write-ahead log keeps it from being anything else."""
+    if not path.is_file():
+        return
+    with suppress(sqlite3.DatabaseError), closing(sqlite3.connect(path, timeout=0)) as asked:
+        try:
+            asked.execute("PRAGMA journal_mode=DELETE")
+        except sqlite3.OperationalError:
+            raise DaceError(
+                "database", f"{path}, which something has open", "stop that first"
+            ) from None
+
+
 def restore(source: Path) -> Path:
     """Put a backup in the place of what is there; nothing must be served meanwhile.
 
@@ -102,12 +140,14 @@ def restore(source: Path) -> Path:
     there = Path(connections["default"].settings_dict["NAME"])
     photos = Path(settings.DACE_PHOTOS)
     there.parent.mkdir(parents=True, exist_ok=True, mode=0o700)
-    with tempfile.TemporaryDirectory(dir=there.parent, prefix=".dace-") as name:
+    with (
+        tempfile.TemporaryDirectory(dir=there.parent, prefix=".dace-") as name,
+        _replaced(there),
+    ):
         into = Path(name)
         _unpack(source, into)
         check_sound(into / _DATABASE)
         (into / _DATABASE).chmod(0o600)
-        connections.close_all()
         before = _set_aside(there)
         (into / _DATABASE).replace(there)
         # photos of other days stay: a row that is not there shows none
@@ -131,9 +171,17 @@ def _unpack(source: Path, into: Path) -> None:
         raise DaceError("file", f"{source}, without {_DATABASE}", "a backup of Dace would do")
 
 
+@contextmanager
+def _replaced(there: Path) -> Iterator[None]:
+    connections.close_all()
+    with held(there, alone=True):
+        yield
+
+
 def _set_aside(there: Path) -> Path:
     """Keep the database as it stands, with what is written but not yet folded into it."""
-    before = there.with_name(f"{there.stem}-before-restore{there.suffix}")
+    now = f"{timezone.now().astimezone():%Y%m%dT%H%M%S}"
+    before = there.with_name(f"{there.stem}-before-restore-{now}{there.suffix}")
     if there.is_file():
         with suppress(sqlite3.DatabaseError), closing(sqlite3.connect(there)) as old:
             old.execute("PRAGMA wal_checkpoint(TRUNCATE)")

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import logging
 from collections.abc import Iterable
-from datetime import date, datetime
+from datetime import date, datetime, timedelta
 from pathlib import Path
 
 from django.conf import settings
@@ -17,6 +17,7 @@ from dace.households import visits, waits
 
 _log = logging.getLogger("dace.copies")
 _DAYS, _WEEKS, _MONTHS = 7, 4, 12
+_DOUBTED = timedelta(days=31)
 
 
 def folder() -> Path:
@@ -27,20 +28,35 @@ def folder() -> Path:
 
 
 def to_keep(days: Iterable[date], today: date) -> set[date]:
-    """Which days' copies stay: the last seven days, four weeks and twelve months, one of each.
+    """Which days' copies stay: the newest seven, and one of four weeks and twelve months.
+
+    Those of days to come stay too, and all of them where today lies before the newest, or long
+    after it: a board without a battery wakes in another year.
 
     >>> kept = to_keep([date(2026, 1, 1) + timedelta(n) for n in range(330)], date(2026, 11, 26))
     >>> len(kept), min(kept)
     (21, datetime.date(2026, 1, 1))
     """
-    newest_first = sorted((day for day in days if day <= today), reverse=True)
-    kept = {day for day in newest_first if (today - day).days < _DAYS}
+    newest_first = sorted(days, reverse=True)
+    if doubted(newest_first, today):
+        return set(newest_first)
+    kept = set(newest_first[:_DAYS])
     for most, name in ((_WEEKS, "%G-%V"), (_MONTHS, "%Y-%m")):
         first_of: dict[str, date] = {}
         for day in newest_first:
             first_of[day.strftime(name)] = day  # the earliest of each stays at last
         kept |= set(sorted(first_of.values(), reverse=True)[:most])
     return kept
+
+
+def doubted(days: Iterable[date], today: date) -> bool:
+    """Whether the copies that there are make one doubt that it is today; not without any.
+
+    >>> doubted([date(2026, 11, 25)], date(2026, 11, 26)), doubted([], date(2020, 1, 1))
+    (False, False)
+    """
+    newest = max((day for day in days if day != today), default=None)
+    return newest is not None and not newest < today <= newest + _DOUBTED
 
 
 def nightly(today: date) -> Path | None:
@@ -56,12 +72,18 @@ def nightly(today: date) -> Path | None:
     if to.exists():
         return None
     copy_database(to)
-    days = {_day(path): path for path in here.glob("????-??-??.sqlite3")}
-    kept = to_keep([day for day in days if day], today)
+    days = _days(here)
+    kept = to_keep(days, today)
     for day, path in days.items():
-        if day is not None and day not in kept:
+        if day not in kept:
             path.unlink()
     return to
+
+
+def _days(here: Path) -> dict[date, Path]:
+    """The nightly copies that there are."""
+    found = {_day(path): path for path in here.glob("????-??-??.sqlite3")}
+    return {day: path for day, path in found.items() if day is not None}
 
 
 def _day(path: Path) -> date | None:
@@ -85,13 +107,22 @@ def before_migrating(at: datetime) -> Path:
 
 
 def keep_up() -> None:
-    """What is to be done now and then while Dace is served: today's copy, visits that ended."""
+    """What is to be done now and then while Dace is served: today's copy, visits that ended.
+
+    Nothing is ended by a clock that one doubts.
+    """
+    today = timezone.now().astimezone().date()
     try:
-        visits.end_visits(timezone.now())
-        made = nightly(datetime.now().astimezone().date())
+        unsure = doubted(_days(folder()), today)
+        if unsure:
+            _log.warning("it is said to be %s: nothing old is deleted; is the clock right?", today)
+        else:
+            visits.end_visits(timezone.now())
+        made = nightly(today)
         if made is not None:
-            waits.tidy()
             _log.info("copied to %s", made)
+            if not unsure:
+                waits.tidy()
     except DaceError as error:
         _log.error("no copy was made: %s", error.sentence)
     except (OSError, DatabaseError):  # a full disk must not end what is served

@@ -21,23 +21,38 @@ _migrated: set[str] = set()
 
 
 def unmigrated() -> list[str]:
-    """Migrations that this version has and the database has not; none once there were none."""
-    name = str(connections[DEFAULT_DB_ALIAS].settings_dict["NAME"])
-    if name in _migrated:
-        return []
+    """Migrations that this version has and the database has not."""
     executor = MigrationExecutor(connections[DEFAULT_DB_ALIAS])
     plan = executor.migration_plan(executor.loader.graph.leaf_nodes())
-    if not plan:
-        _migrated.add(name)
     return [f"{one.app_label}.{one.name}" for one, _ in plan]
+
+
+def from_later() -> list[str]:
+    """Migrations that the database has and this version has not: a later Dace made its tables."""
+    loader = MigrationExecutor(connections[DEFAULT_DB_ALIAS]).loader
+    own = {app for app, _ in loader.disk_migrations}
+    applied = set(loader.applied_migrations)
+    replaced = {key for one in loader.replacements.values() for key in one.replaces}
+    later = {key for key in applied if key[0] in own} - set(loader.disk_migrations) - replaced
+    return sorted(".".join(key) for key in later)
+
+
+def _of_another_version() -> str:
+    later = from_later()
+    if later:
+        return f"the data are of a later version, which made {later[0]}: run that one"
+    left = unmigrated()
+    return f"the tables are of an older version: run manage.py migrate ({left[0]})" if left else ""
 
 
 def trouble() -> str:
     """What keeps it from its work, in words; nothing where nothing does."""
     path = Path(connections[DEFAULT_DB_ALIAS].settings_dict["NAME"])
-    left = unmigrated()
-    if left:
-        return f"the tables are of an older version: run manage.py migrate ({left[0]})"
+    if str(path) not in _migrated:  # once they are this version's, they stay so
+        wrong = _of_another_version()
+        if wrong:
+            return wrong
+        _migrated.add(str(path))
     if not os.access(path, os.W_OK):
         return "the database cannot be written to: it is read-only"
     if shutil.disk_usage(path.parent).free < _ROOM_BYTES:

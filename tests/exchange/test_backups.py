@@ -17,7 +17,7 @@ from django.test import SimpleTestCase, TransactionTestCase, override_settings
 
 from dace.core.api import DaceError
 from dace.demo import weir_yard
-from dace.exchange.backups import back_up, copy_database, restore
+from dace.exchange.backups import back_up, copy_database, held, restore
 from dace.exchange.copies import keep_up, nightly, to_keep
 from dace.exchange.sound import check_sound
 from tests.gardens import nothing, stand_in
@@ -80,6 +80,25 @@ class Backups(TransactionTestCase):
         with named, photos:
             before = restore(made.path)
         self.assertEqual(list(rows(before)), ["mine"])
+        self.assertRegex(before.name, r"^dace-before-restore-\d{8}T\d{6}\.sqlite3$")
+
+    def test_nothing_is_restored_while_it_is_served_or_open(self):
+        made = back_up(self.folder / "all.tar")
+        there, named, photos = self.elsewhere()
+        there.parent.mkdir()
+        with closing(sqlite3.connect(there)) as old:
+            old.execute("PRAGMA journal_mode=WAL")
+            old.execute("CREATE TABLE mine (x)")
+        with named, photos:
+            with held(there), self.assertRaisesMessage(DaceError, "which Dace serves"):
+                restore(made.path)
+            with closing(sqlite3.connect(there)) as reader:
+                reader.execute("SELECT * FROM mine").fetchall()
+                with self.assertRaisesMessage(DaceError, "something has open"):
+                    restore(made.path)
+            self.assertEqual(list(rows(there)), ["mine"])
+            restore(made.path)
+            self.assertIn("garden_stand", rows(there))
 
     def test_a_copy_under_writers_is_of_one_moment(self):
         name = connection.settings_dict["NAME"]
@@ -192,8 +211,26 @@ class Backups(TransactionTestCase):
         self.assertEqual(left[-7:], [f"2026-11-{day}" for day in range(20, 27)])
         self.assertIn("2026-11-17", left)  # the first of its month, as far as there are any
 
+    def test_a_clock_that_stepped_back_or_far_ahead_deletes_no_copy(self):
+        nights = [date(2026, 11, 1) + timedelta(n) for n in range(26)]
+        for night in nights:
+            (self.folder / "copies").mkdir(exist_ok=True)
+            (self.folder / "copies" / f"{night}.sqlite3").write_bytes(b"")
+        for wrong in (date(2020, 1, 1), date(2030, 1, 1), date(2026, 11, 20)):
+            nightly(wrong)
+            left = {path.stem for path in (self.folder / "copies").iterdir()}
+            self.assertLessEqual({str(night) for night in nights}, left, wrong)
+        self.assertIn("2020-01-01", left)
+
 
 class Kept(SimpleTestCase):
+    def test_no_copy_of_a_day_to_come_goes(self):
+        today = date(2026, 11, 26)
+        days = {today - timedelta(days=n) for n in range(40)}
+        later = {date(2030, 1, 1), date(2026, 11, 27)}
+        self.assertEqual(to_keep(days | later, today), days | later)
+        self.assertLess(to_keep(days, today), days)
+
     def test_seven_days_four_weeks_twelve_months(self):
         today = date(2026, 11, 26)
         kept: set[date] = set()

@@ -9,6 +9,7 @@ from unittest import mock
 
 from django.core.management import CommandError, call_command
 from django.db import OperationalError, connection
+from django.db.migrations.recorder import MigrationRecorder
 from django.test import SimpleTestCase
 
 from dace.project import failures, health
@@ -81,11 +82,18 @@ class Health(WeirYardCase):
         reply = self.asking.client.get("/healthz")
         return reply.status_code, reply.json()
 
+    def setUp(self):
+        super().setUp()
+        self.enterContext(mock.patch.object(health, "_migrated", set()))
+
     def test_well_only_with_tables_of_this_version_and_a_database_to_write_to(self):
         status, said = self.asked()
         self.assertEqual((status, said["ok"], said["trouble"]), (200, True, ""))
         self.assertEqual(set(said["versions"]), {"dace", "django", "sqlite"})
-        with mock.patch.object(health, "unmigrated", return_value=["garden.0099_new"]):
+        with (
+            mock.patch.object(health, "_migrated", set()),
+            mock.patch.object(health, "unmigrated", return_value=["garden.0099_new"]),
+        ):
             status, said = self.asked()
         self.assertEqual((status, said["ok"]), (503, False))
         self.assertIn("manage.py migrate", said["trouble"])
@@ -94,13 +102,26 @@ class Health(WeirYardCase):
         with mock.patch("os.access", return_value=False):
             self.assertIn("read-only", self.asked()[1]["trouble"])
 
-    def test_it_does_not_start_with_older_tables_or_a_damaged_file(self):
+    def test_it_does_not_start_with_older_tables(self):
         with (
             mock.patch.object(health, "unmigrated", return_value=["garden.0099_new"]),
             mock.patch("dace.project.management.commands.serve.check_sound"),
             self.assertRaisesMessage(CommandError, "manage.py migrate"),
         ):
             call_command("serve")
+
+    def test_code_older_than_the_data_does_not_start(self):
+        later = {("garden", "0099_of_a_later_dace"): mock.Mock()}
+        asked = "django.db.migrations.recorder.MigrationRecorder.applied_migrations"
+        known = MigrationRecorder(connection).applied_migrations()
+        with (
+            mock.patch(asked, return_value=known | later),
+            mock.patch("dace.project.management.commands.serve.check_sound"),
+            self.assertRaisesMessage(CommandError, "garden.0099_of_a_later_dace"),
+        ):
+            call_command("serve")
+
+    def test_it_does_not_start_with_a_damaged_file(self):
         broken = Path(str(connection.settings_dict["NAME"]) + ".broken")
         broken.write_bytes(b"x" * 5000)
         with (

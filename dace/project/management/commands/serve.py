@@ -16,6 +16,7 @@ from django.core.management.base import BaseCommand, CommandError
 from django.db import connections
 
 from dace.core.api import DaceError
+from dace.exchange.backups import held
 from dace.exchange.copies import keep_up
 from dace.exchange.sound import check_sound
 from dace.households.clock import now
@@ -93,8 +94,10 @@ class Command(BaseCommand):
         )
         connections.close_all()
         try:
-            with suppress(KeyboardInterrupt):
+            with suppress(KeyboardInterrupt), held(path):
                 Hands(options["processes"], work).run(keep_up, _EVERY_S)
+        except DaceError as error:
+            raise CommandError(error.sentence) from error
         except NoHandsError as error:
             raise CommandError("Dace ended as soon as it had begun; see above") from error
 
