@@ -8,6 +8,7 @@ from dataclasses import dataclass
 from datetime import datetime, timedelta
 
 from django.db import transaction
+from django.db.models import QuerySet
 
 from dace.core.api import DaceError
 from dace.households.models import Household, Invitation, Membership, User, name_key
@@ -108,8 +109,13 @@ def revoke_links(scope: Scope) -> int:
         If the member is no owner.
     """
     require_owner(scope)
+    return open_links(scope).update(ends_at=scope.now)
+
+
+def open_links(scope: Scope) -> QuerySet[Invitation]:
+    """Links that nobody used yet and that still open the door."""
     waiting = Invitation.objects.filter(household_id=scope.household_id, used_at__isnull=True)
-    return waiting.filter(ends_at__gt=scope.now).update(ends_at=scope.now)
+    return waiting.filter(ends_at__gt=scope.now)
 
 
 @transaction.atomic
@@ -137,47 +143,43 @@ def remove(scope: Scope, name: str) -> None:
 
 
 @transaction.atomic
-def change_password(user: User, old: str, new: str) -> None:
-    """Another password; every other device is signed out.
-
-    Raises
-    ------
-    DaceError
-        On ``old`` or ``password``.
-    """
-    check_own(user, old, "old")
-    check_password_of(user, new)
-    user.set_password(new)
-    end_sessions(user)
-
-
-def check_own(user: User, password: str, field: str) -> None:
-    """That it is the one who signed in.
-
-    Raises
-    ------
-    DaceError
-        On ``field``.
-    """
-    if not user.check_password(password):
-        raise DaceError(field, "another password", "the one you signed in with")
-
-
-@transaction.atomic
-def leave(scope: Scope, user: User, password: str) -> None:
-    """End one's own account: an owner's with the whole household and all that it keeps.
+def change_password(user: User, new: str) -> None:
+    """Another password, once the old one was told; every other device is signed out.
 
     Raises
     ------
     DaceError
         On ``password``.
+    """
+    check_password_of(user, new)
+    user.set_password(new)
+    end_sessions(user)
+
+
+def refuse_in_the_demo(scope: Scope) -> Household:
+    """The household that may be left for good.
+
+    Raises
+    ------
     NotAllowedError
         In the demo garden, which is everybody's.
     """
     household = Household.objects.get(pk=scope.household_id)
     if household.is_demo and (household.ends_at or household.mask is None):
         raise NotAllowedError("role", "the demo garden", "leave it by its own button")
-    check_own(user, password, "password")
+    return household
+
+
+@transaction.atomic
+def leave(scope: Scope, user: User) -> None:
+    """End one's own account: an owner's with the whole household and all that it keeps.
+
+    Raises
+    ------
+    NotAllowedError
+        In the demo garden.
+    """
+    household = refuse_in_the_demo(scope)
     if scope.owner:
         forget_household(household)
     else:

@@ -64,6 +64,11 @@ def revoke(scope: Scope, token_id: uuid.UUID) -> None:
         raise NotFoundError("token_id", "an id of no token of yours", "choose one from the list")
 
 
+def revoke_all(scope: Scope) -> None:
+    """End every token of this member."""
+    Token.objects.filter(member__user_id=scope.user_id).delete()
+
+
 def found(secret: str, today: date) -> Token | None:
     """The token of a secret; the day that it was used is noted. A query, and one a day."""
     if not secret.startswith(_MARK):

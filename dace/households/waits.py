@@ -10,6 +10,7 @@ from datetime import timedelta
 from typing import Any
 
 from axes.models import AccessFailureLog
+from axes.utils import reset
 from django.contrib.sessions.models import Session
 from django.db.models import QuerySet
 from django.http import HttpRequest
@@ -66,6 +67,8 @@ def minutes_left(request: HttpRequest) -> int:
 def got_in(request: HttpRequest) -> None:
     """The right password: what was wrong here before counts no more."""
     _wrong(request).delete()
+    name, address = getattr(request, "tried_name", ""), getattr(request, "axes_ip_address", None)
+    reset(username=name, ip=address)  # it forgets by itself only where somebody signs in
 
 
 def tidy() -> None:

@@ -59,7 +59,7 @@ class Asking:
             method.upper(), path, text, "application/json", headers={"X-CSRFToken": self.token}
         )
         if (
-            path in ("/api/sign-in", "/api/sign-up", "/api/demo", "/api/join")
+            path in ("/api/sign-in", "/api/sign-up", "/api/demo", "/api/join", "/api/password")
             and reply.status_code < 300
         ):
             self.token = reply.json()["csrf"]

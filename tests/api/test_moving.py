@@ -95,7 +95,8 @@ class ThePen(WeirYardCase):
 
 class People(OwnGarden):
     def helper(self):
-        path = self.own.post("/api/invitations").json()["path"]
+        again = {"password": "nine rusty trowels"}
+        path = self.own.post("/api/invitations", again).json()["path"]
         token = path.partition("token=")[2]
         helper = Asking()
         body = {"token": token, "name": "Robin", "password": "seven bent forks"}

@@ -2,6 +2,11 @@
 
 from __future__ import annotations
 
+from datetime import timedelta
+from unittest.mock import patch
+
+from django.contrib.sessions.models import Session
+from django.utils import timezone
 from reversion.models import Version
 
 from dace.demo.keys import key
@@ -10,6 +15,8 @@ from dace.households.models import Change, Household, User
 from tests.api.base import Asking, WeirYardCase, new_id
 
 OWNER = {"name": "Ottoline", "password": "nine rusty trowels", "garden": "Back step"}
+AT = timezone.now()
+AGAIN = {"password": OWNER["password"]}
 
 
 class People(WeirYardCase):
@@ -19,7 +26,7 @@ class People(WeirYardCase):
         self.assertEqual(self.owner.post("/api/sign-up", OWNER).status_code, 201)
 
     def joined(self, role, name="Hob"):
-        path = self.owner.post("/api/invitations", {"role": role}).json()["path"]
+        path = self.owner.post("/api/invitations", AGAIN | {"role": role}).json()["path"]
         guest = Asking()
         who = {"token": path.split("=")[1], "name": name, "password": "eight mossy pots"}
         self.assertEqual(guest.post("/api/join", who).status_code, 201)
@@ -53,7 +60,7 @@ class People(WeirYardCase):
         self.assert_refused(gone, 404, "name")  # oneself is not removed but leaves
 
     def test_a_link_that_is_revoked_opens_nothing(self):
-        path = self.owner.post("/api/invitations").json()["path"]
+        path = self.owner.post("/api/invitations", AGAIN).json()["path"]
         self.assertEqual(self.owner.delete("/api/invitations").status_code, 204)
         who = {"token": path.split("=")[1], "name": "Late", "password": "eight mossy pots"}
         self.assert_refused(Asking().post("/api/join", who), 422, "token")
@@ -70,6 +77,76 @@ class People(WeirYardCase):
         self.assertEqual(self.owner.get("/api/path").status_code, 200)
         self.assert_refused(phone.get("/api/path"), 401, "session")
         self.assert_refused(Asking().post("/api/sign-in", OWNER), 422, "password")
+
+    def test_what_opens_a_way_in_asks_for_the_password_again(self):
+        for path, body in (
+            ("/api/invitations", {"role": "helper"}),
+            ("/api/tokens", {"name": "logger"}),
+            ("/api/calendar", {}),
+        ):
+            with self.subTest(path):
+                self.assert_refused(self.owner.post(path, body), 422, "password")
+                wrong = self.owner.post(path, body | {"password": "nine rusty forks"})
+                self.assert_refused(wrong, 422, "password")
+                self.assertEqual(self.owner.post(path, body | AGAIN).status_code, 201)
+
+    def test_the_wait_grows_wherever_a_password_is_asked_for(self):
+        guesses = (
+            ("/api/tokens", {"name": "x", "password": "wrong"}),
+            ("/api/invitations", {"password": "wrong"}),
+            ("/api/calendar", {"password": "wrong"}),
+            ("/api/password", {"old": "wrong", "password": "ten rusty trowels"}),
+        )
+        for path, body in guesses:
+            self.assertEqual(self.owner.post(path, body).status_code, 422, path)
+        self.assert_refused(self.owner.post("/api/leave", {"password": "wrong"}), 429, "password")
+        self.assert_refused(self.owner.post("/api/tokens", AGAIN | {"name": "x"}), 429, "password")
+        right = {"old": OWNER["password"], "password": "ten rusty trowels"}
+        self.assert_refused(self.owner.post("/api/password", right), 429, "old")
+        self.assert_refused(Asking().post("/api/sign-in", OWNER), 429, "password")
+
+    def open_all(self):
+        secret = self.owner.post("/api/tokens", AGAIN | {"name": "logger"}).json()["secret"]
+        address = self.owner.post("/api/calendar", AGAIN).json()["address"]
+        self.owner.post("/api/invitations", AGAIN)
+        script = {"Authorization": f"Bearer {secret}"}
+        return lambda: (
+            Asking().client.get("/api/path", headers=script).status_code,
+            Asking().get(address.split("testserver")[1]).status_code,
+        )
+
+    def test_another_password_says_what_stays_open_and_ends_it_where_asked(self):
+        open_now = self.open_all()
+        said = "1 script token, the calendar's address and 1 open invitation"
+        self.assertEqual(self.owner.get("/api/doors").json()["words"], said)
+        body = {"old": OWNER["password"], "password": "ten rusty trowels"}
+        self.assertEqual(self.owner.post("/api/password", body).status_code, 200)
+        self.assertEqual(open_now(), (200, 200))
+        self.assertEqual(self.owner.get("/api/doors").json()["words"], said)
+        body = {"old": body["password"], "password": OWNER["password"], "end_doors": True}
+        self.assertEqual(self.owner.post("/api/password", body).status_code, 200)
+        self.assertEqual(open_now(), (401, 404))
+        self.assertEqual(self.owner.get("/api/doors").json()["words"], "")
+
+    def test_signing_out_everywhere_ends_them_too_where_asked(self):
+        open_now = self.open_all()
+        self.assertEqual(self.owner.post("/api/sign-out-everywhere").status_code, 200)
+        self.assertEqual(open_now(), (200, 200))
+        self.owner.post("/api/sign-in", OWNER)
+        ended = self.owner.post("/api/sign-out-everywhere", {"end_doors": True})
+        self.assertEqual(ended.status_code, 200)
+        self.assertEqual(open_now(), (401, 404))
+
+    def test_a_session_that_is_used_lasts(self):
+        self.owner.get("/api/path")
+        first = Session.objects.get(session_key=self.owner.client.session.session_key)
+        for days in (10, 20, 30):
+            with patch("dace.households.sessions.steady", lambda n=days: AT + timedelta(n)):
+                self.assertEqual(self.owner.get("/api/path").status_code, 200)
+        last = Session.objects.get(pk=first.pk)
+        self.assertGreater(last.expire_date, AT + timedelta(40))
+        with patch("dace.households.sessions.steady", lambda: AT + timedelta(60)):
+            self.assertEqual(self.owner.get("/api/path").status_code, 401)
 
     def test_a_name_is_one_however_it_is_written(self):
         zoe = OWNER | {"name": "Zo\u00eb"}

@@ -191,7 +191,8 @@ class Packages(WeirYardCase):
             zipfile.ZipFile(self.file) as here,
         ):
             self.assertEqual(len(there.namelist()), len(here.namelist()))
-        invited = own.post("/api/invitations", {"role": "helper"}).json()["path"].split("=")[1]
+        again = {"role": "helper", "password": WHO["password"]}
+        invited = own.post("/api/invitations", again).json()["path"].split("=")[1]
         helper = Asking()
         helper.post("/api/join", {"token": invited, "name": "Owl", "password": WHO["password"]})
         self.assert_refused(helper.get("/api/export"), 403, "role")

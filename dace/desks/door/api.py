@@ -6,7 +6,7 @@ from datetime import datetime
 from typing import Any
 
 from django.conf import settings
-from django.contrib.auth import authenticate, login, logout
+from django.contrib.auth import login, logout
 from django.http import HttpRequest
 from django.middleware.csrf import get_token
 from django.utils import timezone
@@ -15,10 +15,11 @@ from ninja import Router, Schema
 from dace.core.api import DaceError
 from dace.desks.door.starting import start
 from dace.desks.shared.out import Out
-from dace.households import clock, visits, waits
+from dace.households import clock, visits
+from dace.households.asking_again import tried
 from dace.households.fields import Name, Password
-from dace.households.models import Membership, User
-from dace.households.scope import LockedOutError, NotFoundError
+from dace.households.models import Membership
+from dace.households.scope import NotFoundError
 from dace.households.security import AnyoneWithToken, made_by
 from dace.households.services import named
 
@@ -36,6 +37,7 @@ class SessionOut(Out):
     user: str
     household: str
     made_by: str
+    has_password: bool
     owner: bool
     is_demo: bool
     demo_on: bool
@@ -66,6 +68,7 @@ def session(request: HttpRequest) -> SessionOut:
         signed_in=member is not None,
         user=member.user.username if member else "",
         household=member.household.name if member else "",
+        has_password=member is not None and member.user.has_usable_password(),
         made_by=made_by(member) if member else "",
         owner=member is not None and member.role == Membership.Role.OWNER,
         is_demo=member.household.is_demo if member else False,
@@ -87,15 +90,9 @@ def sign_up(request: HttpRequest, payload: SignUp) -> Any:
 def sign_in(request: HttpRequest, payload: SignIn) -> SessionOut:
     """Sign in by name and password."""
     name = named(payload.name)
-    waits.trying(request, name)
-    user = authenticate(request, username=name, password=payload.password)
-    if getattr(request, "axes_locked_out", False):
-        left = waits.minutes_left(request)
-        do = f"wait {left} minute{'s' if left > 1 else ''}, and try again"
-        raise LockedOutError("password", "too many wrong passwords for this name from here", do)
-    if not isinstance(user, User):
+    user = tried(request, name, payload.password)
+    if user is None:
         raise DaceError("password", "a name and password that do not go together", "try again")
-    waits.got_in(request)
     login(request, user)
     return session(request)
 

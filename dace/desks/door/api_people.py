@@ -11,11 +11,15 @@ from django.http import HttpRequest
 from ninja import Router, Schema
 
 from dace.desks.door.api import PLAIN_LOGIN, SessionOut, SignIn, session
+from dace.desks.door.open_doors import end_all, open_doors
 from dace.desks.shared.at_home import AtHome
+from dace.desks.shared.confirmed import ConfirmedIn
 from dace.desks.shared.out import Out
 from dace.households import clock, people, tokens
+from dace.households.asking_again import confirm
 from dace.households.fields import Name, Password
 from dace.households.models import Token, User
+from dace.households.scope import require_hand, require_owner
 from dace.households.security import AnyoneWithToken
 
 router = Router(tags=["people"])
@@ -33,7 +37,7 @@ class JoinIn(SignIn):
     token: Name
 
 
-class InviteIn(Schema):
+class InviteIn(ConfirmedIn):
     """Whether they help, or only look."""
 
     role: Literal["helper", "viewer"] = "helper"
@@ -45,11 +49,26 @@ class GoneIn(Schema):
     name: Name
 
 
-class NewPasswordIn(Schema):
+class EndDoorsIn(Schema):
+    """Whether tokens, the calendar's address and open invitations end along with it."""
+
+    end_doors: bool = False
+
+
+class NewPasswordIn(EndDoorsIn):
     """The password so far, and another."""
 
     old: Password
     password: Password
+
+
+class OpenDoorsOut(Out):
+    """What lets others in beside a password, by this member's doing; in words, too."""
+
+    tokens: int
+    calendar: bool
+    invitations: int
+    words: str
 
 
 class LeaveIn(Schema):
@@ -58,7 +77,7 @@ class LeaveIn(Schema):
     password: Password
 
 
-class TokenIn(Schema):
+class TokenIn(ConfirmedIn):
     """What a token is for, and whether it may write."""
 
     name: Name
@@ -85,8 +104,10 @@ class TokensOut(Out):
 @router.post("/invitations", response={201: InvitationOut}, operation_id="invite")
 def invite(request: Any, payload: InviteIn | None = None) -> Any:
     """A link for a helper, or for somebody who only looks."""
-    role = payload.role if payload else "helper"
-    return 201, InvitationOut(path=f"/join?token={people.invite(request.auth, role)}")
+    asked = payload or InviteIn()
+    require_owner(request.auth)
+    confirm(request, asked.password)
+    return 201, InvitationOut(path=f"/join?token={people.invite(request.auth, asked.role)}")
 
 
 @router.delete("/invitations", response={204: None}, operation_id="revoke_links")
@@ -107,7 +128,10 @@ def remove(request: Any, payload: GoneIn) -> Any:
 def change_password(request: Any, payload: NewPasswordIn) -> SessionOut:
     """Another password; every other device is signed out."""
     assert isinstance(request.user, User)
-    people.change_password(request.user, payload.old, payload.password)
+    confirm(request, payload.old, "old")
+    people.change_password(request.user, payload.password)
+    if payload.end_doors:
+        end_all(request.auth)
     login(request, request.user, backend=PLAIN_LOGIN)
     return session(request)
 
@@ -116,9 +140,18 @@ def change_password(request: Any, payload: NewPasswordIn) -> SessionOut:
 def leave(request: Any, payload: LeaveIn) -> SessionOut:
     """End one's account; an owner's with all that the household keeps."""
     assert isinstance(request.user, User)
-    people.leave(request.auth, request.user, payload.password)
+    people.refuse_in_the_demo(request.auth)
+    confirm(request, payload.password)
+    people.leave(request.auth, request.user)
     logout(request)
     return session(request)
+
+
+@router.get("/doors", response=OpenDoorsOut, operation_id="open_doors")
+def doors(request: Any) -> OpenDoorsOut:
+    """What lets others in beside a password."""
+    found = open_doors(request.auth)
+    return OpenDoorsOut(**vars(found), words=found.words)
 
 
 @router.get("/tokens", response=TokensOut, operation_id="tokens")
@@ -130,6 +163,9 @@ def all_tokens(request: Any) -> TokensOut:
 @router.post("/tokens", auth=AtHome(), response={201: TokenOut}, operation_id="make_token")
 def make_token(request: Any, payload: TokenIn) -> Any:
     """A token for a script: `Authorization: Bearer ...`."""
+    if payload.writes:
+        require_hand(request.auth)
+    confirm(request, payload.password)
     row, secret = tokens.make(request.auth, payload.name, payload.writes)
     return 201, _token(row, secret)
 
@@ -165,9 +201,11 @@ def join(request: HttpRequest, payload: JoinIn) -> Any:
 @router.post(
     "/sign-out-everywhere", auth=AtHome(), response=SessionOut, operation_id="sign_out_everywhere"
 )
-def sign_out_everywhere(request: Any) -> SessionOut:
+def sign_out_everywhere(request: Any, payload: EndDoorsIn | None = None) -> SessionOut:
     """End every session of this member, on every device."""
     assert isinstance(request.user, User)
+    if payload is not None and payload.end_doors:
+        end_all(request.auth)
     people.end_sessions(request.user)
     logout(request)
     return session(request)

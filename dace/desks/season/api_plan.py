@@ -15,12 +15,14 @@ from dace.desks.season.plan import plan_page
 from dace.desks.season.rehearsal import rehearsal
 from dace.desks.season.schemas_plan import CalendarOut, PlanOut, RehearsalOut
 from dace.desks.shared.at_home import measures_of
+from dace.desks.shared.confirmed import ConfirmedIn
 from dace.desks.shared.written import WrittenOut, written
 from dace.feeding.calendars import has_link, new_link, revoke_links, whose
 from dace.feeding.reads import jars_with_stock
 from dace.garden.planning import Feeding, GardenFeeding, feed_all_so, feed_garden_so, feed_so
+from dace.households.asking_again import confirm
 from dace.households.fields import Line, Number
-from dace.households.scope import NotFoundError, Scope
+from dace.households.scope import NotFoundError, Scope, require_owner
 
 router = Router(tags=["plan"])
 Rhythm = Literal["", "weekly", "fortnightly", "every_watering"]
@@ -129,8 +131,10 @@ def calendar_link(request: Any) -> CalendarOut:
 
 
 @router.post("/calendar", response={201: CalendarOut}, operation_id="new_calendar_link")
-def new_calendar_link(request: Any) -> Any:
+def new_calendar_link(request: Any, payload: ConfirmedIn | None = None) -> Any:
     """A new private address; it is told this once, and any older one leads nowhere."""
+    require_owner(request.auth)
+    confirm(request, payload.password if payload else "")
     path = _CALENDAR.format(new_link(request.auth))
     return 201, CalendarOut(there=True, address=request.build_absolute_uri(path))
 

@@ -52,6 +52,7 @@ MIDDLEWARE = [
     "dace.project.watching.Watched",
     "dace.project.errors.InOurForm",
     "django.contrib.sessions.middleware.SessionMiddleware",
+    "dace.households.sessions.RenewSessions",
     "django.middleware.common.CommonMiddleware",
     "django.middleware.csrf.CsrfViewMiddleware",
     "django.contrib.auth.middleware.AuthenticationMiddleware",
@@ -123,6 +124,7 @@ DJANGO_VITE: dict[str, dict[str, object]] = {
     "default": {"manifest_path": WEB_DIST / "manifest.json"}
 }
 
+SESSION_ENGINE = "dace.households.sessions"
 SESSION_COOKIE_HTTPONLY = True
 SESSION_COOKIE_SAMESITE = "Lax"
 CSRF_COOKIE_SAMESITE = "Lax"

@@ -532,6 +532,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/doors": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Doors
+         * @description What lets others in beside a password.
+         */
+        get: operations["open_doors"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/doses/{dose_id}": {
         parameters: {
             query?: never;
@@ -3354,6 +3374,17 @@ export interface components {
             unit: string;
         };
         /**
+         * ConfirmedIn
+         * @description One's own password; who has none, such as a visitor of the demo, leaves it out.
+         */
+        ConfirmedIn: {
+            /**
+             * Password
+             * @default
+             */
+            password: string;
+        };
+        /**
          * CorrectionOut
          * @description What makes a can right that was read.
          */
@@ -3739,6 +3770,17 @@ export interface components {
              * Format: uuid
              */
             stand_id: string;
+        };
+        /**
+         * EndDoorsIn
+         * @description Whether tokens, the calendar's address and open invitations end along with it.
+         */
+        EndDoorsIn: {
+            /**
+             * End Doors
+             * @default false
+             */
+            end_doors: boolean;
         };
         /**
          * EndIn
@@ -4296,6 +4338,11 @@ export interface components {
          * @description Whether they help, or only look.
          */
         InviteIn: {
+            /**
+             * Password
+             * @default
+             */
+            password: string;
             /**
              * Role
              * @default helper
@@ -5029,6 +5076,11 @@ export interface components {
          * @description The password so far, and another.
          */
         NewPasswordIn: {
+            /**
+             * End Doors
+             * @default false
+             */
+            end_doors: boolean;
             /** Old */
             old: string;
             /** Password */
@@ -5224,6 +5276,20 @@ export interface components {
             name: string;
             /** Pattern */
             pattern: string;
+        };
+        /**
+         * OpenDoorsOut
+         * @description What lets others in beside a password, by this member's doing; in words, too.
+         */
+        OpenDoorsOut: {
+            /** Calendar */
+            calendar: boolean;
+            /** Invitations */
+            invitations: number;
+            /** Tokens */
+            tokens: number;
+            /** Words */
+            words: string;
         };
         /**
          * OrderIn
@@ -7218,6 +7284,8 @@ export interface components {
             demo_on: boolean;
             /** First Start */
             first_start: boolean;
+            /** Has Password */
+            has_password: boolean;
             /** Household */
             household: string;
             /** Is Demo */
@@ -8213,6 +8281,11 @@ export interface components {
         TokenIn: {
             /** Name */
             name: string;
+            /**
+             * Password
+             * @default
+             */
+            password: string;
             /**
              * Writes
              * @default false
@@ -9490,7 +9563,11 @@ export interface operations {
             path?: never;
             cookie?: never;
         };
-        requestBody?: never;
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["ConfirmedIn"] | null;
+            };
+        };
         responses: {
             /** @description Created */
             201: {
@@ -9875,6 +9952,38 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SessionOut"];
+                };
+            };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
+        };
+    };
+    open_doors: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OpenDoorsOut"];
                 };
             };
             400: components["responses"]["E400"];
@@ -13018,7 +13127,11 @@ export interface operations {
             path?: never;
             cookie?: never;
         };
-        requestBody?: never;
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["EndDoorsIn"] | null;
+            };
+        };
         responses: {
             /** @description OK */
             200: {

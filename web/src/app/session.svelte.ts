@@ -36,8 +36,9 @@ class Session {
   }
 
   /** Another password; this device stays signed in, with a token of its own. */
-  async changePassword(old: string, password: string): Promise<Problem | null> {
-    return this.keep(await ask(client.POST('/api/password', { body: { old, password } })));
+  async changePassword(old: string, password: string, end_doors: boolean): Promise<Problem | null> {
+    const body = { old, password, end_doors };
+    return this.keep(await ask(client.POST('/api/password', { body })));
   }
 
   /** For good: an owner's garden goes along. */
@@ -50,8 +51,8 @@ class Session {
     return null;
   }
 
-  async signOutEverywhere(): Promise<void> {
-    await ask(client.POST('/api/sign-out-everywhere'));
+  async signOutEverywhere(end_doors: boolean): Promise<void> {
+    await ask(client.POST('/api/sign-out-everywhere', { body: { end_doors } }));
     await away.leave();
     dropDrafts();
     location.assign('/');

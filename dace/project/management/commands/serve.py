@@ -19,7 +19,7 @@ from dace.core.api import DaceError
 from dace.exchange.backups import held
 from dace.exchange.copies import keep_up
 from dace.exchange.sound import check_sound
-from dace.households.clock import now
+from dace.households.clock import now, steady
 from dace.project import health
 from dace.project.hands import Hands, NoHandsError, listening
 
@@ -79,7 +79,7 @@ class Command(BaseCommand):
         except (OSError, ValueError) as error:
             raise CommandError(f"{options['listen']}: {error}") from error
         _hand_memory_back()
-        now()  # a clock that was set goes alike in every process
+        now(), steady()  # a clock that was set goes alike in every process
         work = partial(
             serve,
             application,

@@ -3,6 +3,7 @@
   import { ask, client, type Problem, type Schemas } from '../../api/client';
   import { Resource } from '../../app/resource.svelte';
   import { session } from '../../app/session.svelte';
+  import AgainField from '../../ui/AgainField.svelte';
   import Button from '../../ui/Button.svelte';
   import ButtonLink from '../../ui/ButtonLink.svelte';
   import Message from '../../ui/Message.svelte';
@@ -13,6 +14,7 @@
   let address = $state('');
   let problem = $state<Problem | null>(null);
   let copied = $state(false);
+  let again = $state('');
 
   $effect(() => {
     if (!open) return;
@@ -22,9 +24,10 @@
   });
 
   async function renew() {
-    const reply = await ask(client.POST('/api/calendar', {}));
+    const reply = await ask(client.POST('/api/calendar', { body: { password: again } }));
     problem = reply.problem ?? null;
     if (!reply.data) return;
+    again = '';
     address = reply.data.address;
     link.take(reply.data);
   }
@@ -59,8 +62,10 @@
         {#if link.busy}<p>Looking whether there is one…</p>{/if}
       {:else if link.data.there}
         <p>An address leads to it. Lost it? A new one takes its place.</p>
+        <AgainField bind:value={again} />
         <Button onclick={renew}>Make a new address</Button>
       {:else}
+        <AgainField bind:value={again} />
         <Button onclick={renew}>Make a private address</Button>
       {/if}
       {#if link.data?.there}<Button onclick={revoke}>Revoke the address</Button>{/if}

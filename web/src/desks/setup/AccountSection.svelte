@@ -3,6 +3,7 @@
   import { ask, client, type Problem, type Schemas } from '../../api/client';
   import { follow, Resource } from '../../app/resource.svelte';
   import { session } from '../../app/session.svelte';
+  import AgainField from '../../ui/AgainField.svelte';
   import Button from '../../ui/Button.svelte';
   import Field from '../../ui/Field.svelte';
   import Message from '../../ui/Message.svelte';
@@ -10,14 +11,19 @@
   import Section from './Section.svelte';
 
   const tokens = new Resource<Schemas['TokensOut']>();
-  let [old, fresh, name, sure] = $state(['', '', '', '']);
+  const doors = new Resource<Schemas['OpenDoorsOut']>();
+  let [old, fresh, name, sure, again] = $state(['', '', '', '', '']);
+  let endDoors = $state(true);
   let writes = $state(false);
   let secret = $state('');
   let said = $state('');
   let problem = $state<Problem | null>(null);
   const trouble = (field: string) => (problem?.field === field ? problem.message : '');
 
-  const load = () => tokens.load((signal) => ask(client.GET('/api/tokens', { signal })));
+  const load = () => {
+    void doors.load((signal) => ask(client.GET('/api/doors', { signal })));
+    return tokens.load((signal) => ask(client.GET('/api/tokens', { signal })));
+  };
   follow(
     () => null,
     () => void load(),
@@ -25,18 +31,25 @@
 
   async function change(event: SubmitEvent) {
     event.preventDefault();
-    problem = await session.changePassword(old, fresh);
-    said = problem ? '' : 'Changed; other devices are signed out.';
-    if (!problem) old = fresh = '';
+    const open = doors.data?.words ?? '';
+    problem = await session.changePassword(old, fresh, endDoors);
+    if (problem) return (said = '');
+    old = fresh = '';
+    await load();
+    if (!open) return (said = 'Changed; other devices are signed out.');
+    return (said = endDoors
+      ? `Changed; other devices are signed out. Ended: ${open}.`
+      : `Changed; other devices are signed out. Still open: ${open}.`);
   }
 
   async function make(event: SubmitEvent) {
     event.preventDefault();
-    const reply = await ask(client.POST('/api/tokens', { body: { name, writes } }));
+    const body = { name, writes, password: again };
+    const reply = await ask(client.POST('/api/tokens', { body }));
     problem = reply.problem ?? null;
     if (!reply.data) return;
     secret = reply.data.secret;
-    name = '';
+    name = again = '';
     await load();
   }
 
@@ -66,6 +79,16 @@
     <Button type="submit" disabled={!old || !fresh}>Change it</Button>
     <span role="status">{said}</span>
   </form>
+  <p>
+    <Button onclick={() => session.signOutEverywhere(endDoors)}>Sign out on every device</Button>
+  </p>
+  {#if doors.data?.words}
+    <label>
+      <input type="checkbox" bind:checked={endDoors} />
+      {endDoors ? 'Either way these end, too:' : 'Either way these stay open:'}
+      {doors.data.words}
+    </label>
+  {/if}
   <h3>Tokens for scripts</h3>
   <ul>
     {#each tokens.data?.tokens ?? [] as token (token.id)}
@@ -80,12 +103,12 @@
   <form onsubmit={make}>
     <Field label="What is a new token for?" bind:value={name} trouble={trouble('name')} />
     <label><input type="checkbox" bind:checked={writes} /> It may write, too</label>
+    <AgainField bind:value={again} trouble={name ? trouble('password') : ''} />
     <Button type="submit" disabled={!name.trim()}>Make a token</Button>
   </form>
   {#if secret}
     <p>Copy it now, it is shown this once: <code>{secret}</code></p>
   {/if}
-  <p><Button onclick={() => session.signOutEverywhere()}>Sign out on every device</Button></p>
   <details>
     <summary>{session.owner ? 'Delete the garden and the account' : 'Delete the account'}</summary>
     <p>

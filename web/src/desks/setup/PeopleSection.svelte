@@ -4,6 +4,7 @@
   import { session } from '../../app/session.svelte';
   import { ask, client, type Problem, type Schemas } from '../../api/client';
   import { Resource } from '../../app/resource.svelte';
+  import AgainField from '../../ui/AgainField.svelte';
   import Button from '../../ui/Button.svelte';
   import Choice from '../../ui/Choice.svelte';
   import Message from '../../ui/Message.svelte';
@@ -20,8 +21,11 @@
   let role = $state<'helper' | 'viewer'>('helper');
   let problem = $state<Problem | null>(null);
   let leaving = $state('');
-  const invite = () =>
-    void invited.load((signal) => ask(client.POST('/api/invitations', { body: { role }, signal })));
+  let again = $state('');
+  const invite = () => {
+    const body = { role, password: again };
+    void invited.load((signal) => ask(client.POST('/api/invitations', { body, signal })));
+  };
 
   async function remove(name: string) {
     // pressed twice: the second press is meant
@@ -62,6 +66,7 @@
           { value: 'viewer', name: 'only looks' },
         ]}
       />
+      <AgainField bind:value={again} />
       <Button onclick={invite}>Make a link</Button>
       <Button look="quiet" onclick={revoke}>End links that nobody used</Button>
     </div>
