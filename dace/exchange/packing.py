@@ -31,11 +31,12 @@ from dace.measuring.models import Series, SeriesSpan
 from dace.notebook.models import Photo
 from dace.notebook.pictures import Size, where
 
-VERSION = 1
+VERSION = 2
 DESCRIPTION, CALENDAR = "datapackage.json", "plan.ics"
 _README = """This is a garden from Dace, an open package of tables (CSV, UTF-8).
 
 datapackage.json describes every table and column (Data Package, Table Schema).
+A text that a spreadsheet would take for a formula has a ' in front.
 photos/ holds the photos, plan.ics the plan as a calendar.
 To bring it into another Dace: manage.py import FILE, or Set-up of a new garden.
 """

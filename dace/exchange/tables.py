@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import csv
+import re
 from collections.abc import Iterable, Iterator
 from dataclasses import dataclass
 from functools import cache
@@ -16,6 +17,9 @@ from dace.feeding.models import CalendarLink
 from dace.households.copying import Values, kinds, whole_of
 from dace.households.models import Change, Kept
 
+HARMLESS_SINCE = 2
+"""The version of a package from which on no cell is a formula."""
+_FORMULA = re.compile(r"'*[=+\-@\t\r]")
 _SECRETS: set[type[models.Model]] = {CalendarLink}
 _CHANGE = ("id", "kind", "summary", "at", "undone", "undoes_id")
 
@@ -58,19 +62,40 @@ def _columns(model: type[models.Model], only: Iterable[str] = ()) -> Iterator[Co
         yield column_of(field)
 
 
+def harmless(text: str) -> str:
+    """A text that no spreadsheet takes for a formula: one that could be gets a ``'`` in front.
+
+    >>> harmless("=1+1"), harmless("'=1"), harmless("- two"), harmless("1 + 20")
+    ("'=1+1", "''=1", "'- two", '1 + 20')
+    """
+    return f"'{text}" if _FORMULA.match(text) else text
+
+
+def as_typed(text: str) -> str:
+    """A text as it was before :func:`harmless`."""
+    return text[1:] if text.startswith("'") and _FORMULA.match(text) else text
+
+
 def write_table(table: Table, rows: Iterable[Values], out: IO[str]) -> int:
     """Rows as lines below a head; how many there were."""
     writer = csv.writer(out, lineterminator="\r\n")
     writer.writerow([column.name for column in table.columns])
     count = 0
     for row in rows:
-        writer.writerow([column.write(row[column.name]) for column in table.columns])
+        writer.writerow([_written(column, row[column.name]) for column in table.columns])
         count += 1
     return count
 
 
-def read_table(table: Table, source: IO[str]) -> Iterator[tuple[int, Values]]:
-    """The number of each line, and its row.
+def _written(column: Column, value: Any) -> str:
+    text = column.write(value)
+    return harmless(text) if column.cell.type == "string" else text
+
+
+def read_table(
+    table: Table, source: IO[str], version: int = HARMLESS_SINCE
+) -> Iterator[tuple[int, Values]]:
+    """The number of each line, and its row, of a package of some version.
 
     Raises
     ------
@@ -89,8 +114,9 @@ def read_table(table: Table, source: IO[str]) -> Iterator[tuple[int, Values]]:
                 raise CellError(f"{len(heads)} cells")
             row = dict(missing)
             for column, text in zip(columns, cells, strict=True):
+                wrapped = version >= HARMLESS_SINCE and column.cell.type == "string"
                 try:
-                    row[column.name] = column.read(text)
+                    row[column.name] = column.read(as_typed(text) if wrapped else text)
                 except CellError as error:
                     read = f"{table.path}, line {reader.line_num}, {column.name}: “{text[:60]}”"
                     raise DaceError("file", read, f"{error} would do") from None
@@ -142,7 +168,7 @@ def _described(column: Column) -> dict[str, Any]:
     if field.choices:
         limits["enum"] = [key for key, _ in field.choices]
     elif isinstance(field, models.CharField) and field.max_length is not None:
-        limits["maxLength"] = field.max_length
+        limits["maxLength"] = field.max_length + 1  # with what makes it harmless
     found: dict[str, Any] = {"name": column.name, "type": column.cell.type}
     if isinstance(field, models.UUIDField | models.ForeignKey):
         found["format"] = "uuid"

@@ -33,6 +33,7 @@ class Package:
     ``demo`` is the mask of a copy of the demo garden, where it is one.
     """
 
+    version: int
     household_id: uuid.UUID
     title: str
     demo: uuid.UUID | None
@@ -42,7 +43,7 @@ class Package:
 
     def rows(self, table: Table) -> Iterator[Values]:
         """Rows of a table."""
-        for _, row in _lines(self.zipped, table):
+        for _, row in _lines(self.zipped, table, self.version):
             yield row
 
     def photo(self, key: uuid.UUID, size: Size) -> bytes:
@@ -74,16 +75,16 @@ def _checked(zipped: zipfile.ZipFile) -> Package:
     members = zipped.infolist()
     if len(members) > _MOST_FILES or sum(one.file_size for one in members) > _MOST_BYTES:
         raise DaceError("file", "far too much", f"up to {_MOST_BYTES // 10**9} GB would do")
-    household, title, demo = _described(zipped)
-    ids, photos = _check_rows(zipped)
+    version, household, title, demo = _described(zipped)
+    ids, photos = _check_rows(zipped, version)
     for key in photos:
         for size in cast(tuple[Size, ...], get_args(Size)):
             _check_photo(zipped, key, size)
-    return Package(household, title, demo, zipped, ids, photos)
+    return Package(version, household, title, demo, zipped, ids, photos)
 
 
-def _described(zipped: zipfile.ZipFile) -> tuple[uuid.UUID, str, uuid.UUID | None]:
-    """Whose it is, its name, of which demo garden; that it is ours, and of no later version."""
+def _described(zipped: zipfile.ZipFile) -> tuple[int, uuid.UUID, str, uuid.UUID | None]:
+    """Its version, whose, its name, of which demo garden; that it is ours, of no later version."""
     try:
         info = zipped.getinfo(DESCRIPTION)
         found: Any = json.loads(zipped.read(info)) if info.file_size < _DESCRIBED else None
@@ -98,19 +99,19 @@ def _described(zipped: zipfile.ZipFile) -> tuple[uuid.UUID, str, uuid.UUID | Non
         raise DaceError("file", read, f"version {VERSION}, or a newer Dace") from None
     if not 0 < len(title) <= _LONGEST_NAME:
         raise DaceError("file", "a name too long", f"up to {_LONGEST_NAME} letters would do")
-    return household, title, demo
+    return version, household, title, demo
 
 
 _LONGEST_NAME = 80
 
 
-def _lines(zipped: zipfile.ZipFile, table: Table) -> Iterator[tuple[int, Values]]:
+def _lines(zipped: zipfile.ZipFile, table: Table, version: int) -> Iterator[tuple[int, Values]]:
     try:
         raw = zipped.open(table.path)
     except KeyError:
         return  # a kind of row that came later
     with TextIOWrapper(raw, encoding="utf-8-sig", newline="") as source:
-        yield from read_table(table, source)
+        yield from read_table(table, source, version)
 
 
 class _Pointed:
@@ -141,10 +142,12 @@ class _Pointed:
                 raise DaceError("file", read, f"an id of tables/{kind._meta.model_name}.csv")
 
 
-def _check_rows(zipped: zipfile.ZipFile) -> tuple[frozenset[uuid.UUID], tuple[uuid.UUID, ...]]:
+def _check_rows(
+    zipped: zipfile.ZipFile, version: int
+) -> tuple[frozenset[uuid.UUID], tuple[uuid.UUID, ...]]:
     pointed = _Pointed()
     for table in tables():
-        for line, row in _lines(zipped, table):
+        for line, row in _lines(zipped, table, version):
             pointed.take(table, line, row)
     pointed.check()
     kept = {table.model for table in tables() if is_kept(table)}

@@ -12,7 +12,7 @@ from typing import Any, TypeVar
 
 import reversion
 from django.contrib.auth import get_user_model
-from django.db import models
+from django.db import models, transaction
 from django.db.models import Max
 from reversion.models import Version
 
@@ -163,7 +163,15 @@ def undo(scope: Scope, change_id: int | None = None) -> ChangeRecord:
     ConflictError
         If what it wrote was changed since, or it is undone already.
     """
-    with reversion.create_revision(atomic=True), writing(newest_number() + 1):
+    with transaction.atomic():
+        number = newest_number() + 1  # behind the write lock: nobody else takes it
+        _undo(scope, change_id, number)
+        scope.memo.clear()
+        return _record(_own(scope).filter(pk__gte=number).order_by("id")[0])
+
+
+def _undo(scope: Scope, change_id: int | None, number: int) -> None:
+    with reversion.create_revision(atomic=True), writing(number):
         target = _target(scope, change_id)
         for version in Version.objects.filter(revision=target.revision).order_by("-pk"):
             _take_back(scope, version)
@@ -172,8 +180,6 @@ def undo(scope: Scope, change_id: int | None = None) -> ChangeRecord:
         target.save(update_fields=["undone"])
         if target.undoes is not None:
             Change.objects.filter(pk=target.undoes_id).update(undone=False)
-    scope.memo.clear()
-    return _record(_own(scope).order_by("-id")[0])
 
 
 def _own(scope: Scope) -> models.QuerySet[Change]:

@@ -23,6 +23,7 @@ from dace.households.scope import (
     TooLargeError,
 )
 from dace.project import failures
+from dace.project.watching import shown_path
 from dace.project.wording import would_do
 
 _STATUS: tuple[tuple[type[DaceError], int], ...] = (
@@ -58,6 +59,7 @@ class InOurForm:
             # never read: nothing here is a form, and a form is spooled before anybody is known
             return _said(415, body("body", f"“{kind}”", "JSON, or the file itself"))
         response = self._get_response(request)
+        response.headers.setdefault("Cache-Control", "no-store")  # a household's, or about it
         bare = "json" not in response.headers.get("Content-Type", "json")
         if response.status_code < 400 or not bare:
             return response
@@ -69,6 +71,7 @@ class InOurForm:
             ("request", f"{request.method} {request.path}", "see /api/openapi.json"),
         )
         said = _said(response.status_code, body(field, read, would_do))
+        said["Cache-Control"] = "no-store"
         if "Allow" in response.headers:
             said["Allow"] = response["Allow"]
         return said
@@ -84,7 +87,7 @@ def _remember(request: HttpRequest, **_: Any) -> None:
 
 def _failure(request: HttpRequest, error: Exception) -> tuple[int, dict[str, Any]]:
     """The status and words of what failed here, which is in the log."""
-    mark = failures.noted(error, str(request.method), request.path)
+    mark = failures.noted(error, str(request.method), shown_path(request.path))
     found = failures.known(error)
     if found is None:
         do = f"try again; if it stays so, {mark} finds it in the log"

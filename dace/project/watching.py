@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import logging
+import re
 import time
 from collections.abc import Callable
 from typing import Any
@@ -12,6 +13,7 @@ from django.http import HttpRequest, HttpResponse
 
 _requests, _slow = logging.getLogger("dace.requests"), logging.getLogger("dace.slow")
 _SLOW_S, _SAID = 0.2, 200
+_SECRET = re.compile(r"(?<=/calendar/).+")
 
 
 class Watched:
@@ -32,13 +34,22 @@ class Watched:
         _requests.info(
             "%s %s %d %.0f ms %d queries %s",
             request.method,
-            request.path,  # without what stands behind a question mark
+            shown_path(request.path),  # without what stands behind a question mark
             response.status_code,
             took,
             queries.count,
             household or "-",
         )
         return response
+
+
+def shown_path(path: str) -> str:
+    """An address as it is written down: without what lets somebody in.
+
+    >>> shown_path("/api/calendar/s3cret.ics"), shown_path("/api/calendar")
+    ('/api/calendar/….ics', '/api/calendar')
+    """
+    return _SECRET.sub("….ics", path)
 
 
 class _Queries:

@@ -22,9 +22,10 @@ class Story(BrowserCase):
         self.box("parts").fill("1 + 500")
         expect(self.box("mL a can")).to_have_value("18")
         self.assertAlmostEqual(float(slider.get_attribute("aria-valuenow")), 17.96, delta=0.01)
-        self.box("mL a litre").fill("2")
-        expect(self.box("parts")).to_have_value("1 + 499")
-        self.assertAlmostEqual(float(slider.get_attribute("aria-valuenow")), 18.0, delta=0.01)
+        self.box("mL a litre").fill("2")  # what the box shows: nothing changes
+        self.box("mL a litre").fill("2.5")
+        expect(self.box("parts")).to_have_value("1 + 399")
+        self.assertAlmostEqual(float(slider.get_attribute("aria-valuenow")), 22.5, delta=0.01)
         before = slider.bounding_box()["y"]
         self.box("mL a can").fill("30")
         expect(self.box("parts")).to_have_value("1 + 299")

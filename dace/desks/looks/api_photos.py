@@ -17,7 +17,6 @@ from dace.notebook.photos import NewPhoto, keep_photo, photo_file, photos_of
 from dace.notebook.pictures import MOST_BYTES, WOULD_DO
 
 router = Router(tags=["photos"])
-_KEEP_S = 365 * 24 * 3600
 _MEDIA = ["image/jpeg", "image/png", "image/webp", "image/heic", "application/octet-stream"]
 
 
@@ -65,7 +64,6 @@ def one_photo(request: Any, photo_id: uuid.UUID, of: Query[SizeIn]) -> Any:
     """The picture itself."""
     path = photo_file(request.auth, photo_id, of.size)
     reply = FileResponse(path.open("rb"), content_type="image/webp")
-    reply["Cache-Control"] = f"private, max-age={_KEEP_S}, immutable"
     reply["Content-Disposition"] = "inline"
     return reply
 

@@ -12,11 +12,12 @@
   const { row }: { row: RoundCan['plain'][number] } = $props();
   const write = $derived(round.write(row.fill_id));
   const waits = $derived(away.waiting.find((one) => watersFill(one, row.fill_id)) ?? null);
-  const done = $derived(row.done || waits !== null);
+  const done = $derived(row.done || round.pressed.has(row.fill_id) || waits !== null);
 
-  function press() {
+  async function press() {
     if (waits) return away.drop(waits);
     if (done) return row.change_id ? undo.take(row.change_id) : undefined;
+    round.pressed.add(row.fill_id);
     const body = {
       id: write.id(),
       fill_id: row.fill_id,
@@ -25,7 +26,8 @@
       litres: volume(row.litres, 6),
       flush: false,
     };
-    return write.send(() => ask(client.POST('/api/waterings', { body })));
+    if (!(await write.send(() => ask(client.POST('/api/waterings', { body })))))
+      round.pressed.delete(row.fill_id);
   }
 </script>
 
