@@ -61,7 +61,7 @@ class Answers(WeirYardCase):
     def test_what_fails_before_the_api_has_its_say_is_said_as_well(self):
         self.asking.client.raise_request_exception = False
         with mock.patch(
-            "django.contrib.sessions.backends.db.SessionStore._get_session_from_db",
+            "dace.households.sessions.SessionStore._get_session_from_db",
             side_effect=OperationalError("database disk image is malformed"),
         ):
             error = self.assert_refused(self.asking.get("/api/path"), 503, "server")
