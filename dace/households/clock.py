@@ -17,6 +17,10 @@ def now() -> datetime:
     return datetime.now(UTC) + _offset()
 
 
+BEGAN = datetime(2026, 1, 1, tzinfo=UTC)
+"""Nobody ran Dace before: a clock that says so has lost its time, as a board's without battery."""
+
+
 def steady() -> datetime:
     """The instant by the time that has gone by since this process first asked, in UTC.
 

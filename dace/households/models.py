@@ -60,7 +60,9 @@ class Household(models.Model):
     """Those who share a garden, and the border that no query crosses.
 
     A visitor's copy of the demo garden ``ends_at`` an instant; its ids are the demo's, but for
-    the bits of ``mask``.
+    the bits of ``mask``. ``met_from`` stands for the address that it was asked for from, and
+    ``weight`` is what was sent to it [bytes]. The demo garden itself says what it was
+    ``built_as``: another version, or another day, and it is built anew.
     """
 
     id = models.UUIDField(primary_key=True, default=uuid.uuid4, editable=False)
@@ -68,6 +70,9 @@ class Household(models.Model):
     is_demo = models.BooleanField(default=False)
     ends_at = models.DateTimeField(null=True, blank=True)
     mask = models.UUIDField(null=True, blank=True)
+    met_from = models.CharField(max_length=32, blank=True)
+    weight = models.PositiveBigIntegerField(default=0)
+    built_as = models.CharField(max_length=80, blank=True)
 
     def __str__(self) -> str:
         return self.name

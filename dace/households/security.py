@@ -11,8 +11,8 @@ from django.http import HttpRequest
 from ninja.security import APIKeyCookie, HttpBearer
 
 from dace.core.api import DaceError
-from dace.households import clock, tokens
-from dace.households.models import Membership
+from dace.households import clock, tokens, visits
+from dace.households.models import Change, Membership
 from dace.households.scope import ConflictError, Scope
 
 _LONGEST = 18
@@ -34,6 +34,8 @@ class HouseholdSession(APIKeyCookie):
         if member is None:
             return None
         _made_here(request, member)
+        if request.method not in ("GET", "HEAD"):
+            visits.weigh(member.household, int(request.META.get("CONTENT_LENGTH") or 0))
         return _as_done(request, scope_of(member, _seen(request)))
 
 
@@ -62,11 +64,15 @@ def made_by(member: Membership) -> str:
 
 
 def scope_of(member: Membership, seen: int | None = None) -> Scope:
-    """A member asking now."""
+    """A member asking now, or, by a clock that has lost its time, when the garden last changed."""
+    now = clock.now()
+    if now < clock.BEGAN:
+        last = Change.objects.filter(household_id=member.household_id).order_by("-id").first()
+        now = last.at if last is not None else clock.BEGAN
     return Scope(
         member.household_id,
         member.user_id,
-        clock.now(),
+        now,
         member.role == Membership.Role.OWNER,
         member.role != Membership.Role.VIEWER,
         seen,

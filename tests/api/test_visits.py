@@ -90,3 +90,40 @@ class Visitors(WeirYardCase):
         self.assertEqual(Stand.objects.count(), stands)
         self.assertEqual((Household.objects.count(), User.objects.count()), (1, 1))
         self.assert_refused(visitor.get("/api/path"), 401, "session")
+
+
+class ByAddress(WeirYardCase):
+    def visitor(self, address):
+        asking = Asking()
+        asking.client.defaults["REMOTE_ADDR"] = address
+        return asking, asking.post("/api/demo")
+
+    def note(self, asking, text="x"):
+        stand = asking.get("/api/path").json()["stops"][2]["stands"][0]["id"]
+        return asking.post("/api/observations", {"id": new_id(), "stand_id": stand, "note": text})
+
+    def test_so_many_copies_go_to_one_address_and_others_still_get_in(self):
+        with mock.patch.object(visits, "_EACH", 2):
+            for _ in range(2):
+                asking, reply = self.visitor("10.0.0.7")
+                self.assertEqual(self.note(asking).status_code, 201)
+            _, reply = self.visitor("10.0.0.7")
+            self.assert_refused(reply, 429, "demo")
+            self.assertEqual(self.visitor("10.0.0.8")[1].status_code, 200)
+
+    def test_a_house_network_is_one_address_and_none_is_kept(self):
+        one, other = visits.met_from("2001:db8:1:2::3"), visits.met_from("2001:db8:1:2:a::b")
+        self.assertEqual(one, other)
+        self.assertNotEqual(one, visits.met_from("2001:db8:1:3::3"))
+        self.visitor("10.0.0.7")
+        self.assertFalse(Household.objects.filter(met_from__contains="10.0").exists())
+
+    def test_what_is_sent_to_a_copy_is_bounded_by_address(self):
+        (one, _), (other, _) = self.visitor("10.0.0.7"), self.visitor("10.0.0.7")
+        with mock.patch.object(visits, "_HEAVY", 5_500):
+            self.assertEqual(self.note(one, "x" * 400).status_code, 201)
+            self.assertEqual(self.note(other, "x" * 400).status_code, 201)
+            self.assert_refused(self.note(one, "x" * 400), 413, "demo")
+            self.assertEqual(one.get("/api/path").status_code, 200)
+            self.assertEqual(self.note(self.asking).status_code, 201)
+            self.assertEqual(self.note(self.visitor("10.0.0.8")[0]).status_code, 201)

@@ -18,7 +18,7 @@ from dace.desks.shared.out import Out
 from dace.households import clock, visits
 from dace.households.asking_again import tried
 from dace.households.fields import Name, Password
-from dace.households.models import Membership
+from dace.households.models import Membership, User
 from dace.households.scope import NotFoundError
 from dace.households.security import AnyoneWithToken, made_by
 from dace.households.services import named
@@ -104,8 +104,12 @@ def look_round(request: HttpRequest) -> SessionOut:
         raise NotFoundError("demo", "no demo garden here", "sign up for a garden of your own")
     member = Membership.objects.filter(user_id=request.user.pk, household__is_demo=True).first()
     if member is None:
-        login(request, visits.visit(timezone.now()), backend=PLAIN_LOGIN)
+        login(request, _visitor(request), backend=PLAIN_LOGIN)
     return session(request)
+
+
+def _visitor(request: HttpRequest) -> User:
+    return visits.visit(timezone.now(), visits.met_from(request.META.get("REMOTE_ADDR", "")))
 
 
 @router.post("/sign-out", response=SessionOut, operation_id="sign_out")

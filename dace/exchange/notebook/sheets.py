@@ -2,18 +2,14 @@
 
 from __future__ import annotations
 
-import zipfile
 from collections.abc import Iterator
 from dataclasses import dataclass
-from datetime import date, datetime, time
-from io import BytesIO
 from itertools import islice
-from typing import Any
 
 from dace.core.api import DaceError, rows_of_text, text_of
+from dace.exchange.notebook.workbook import MOST_COLUMNS, MOST_ROWS, read_apart
 
-MOST_ROWS, MOST_COLUMNS = 60_000, 60
-_MOST_UNPACKED, _MOST_CELL = 300_000_000, 1000
+_MOST_CELL = 1000
 _ZIP = b"PK\x03\x04"
 _WOULD_DO = "a table as CSV or XLSX would do"
 
@@ -47,36 +43,11 @@ def _table(text: str) -> Sheet | None:
 
 
 def _workbook(data: bytes) -> Iterator[Sheet | None]:
-    from openpyxl import load_workbook  # noqa: PLC0415 - only where a spreadsheet comes
-
-    try:
-        with zipfile.ZipFile(BytesIO(data)) as packed:
-            if sum(one.file_size for one in packed.infolist()) > _MOST_UNPACKED:
-                raise DaceError("file", "a spreadsheet of far too much", "a smaller one would do")
-        book = load_workbook(BytesIO(data), read_only=True, data_only=True)
-        for sheet in book.worksheets:
-            rows = ([_text(cell) for cell in row] for row in sheet.iter_rows(values_only=True))
-            yield _sheet(str(sheet.title), enumerate(rows, 1))
-    except DaceError:
-        raise
-    except Exception as error:  # whatever the reader says of a broken file
-        raise DaceError("file", f"a broken spreadsheet ({error})"[:200], _WOULD_DO) from None
-
-
-def _text(cell: Any) -> str:
-    """A cell as one would have typed it."""
-    if cell is None:
-        return ""
-    if isinstance(cell, bool):
-        return "yes" if cell else "no"
-    if isinstance(cell, datetime):
-        whole_day = cell.time() == time(0)
-        return cell.date().isoformat() if whole_day else cell.isoformat(timespec="minutes")
-    if isinstance(cell, date):
-        return cell.isoformat()
-    if isinstance(cell, float):
-        return f"{cell:.12g}"
-    return str(cell)
+    found = read_apart(data)
+    if found.refused:
+        raise DaceError("file", *found.refused)
+    for name, rows in found.sheets:
+        yield _sheet(name, iter(rows))
 
 
 def _sheet(name: str, lines: Iterator[tuple[int, list[str]]]) -> Sheet | None:
