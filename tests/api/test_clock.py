@@ -32,8 +32,8 @@ class Clock(WeirYardCase):
 
     def at(self, moment):
         """The machine's clock, and so Dace's, says another time; the process goes on."""
-        stack = mock.patch("django.utils.timezone.now", lambda: moment)
-        return stack, mock.patch("dace.households.clock.now", lambda: moment)
+        stack = mock.patch("django.utils.timezone.now", return_value=moment)
+        return stack, mock.patch("dace.households.clock.now", return_value=moment)
 
     def nights(self, moment, count=3):
         with (

@@ -228,7 +228,7 @@ class Sessions(WeirYardCase):
 
     def test_choices_hold_every_crop_with_its_stages(self):
         found = self.asking.get("/api/choices").json()
-        self.assertEqual((len(found["crops"]), len(found["media"])), (44, 11))
+        self.assertEqual((len(found["crops"]), len(found["media"])), (45, 11))
         self.assertEqual(sum(len(crop["stages"]) for crop in found["crops"]), 298)
 
     def test_the_set_up_holds_all_that_is_kept(self):

@@ -15,7 +15,7 @@ from django.test.utils import CaptureQueriesContext
 
 from dace.demo.keys import key
 from dace.feeding.models import Dose
-from dace.garden.models import Planting
+from dace.garden.models import Planting, StageSeen
 from dace.measuring.models import Reading
 from dace.shelf.models import Brew
 from tests.api.base import Asking, new_id
@@ -30,11 +30,16 @@ READS = {
     "/api/practice": (4, 4),
     "/api/recipes-file": (6, 5),
     "/api/session": (5, 5),
+    "/api/pulse": (5, 5),
+    "/api/doors": (8, 8),
+    "/api/doses/{dose}": (8, 12),
+    "/api/looks/{look}": (6, 8),
+    "/api/harvests/{harvest}": (6, 8),
     "/api/path": (16, 140),
     "/api/bench": (8, 30),
-    "/api/notebook": (36, 640),
-    "/api/notebook?stop={stop}": (36, 640),
-    "/api/notebook?before={middle}": (36, 640),
+    "/api/notebook": (37, 640),
+    "/api/notebook?stop={stop}": (37, 640),
+    "/api/notebook?before={middle}": (37, 640),
     "/api/score-lanes?since=2016-01-01&until=2026-07-14": (10, 3000),
     "/api/photos?place_id={stop}": (6, 60),
     "/api/photos/{photo}": (5, 5),
@@ -112,6 +117,7 @@ class AfterTenYears(TestCase):
         photo = self.photo(str(key("stand chilli 3 fed")))
         stop = self.asking.get("/api/path").json()["stops"][2]
         series = self.series(stop["subject_id"])
+        picked = self.harvest(stop["stands"][0]["planting_id"])
         self.asking.get("/api/path")  # worked out once after the last write
         shelf = self.asking.get("/api/shelf").json()
         self.ids = {
@@ -127,8 +133,16 @@ class AfterTenYears(TestCase):
             "series": series,
             "photo": photo,
             "jar": shelf["jars"][0]["id"],
+            "dose": self.asking.get("/api/notebook?limit=40").json()["doses"][0]["id"],
+            "look": str(StageSeen.objects.first().pk),
+            "harvest": picked,
             "bottle": next(jar["id"] for jar in shelf["jars"] if jar["bottle"]),
         }
+
+    def harvest(self, planting):
+        picked = {"id": new_id(), "planting_id": planting, "weight": "300 g"}
+        self.assertEqual(self.asking.post("/api/harvests", picked).status_code, 201)
+        return picked["id"]
 
     def series(self, subject):
         row = new_id()

@@ -54,7 +54,7 @@ class SettingUp(OwnGarden):
         # 4 US teaspoons: 4 x 4.929 = 19.7 mL in 7.57 L
         self.assertAlmostEqual(found["amount"], 19.72, delta=0.01)
         self.assertAlmostEqual(found["vessel_l"], 7.571, delta=0.001)
-        self.assertEqual(found["spoons"], "4 teaspoons")
+        self.assertEqual(found["spoons"], "1 tablespoon and 1 teaspoon")
 
     def test_a_label_said_in_oxides_or_elements_is_the_same_jar(self):
         for body in (

@@ -43,7 +43,9 @@ class Sent(OwnGarden):
         super().setUp()
         self.pen = new_id()
         self.own.put(f"/api/pens/{self.pen}", {"name": "Blue pen", "compensates": False})
-        made = self.own.post("/api/tokens", {"name": "pen", "writes": True}).json()
+        made = self.own.post(
+            "/api/tokens", {"name": "pen", "writes": True, "password": "nine rusty trowels"}
+        ).json()
         self.token = made["secret"]
         self.place("Tub", "40 L")
         stop = self.own.get("/api/path").json()["stops"][0]
@@ -71,6 +73,8 @@ class Sent(OwnGarden):
         self.assertEqual(self.send(-1, 20.0).status_code, 422)
         self.assertEqual(self.send(1.2, None).status_code, 422)  # it does not compensate
         self.assertEqual(self.send(1.2, 20.0, "dace_wrong").status_code, 401)
-        reads = self.own.post("/api/tokens", {"name": "r", "writes": False}).json()["secret"]
+        reads = self.own.post(
+            "/api/tokens", {"name": "r", "password": "nine rusty trowels"}
+        ).json()["secret"]
         self.assertEqual(self.send(1.2, 20.0, reads).status_code, 403)
         self.assertEqual(json.loads(self.send(400, 20.0).content)["error"]["field"], "value")

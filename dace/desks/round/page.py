@@ -204,7 +204,10 @@ def _trial(task: Task) -> RoundTrialOut:
 def _wait(row: _Shown) -> RoundWaitOut:
     one, said = row.one, row.said
     why = said.reason
-    if said.kind == "wait" and one.verdict.each:
+    to_get = one.verdict.to_get is not None
+    if to_get:
+        why = said.headline
+    elif said.kind == "wait" and one.verdict.each:
         why = one.verdict.each[0].reason
     return RoundWaitOut(
         place_id=one.place.id,
@@ -213,4 +216,5 @@ def _wait(row: _Shown) -> RoundWaitOut:
         kind=said.kind,
         mark=said.mark,
         why=why,
+        to_get=to_get,
     )

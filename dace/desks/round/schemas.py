@@ -167,7 +167,7 @@ class RoundShedOut(Out):
 
 
 class RoundWaitOut(Out):
-    """A stop that gets nothing today, and why."""
+    """A stop that gets nothing today, and why; ``to_get`` where it is hungry and nothing suits."""
 
     place_id: uuid.UUID
     name: str
@@ -175,6 +175,7 @@ class RoundWaitOut(Out):
     kind: core.Kind
     mark: str
     why: str
+    to_get: bool
 
 
 class RoundAheadOut(Out):

@@ -2,7 +2,9 @@
 
 from __future__ import annotations
 
-from django.http import HttpRequest
+from collections.abc import Callable
+
+from django.http import HttpRequest, HttpResponse
 
 from dace.core.api import shown
 from dace.garden.reads import garden_of
@@ -29,6 +31,18 @@ class ScriptAtHome(ScriptToken):
         if scope is not None:
             shown.show_in(measures_of(scope))
         return scope
+
+
+class MeasuresEnd:
+    """Middleware: one household's measures end with its request, whichever thread served it."""
+
+    def __init__(self, get_response: Callable[[HttpRequest], HttpResponse]) -> None:
+        self._get_response = get_response
+
+    def __call__(self, request: HttpRequest) -> HttpResponse:
+        """Answer; afterwards nobody's measures are in force."""
+        with shown.showing(shown.Shown()):
+            return self._get_response(request)
 
 
 def measures_of(scope: Scope) -> shown.Shown:

@@ -51,6 +51,7 @@ MIDDLEWARE = [
     "whitenoise.middleware.WhiteNoiseMiddleware",
     "dace.project.watching.Watched",
     "dace.project.errors.InOurForm",
+    "dace.desks.shared.at_home.MeasuresEnd",
     "django.contrib.sessions.middleware.SessionMiddleware",
     "dace.households.sessions.RenewSessions",
     "django.middleware.common.CommonMiddleware",

@@ -7044,7 +7044,7 @@ export interface components {
         };
         /**
          * RoundWaitOut
-         * @description A stop that gets nothing today, and why.
+         * @description A stop that gets nothing today, and why; ``to_get`` where it is hungry and nothing suits.
          */
         RoundWaitOut: {
             /**
@@ -7061,6 +7061,8 @@ export interface components {
              * Format: uuid
              */
             place_id: string;
+            /** To Get */
+            to_get: boolean;
             /** Who */
             who: string;
             /** Why */

@@ -14,5 +14,14 @@ export function shownBy(typed: Typed): string {
   return BARE.test(typed.text) ? (typed.shown ?? '') : typed.text;
 }
 
+const NUMBER = /[\d.,½¼¾/](?:[\d.,½¼¾/ ]*[\d.,½¼¾/])?(?=[^\d½¼¾]*$)/;
+
+/** Whether a text is what a box shows, with its unit or bare: typed back it changes nothing. */
+export function asShown(shown: string, text: string): boolean {
+  const typed = text.trim();
+  return typed !== '' && (typed === shown.trim() || typed === NUMBER.exec(shown)?.[0]);
+}
+
 /** What was typed over what a box holds. */
-export const typedOver = (held: Typed, text: string): Typed => ({ text, shown: shownBy(held) });
+export const typedOver = (held: Typed, text: string): Typed =>
+  asShown(textOf(held), text) ? held : { text, shown: shownBy(held) };

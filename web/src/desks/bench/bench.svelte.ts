@@ -2,7 +2,7 @@ import { searchParams } from 'sv-router';
 import { ask, asSeen, client, type Schemas } from '../../api/client';
 import { garden } from '../../app/garden.svelte';
 import { instantOf } from '../../ui/time';
-import type { Typed } from '../../ui/typed';
+import { asShown, type Typed } from '../../ui/typed';
 import { volume } from '../../app/measures';
 import { Resource } from '../../app/resource.svelte';
 import { working } from '../../app/working.svelte';
@@ -197,7 +197,7 @@ export class Bench {
   /** A strength typed into one of the boxes, which was `held` when it was pressed. */
   type(way: Way, text: string, held?: Held): void {
     this.typed = { way, text };
-    const same = held && [held.text, held.said].includes(text.trim());
+    const same = held && [held.text, held.said].some((shown) => asShown(shown, text));
     this.said = same ? held.before : { text, shown: held?.said ?? '' };
     this.reading = 0;
     this.typing = true;

@@ -85,7 +85,9 @@
       disabled={write.busy || trouble !== ''}
       onclick={() => tick(done ? 'extra' : 'own', said)}
     >
-      {done ? 'That much more' : 'That much'}: {read.data?.words ?? textOf(said)}
+      {done ? 'That much more' : 'That much'}{trouble
+        ? ''
+        : `: ${read.data?.words ?? textOf(said)}`}
     </Button>
     <Message problem={trouble ? null : write.problem} />
   </div>

@@ -73,6 +73,8 @@
             Say what stands where, and the day's cans stand here.
           {:else if garden.stop}
             Nothing to do at {garden.stop.name} today.
+          {:else if waits.some((wait) => wait.to_get)}
+            Nothing on the shelf feeds what is hungry: what to get stands below.
           {:else}
             Everything has what it needs for now{weather.data?.words
               ? `: ${weather.data.words}`
