@@ -3,6 +3,8 @@ SHELL := /bin/bash
 PY := .venv/bin/python
 export DACE_DATA ?= $(CURDIR)/var
 PORT ?= 8000
+# Weir Yard stands, and its clock starts, on this day; DACE_NOW= (empty) is the real one.
+demo dev: export DACE_NOW ?= 2026-07-14T17:40
 SERVED = DJANGO_SETTINGS_MODULE=dace.project.settings.production DACE_SECRET_KEY="$$(cat $(DACE_DATA)/secret_key)"
 
 .PHONY: demo test dev check shots bench hard api fmt lock setup web browser secret
@@ -12,7 +14,7 @@ demo: web secret
 	$(SERVED) $(PY) manage.py demo
 	$(SERVED) $(PY) manage.py collectstatic --noinput -v0
 	@echo "Dace is at http://127.0.0.1:$(PORT)  (Ctrl-C stops it)"
-	DACE_DEMO=1 DACE_NOW=$${DACE_NOW-2026-07-14T17:40} $(SERVED) $(PY) manage.py serve \
+	DACE_DEMO=1 $(SERVED) $(PY) manage.py serve \
 	  --listen 127.0.0.1:$(PORT)
 
 test: web browser
@@ -33,7 +35,7 @@ check: web
 dev: setup secret
 	$(PY) manage.py migrate -v0 && DACE_DEMO=1 $(PY) manage.py demo
 	@trap 'kill 0' INT TERM EXIT; (cd web && npm run --silent dev) & \
-	  DACE_DEMO=1 DACE_NOW=$${DACE_NOW-2026-07-14T17:40} $(PY) manage.py runserver 127.0.0.1:$(PORT)
+	  DACE_DEMO=1 $(PY) manage.py runserver 127.0.0.1:$(PORT)
 
 shots: web browser
 	$(PY) -m tools.shots

@@ -174,7 +174,10 @@ def mix(scope: Scope, new: NewCan, mixed_at: datetime, stand_id: uuid.UUID) -> C
         raise ConflictError("id", "a can that was mixed already", "pour the rest of it instead")
     sources = sources_of(scope, new.jar_ids)
     water = Water.objects.fetch(scope, new.water_id, "water_id")
-    asked = can_asked(new, sources, core_water(water), whom_now(scope, stand_id))
+    # only "what suits" hangs on the verdict, which is the dear part of it
+    wish = any(one.kind == "wish" for one in core.read_strength(new.strength, new.measures))
+    whom = whom_now(scope, stand_id) if wish else Whom(stand_now(scope, stand_id))
+    asked = can_asked(new, sources, core_water(water), whom)
     mixed = core.answer(asked).can
     return write_can(scope, Mixed(new, sources, water, mixed), mixed_at)
 

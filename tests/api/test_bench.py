@@ -135,7 +135,7 @@ class Pour(WeirYardCase):
         self.assertEqual(self.asking.get("/api/notebook").json(), book)
 
     def test_more_than_the_jar_holds_says_what_fits(self):
-        for _ in range(3):
+        for _ in range(4):
             self.asking.post("/api/pours", self.pour_body(strength="200 ml"))
         left = self.stock()
         error = self.assert_refused(

@@ -181,7 +181,7 @@ class AnythingAtAll(InTheYard, TestCase):
     @settings(max_examples=120, deadline=None, suppress_health_check=list(HealthCheck))
     @given(st.data())
     def test_any_field_may_hold_anything(self, data):
-        method, path, body = data.draw(st.sampled_from(bodies()))
+        method, path, body = data.draw(st.sampled_from([one for one in bodies() if one[2]]))
         inner = data.draw(
             st.sampled_from([body, *(v for v in body.values() if isinstance(v, dict) and v)])
         )

@@ -38,7 +38,7 @@ class Roots(WeirYardCase):
         ).json()
         self.assertEqual(told["word"], "too_salty")
         self.assertIn("1.3 to 2.6", told["text"])
-        self.assertEqual(self.read(3.9, taken_at="2026-07-14T05:00Z").status_code, 201)
+        self.assertEqual(self.read(4.6, taken_at="2026-07-14T05:00Z").status_code, 201)
         found = self.fill()
         self.assertEqual(found["verdict"]["kind"], "flush")
         self.assertTrue(found["verdict"]["button"].endswith("of rain butt, 1 of 3"))

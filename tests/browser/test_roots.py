@@ -37,7 +37,7 @@ class Roots(BrowserCase):
 
     def test_a_salty_drain_is_flushed_in_goes(self):
         self.at_tub_2()
-        self.read("3.9")
+        self.read("4.6")
         card = self.page.get_by_role("region", name="Flush")
         expect(card).to_contain_text("from the rain butt")
         expect(self.page.get_by_text("Flush first: rain butt").first).to_be_visible()
@@ -85,7 +85,7 @@ class Roots(BrowserCase):
         self.page.keyboard.press("r")
         self.page.get_by_role("dialog").get_by_role("link", name="About your pens").click()
         pen = self.page.get_by_role("article", name="yard pen")
-        expect(pen).to_contain_text("Calibrated 12 days ago: good to about 3 %")
+        expect(pen).to_contain_text("Calibrated 25 days ago: good to about 3 %")
         self.assert_axe_finds_nothing_grave()
         pen.get_by_role("button", name="Calibrated today").click()
         expect(pen).to_contain_text("Calibrated today: good")

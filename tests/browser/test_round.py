@@ -37,7 +37,7 @@ class ByKeyboard(BrowserCase):
 
     def test_a_can_is_ticked_a_pour_flushed_and_a_question_answered(self):
         self.press("Look round Weir Yard")
-        expect(self.page.get_by_role("heading", level=1)).to_contain_text("and a flush")
+        expect(self.page.get_by_role("heading", level=1)).to_contain_text("flushes")
         row = self.page.get_by_role("button", name="Cold frame, melon 2 melons")
         row.focus()
         self.page.keyboard.press("Enter")
@@ -47,7 +47,7 @@ class ByKeyboard(BrowserCase):
         pour = self.page.get_by_role("button", name="of rain butt, 1 of 3")
         pour.focus()
         self.page.keyboard.press("Enter")
-        expect(self.page.get_by_role("button", name="of rain butt, 2 of")).to_be_visible()
+        expect(pour).to_have_count(0)
         self.page.keyboard.press("u")
         expect(pour).to_be_visible()
         asked = self.page.get_by_label("Look: Wall bed").get_by_role("button", name="Yes")

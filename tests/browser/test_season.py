@@ -70,7 +70,7 @@ class Season(BrowserCase):
         self.page.keyboard.press("Enter")
         expect(self.page.get_by_role("heading", name="The season: Sluice bed")).to_be_visible()
         self.row("Chard").focus()
-        self.page.keyboard.press("ArrowDown")
+        self.page.keyboard.press("ArrowUp")
         expect(self.row("Leek")).to_be_focused()
         expect(self.page.get_by_text("30 leeks", exact=True)).to_be_visible()
         self.page.get_by_role("button", name="how?").first.focus()

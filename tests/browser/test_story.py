@@ -112,10 +112,11 @@ class Story(BrowserCase):
     def test_a_flush_is_poured_from_its_row_in_two_presses(self):
         self.look_round()
         self.choose("Quay tub 2")
-        self.press("Pour 5.5 L of rain butt, 1 of 3")
-        expect(self.page.get_by_role("button", name="2 of 3")).to_be_visible()
+        first = self.page.get_by_role("button", name="of rain butt, 1 of 3")
+        first.click()
+        expect(first).to_have_count(0)
         self.press("Undo")
-        expect(self.page.get_by_role("button", name="1 of 3")).to_be_visible()
+        expect(first).to_be_visible()
 
     def test_a_stage_in_doubt_is_answered_in_one_press(self):
         self.look_round()

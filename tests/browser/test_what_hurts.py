@@ -34,6 +34,9 @@ HUNGRY = """async (measures) => {
   await send('PUT', `/api/places/${id()}`, { name: 'Old pot', kind: 'pot', fill });
   await send('PUT', `/api/waters/${id()}`, { name: 'rain', kind: 'rain' });
   await send('PUT', `/api/vessels/${id()}`, { name: 'can', volume: '9 L', kind: 'can' });
+  const epsom = { name: 'Epsom salt', grade: '0-0-0', form: 'solid', pack: '500 g' };
+  const material = 'magnesium_sulfate_heptahydrate';
+  await send('PUT', `/api/jars/${id()}`, { ...epsom, material });
   const planting = { id: id(), crop: 'chilli', started_on: '2026-02-20', count: 1 };
   const stands = { stand_id: id(), fill_id: fill.id, stage: 'fruit_set' };
   await send('POST', '/api/plantings', { ...planting, ...stands });
@@ -150,7 +153,9 @@ class WhatHurts(BrowserCase):
         self.page.goto(f"{self.live_server_url}/bench")
         stop.click()
         expect(self.page.get_by_role("heading", level=1)).to_contain_text("get a feed")
-        expect(self.page.get_by_role("button", name=re.compile("^Pour"))).to_have_count(0)
+        expect(self.page.get_by_role("button", name=re.compile("on each|anyway: "))).to_have_count(
+            0
+        )
 
     def test_doubtful_dates_are_shown_both_ways(self) -> None:
         self.in_measures("exchange")
@@ -160,12 +165,12 @@ class WhatHurts(BrowserCase):
             expect(main).to_contain_text(day)
         self.take(EITHER)
         asked = self.page.get_by_role("status").filter(has_text="Which is meant?")
-        for day in ("5 June 2026", "6 May 2026"):
+        for day in ("5 June", "6 May"):
             expect(asked).to_contain_text(f"05/06/2026: {day}")
 
     def take(self, table: str) -> None:
         file: Any = {"name": "book.csv", "mimeType": "text/csv", "buffer": table.encode()}
-        self.page.get_by_label("The table").set_input_files(file)
+        self.page.get_by_label("The table", exact=True).set_input_files(file)
 
 
 class InGallons(WhatHurts):

@@ -1,19 +1,35 @@
 """Weir Yard is whole, and makes sense by the core's own arithmetic."""
 
+from datetime import date, datetime
+from importlib import resources
 from io import StringIO
+from unittest import mock
+from zoneinfo import ZoneInfo
 
 from django.core.management import call_command
+from django.db import transaction
 from django.test import TestCase
 
-from dace.feeding.models import Can, Dose
+from dace.demo.fed import FILE, evening, rows_of
+from dace.demo.keys import key
+from dace.demo.weir_yard import build
+from dace.feeding.models import Can, Dose, Dressing, Watering
 from dace.feeding.reads import jars_with_stock, litres_left
-from dace.garden.models import Place, Planting, Stand
+from dace.garden.models import Place, Planting, StageSeen, Stand
 from dace.garden.reads import core_water, stops, waters
 from dace.households import clock
 from dace.households.models import Household, Membership
 from dace.households.scope import Scope
 from dace.measuring.models import Reading
+from dace.notebook.models import Measured, Trial
+from dace.shelf.models import Brew
 from tests.gardens import InTheYard
+
+BOOK = (resources.files("dace.demo") / FILE).read_text(encoding="utf-8")
+PLANTED = (
+    *("chard", "leek", "aubergine 1", "aubergine 2", "chilli 3", "step chilli", "strawberry"),
+    *("runner bean", "cucumber", "melon", "lettuce", "kale", "basil"),
+)
 
 
 class Yard(InTheYard, TestCase):
@@ -76,6 +92,66 @@ class Yard(InTheYard, TestCase):
             self.assertLess(getattr(newest, field), self.scope.now)
 
 
+TENDER = {"aubergine", "chilli", "cucumber", "melon", "basil", "runner_bean"}
+WRITTEN = (
+    (Dose, "poured_at"),
+    (Reading, "taken_at"),
+    (Watering, "poured_at"),
+    (Dressing, "given_at"),
+    (StageSeen, "seen_on"),
+    (Planting, "started_on"),
+    (Measured, "measured_on"),
+    (Brew, "started_at"),
+)
+
+
+class ThroughTheYear(TestCase):
+    """The yard of another day: its past ends then, and was fed by the verdicts of its days."""
+
+    seconds_each = 12
+
+    def built(self, day):
+        now = datetime.fromisoformat(f"{day}T17:40").replace(tzinfo=ZoneInfo("Europe/London"))
+        build(now)
+        member = Membership.objects.get()
+        for model, field in WRITTEN:
+            last = getattr(model.objects.order_by(field).last(), field, now)
+            self.assertLessEqual(last, now if isinstance(last, datetime) else now.date(), model)
+        return Scope(member.household_id, member.user_id, now, demo=True)
+
+    def in_the_open(self):
+        stands = Stand.objects.filter(to_on=None, planting__ended_on=None)
+        return {s.planting.crop for s in stands.filter(fill__place__covered=False)}
+
+    def test_in_april_nothing_tender_stands_outdoors(self):
+        self.built("2026-04-10")
+        self.assertEqual(self.in_the_open() & TENDER, set())
+        self.assertEqual(Planting.objects.filter(crop="chilli").count(), 2)
+        self.assertFalse(Trial.objects.exists())
+
+    def test_in_december_what_cold_kills_was_cleared(self):
+        self.built("2026-12-15")
+        self.assertEqual(self.in_the_open() & TENDER, set())
+        self.assertTrue({"leek", "chard", "kale", "strawberry"} <= self.in_the_open())
+
+    def test_the_book_says_what_the_verdicts_of_its_evenings_say(self):
+        for day in ("2026-05-19", "2026-08-25"):
+            with self.subTest(day), transaction.atomic():
+                scope = self.built(day)
+                on = date.fromisoformat(day)
+                grown = {key(f"planting {name}"): name for name in PLANTED}
+                told = [row for row in rows_of(BOOK) if row.day == on and row.why == "verdict"]
+                self.assertTrue(told)
+                self.assertEqual(evening(scope, on, grown), told)
+                transaction.set_rollback(True)
+
+    def test_what_the_story_itself_names(self):
+        story = [row for row in rows_of(BOOK) if row.why == "story"]
+        strong = [row for row in story if row.grows == "aubergine 2"]
+        self.assertEqual([row.said for row in strong], ["1 + 280"] * 4)
+        self.assertEqual({row.grows for row in story}, {"aubergine 2", "step chilli", "lettuce"})
+
+
 class Command(InTheYard, TestCase):
     seconds_each = 10
 
@@ -88,6 +164,18 @@ class Command(InTheYard, TestCase):
         self.run_command()
         self.assertEqual(Household.objects.count(), 1)
         Reading.objects.all().first().delete()
+        self.run_command()
+        self.assertNotEqual(list(first.all()), before)
         self.run_command("--fresh")
         self.assertEqual(list(first.all()), before)
         self.assertEqual(Household.objects.count(), 1)
+
+    def test_a_yard_of_another_day_or_story_is_built_anew(self):
+        built = Household.objects.get().built_as
+        april = datetime(2026, 4, 10, 9, tzinfo=ZoneInfo("Europe/London"))
+        with mock.patch("dace.households.clock.now", return_value=april):
+            self.run_command()
+        self.assertEqual(Household.objects.get().built_as, f"{built.split()[0]} 2026-04-10")
+        Household.objects.update(built_as="an older story 2026-07-14")
+        self.run_command()
+        self.assertEqual(Household.objects.get().built_as, built)

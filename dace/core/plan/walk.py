@@ -23,8 +23,8 @@ from dace.core.plan.middle import Middle
 from dace.core.plan.records import Course
 from dace.core.rootzone.meaning import near_top
 from dace.core.rootzone.records import charged_dry, charged_water
-from dace.core.verdict.dressing import DRESSED_FOR_DAYS, Lack, dressings
-from dace.core.verdict.facts import Facts
+from dace.core.verdict.dressing import Lack, dressings
+from dace.core.verdict.facts import DRESSED_FOR_DAYS, Facts
 from dace.core.verdict.options import HALF, Fed, Option
 from dace.core.verdict.reach import DECIDES
 from dace.core.verdict.recipe import LEAST_ROOM, room_of

@@ -13,13 +13,12 @@ from dace.core.figures import judgement
 from dace.core.matter.nutrients import NUTRIENTS
 from dace.core.matter.release import ageing, released
 from dace.core.season.need import makes_its_own
-from dace.core.verdict.facts import Facts
+from dace.core.verdict.facts import DRESSED_FOR_DAYS, Facts
 from dace.core.verdict.options import Fed, brings_of, feeding_of
 from dace.core.verdict.reach import Reach
 from dace.core.verdict.records import Portion, Source, Yard
 from dace.core.words import shown
 
-DRESSED_FOR_DAYS = 28
 _OFFERS = 3
 
 

@@ -27,6 +27,9 @@ from dace.core.verdict.records import RHYTHMS, Stop
 _NITROGEN = tuple(CHARGED.index(key) for key in ("NO3_N", "NH4_N", "urea_N"))
 _FLUSH_DAYS, _STATE_DAYS, _A_GO = 2, 14, 0.15
 _LOOKED_BACK_DAYS, _LEAST_FEED = 42, 0.1
+_SLOW = ("soil_first",)
+DRESSED_FOR_DAYS = 28
+"""So long a dressing feeds."""
 
 
 @dataclass(frozen=True)
@@ -79,20 +82,36 @@ class Facts:
         return RHYTHMS[self.stop.rhythm]
 
     @property
+    def dressed(self) -> bool:
+        """Whether it is fed by what is strewn: beds, and whatever feeds the soil first."""
+        approach = self.stop.approach
+        return approach in _SLOW or (self.in_bed and approach != "soluble")
+
+    @property
+    def last_dressed(self) -> date | None:
+        """The day of the last dressing."""
+        root = self.stop.followed.root_zone
+        return max((one.on for one in root.slow if one.on <= self.today), default=None)
+
+    @property
+    def _slot_opened(self) -> date | None:
+        """When the last feed, leaving-out or dressing left room for the next."""
+        used = [on for on in (self.last_fed, self.stop.left_out) if on is not None]
+        opened = [on + timedelta(days=self.every_days) for on in used]
+        if self.dressed and self.last_dressed is not None:
+            opened.append(self.last_dressed + timedelta(days=DRESSED_FOR_DAYS))
+        return max(opened, default=None)
+
+    @property
     def slot_on(self) -> date:
         """The first day from today on that the rhythm allows a feed, one left out counting too."""
-        used = [on for on in (self.last_fed, self.stop.left_out) if on is not None]
-        if not used:
-            return self.today
-        return max(self.today, max(used) + timedelta(days=self.every_days))
+        return max(self.today, self._slot_opened or self.today)
 
     @property
     def slot_open_days(self) -> int:
         """For how many days the rhythm has allowed a feed."""
-        used = [on for on in (self.last_fed, self.stop.left_out) if on is not None]
-        if used:
-            opened = max(used) + timedelta(days=self.every_days)
-        else:
+        opened = self._slot_opened
+        if opened is None:
             opened = min((one.since for one in self.stop.grows), default=self.today)
         return max(0, (self.today - opened).days)
 

@@ -23,7 +23,6 @@ _RESTS_ABOVE_C, _WEEK, _LAST_DAYS = 1.0, 7, 14
 _WELL, _POOR = 4, 2
 _PLAIN_EVERY = 4
 _GERMINATES = "germination"
-_SLOW = ("soil_first",)
 
 
 @dataclass(frozen=True)
@@ -242,14 +241,19 @@ def _base(facts: Facts, grows: Grows, stage: Stage, reach: Reach, days: Outlook)
     wants = _LACKS[due]
     last = f"fed {ago((facts.today - facts.last_fed).days)}" if facts.last_fed else "never fed here"
     why = f"{wants} within reach would not last till the next feed; {last}"
-    slow = facts.stop.approach in _SLOW or (facts.in_bed and facts.stop.approach != "soluble")
-    kind: Kind = "dress" if slow and not stage.is_seedling else "feed"
+    kind: Kind = "dress" if facts.dressed and not stage.is_seedling else "feed"
     return Part(grows, kind, why, facts.today, due)
 
 
 def _since_words(facts: Facts) -> str:
     """What used up the slot of the rhythm: a feed, or one that was left out on purpose."""
-    left, fed = facts.stop.left_out, facts.last_fed
+    left, fed, strewn = facts.stop.left_out, facts.last_fed, facts.last_dressed
+    if (
+        facts.dressed
+        and strewn is not None
+        and all(on is None or on < strewn for on in (left, fed))
+    ):
+        return f"Dressed {ago((facts.today - strewn).days)}"
     if left is not None and (fed is None or fed < left):
         return f"Left out {ago((facts.today - left).days)}"
     return f"Fed {ago((facts.today - fed).days)}" if fed else "Never fed here"
