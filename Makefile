@@ -7,7 +7,7 @@ PORT ?= 8000
 demo dev: export DACE_NOW ?= 2026-07-14T17:40
 SERVED = DJANGO_SETTINGS_MODULE=dace.project.settings.production DACE_SECRET_KEY="$$(cat $(DACE_DATA)/secret_key)"
 
-.PHONY: demo test dev check shots bench hard api fmt lock setup web browser secret
+.PHONY: demo test dev check shots bench seasons hard api fmt lock setup web browser secret
 
 demo: web secret
 	$(SERVED) $(PY) manage.py migrate -v0
@@ -40,7 +40,11 @@ dev: setup secret
 shots: web browser
 	$(PY) -m tools.shots
 
+seasons: setup
+	$(PY) -m tools.seasons --keep
+
 hard: web
+	DACE_WHOLE=1 $(PY) manage.py test tests.core --parallel 2
 	$(PY) -m tools.hard.slow
 	$(PY) -m tools.hard.asked
 	$(PY) -m tools.hard.killed

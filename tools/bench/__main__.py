@@ -8,6 +8,8 @@ from tools.bench import core, mixing, moves, planning, reads, ticking
 from tools.bench.table import told
 
 KEPT = Path(__file__).resolve().parents[2] / "docs" / "benchmarks.md"
+SEASONS = "## Whole seasons\n"
+"""From here on the file is kept by `make seasons`."""
 INTRODUCTION = """# How long things take
 
 Written by `make bench`. Medians; a ratio to something plain in the same run says more than
@@ -25,7 +27,9 @@ def main() -> None:
         told("Long series and many plantings", reads.large()),
         told("A move on the Bench", moves.rows()),
     ]
-    KEPT.write_text("\n".join([INTRODUCTION, *parts]), encoding="utf-8")
+    before = KEPT.read_text(encoding="utf-8")
+    seasons = before[before.index(SEASONS) :] if SEASONS in before else ""
+    KEPT.write_text("\n".join([INTRODUCTION, *parts, seasons]).rstrip() + "\n", encoding="utf-8")
     print(KEPT.read_text(encoding="utf-8"))
 
 

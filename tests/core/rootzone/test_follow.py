@@ -22,6 +22,7 @@ from dace.core.rootzone.records import (
     with_charge,
 )
 from dace.core.rootzone.sampled import felt_likelihood
+from tests.core import counts
 from tests.core.afresh import elsewhere
 from tests.core.rootzone.pots import (
     RAIN,
@@ -32,7 +33,7 @@ from tests.core.rootzone.pots import (
 )
 from tests.core.rootzone.simulated import FIRST, season
 
-POTS = 200
+POTS = counts.of(200, 70)
 
 
 class Calibration(unittest.TestCase):

@@ -9,11 +9,12 @@ from dace.core.rootzone.flush import flush
 from dace.core.rootzone.follow import follow
 from dace.core.rootzone.meaning import WORDS, comfort, next_feed, word_now
 from dace.core.season.crops import crops
+from tests.core import counts
 from tests.core.rootzone.layered import layered_season
 from tests.core.rootzone.pots import RAIN, grown, read_at, weather, zone
 from tests.core.rootzone.simulated import FIRST
 
-POTS = 50
+POTS = counts.of(50, 24)
 GRAVER = list(WORDS)
 
 

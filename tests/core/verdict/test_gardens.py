@@ -10,9 +10,10 @@ from dace.core.season.crops import crops
 from dace.core.shell.yards import yard_in
 from dace.core.verdict.facts import facts_of
 from dace.core.verdict.judge import verdicts
+from tests.core import counts
 from tests.core.verdict.yards import SHELF
 
-GARDENS = 200
+GARDENS = counts.of(200, 80)
 DAYS = [
     ("2026-01-20", 51),
     ("2026-04-20", 51),

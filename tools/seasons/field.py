@@ -1,0 +1,88 @@
+"""A field of pots through a season, whatever feeds them."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from dataclasses import dataclass
+
+import numpy as np
+
+from tools.seasons.plants import CROPS, Plants, Season, season
+from tools.seasons.pots import Array, N, Pots, liquid
+from tools.seasons.weather import evaporates, summer
+
+DAYS = 105
+TAP = liquid(2.0, 0.0, 3.0, 0.6)
+_SIZES_L = (8.0, 12.0, 20.0, 40.0)
+_POT_M2 = 0.011  # of a pot of one litre; area goes with the volume's two thirds
+
+
+@dataclass
+class Field:
+    """So many pots of one seed: what grows in each, its room, weather, and how they stand."""
+
+    count: int
+    seed: int
+
+    def __post_init__(self) -> None:
+        rng = np.random.default_rng(self.seed)
+        self.rng = rng
+        self.days = summer(rng, DAYS)
+        litres = rng.choice(_SIZES_L, self.count)
+        pace = np.exp(rng.normal(0, 0.12, self.count))
+        names = [CROPS[at % len(CROPS)] for at in range(self.count)]
+        self.crops: list[Season] = [
+            season(name, DAYS, float(one), float(room))
+            for name, one, room in zip(names, pace, litres, strict=True)
+        ]
+        self.pots = Pots(rng, litres)
+        self.plants = Plants(self.count, np.exp(rng.normal(0, 0.3, self.count)))
+        self.open = rng.random(self.count) < 0.6
+        self.salt = np.array([one.salt for one in self.crops])
+        self.poured = np.zeros(self.count)
+        self.feeds = np.zeros(self.count)
+        self.day = 0
+
+    def need(self, days: int = 1) -> Array:
+        """What the tables say that they want from today on [mg, pots x 3]."""
+        until = min(DAYS, self.day + days)
+        return np.array([one.need[self.day : until].sum(axis=0) for one in self.crops])
+
+    def feed(self, litres: Array, mg_l: Array) -> None:
+        """Pour a feed [litres on each pot; 0 where none]."""
+        self.pots.pour(litres, mg_l)
+        self.poured += litres
+        self.feeds += litres > 0
+
+    def live(self, water: Callable[[Field], Array]) -> None:
+        """A day: heat, roots, rain, and whoever waters what is dry; then the next."""
+        day, pots, plants = self.days[self.day], self.pots, self.plants
+        mean_c = (day[1] + day[2]) / 2
+        pots.give(mean_c)
+        thirst = np.array([one.water[self.day] for one in self.crops])
+        thirst = thirst * plants.hunger * (0.25 + 0.75 * plants.size) * evaporates(day) / 3
+        wet = np.clip(2 * pots.water.sum(axis=1) / pots.full, 0.1, 1.0)
+        pots.drink(thirst * wet)
+        there, strong = pots.reach()
+        pots.take(plants.eat(self.need(), there, strong))
+        plants.burn(pots.pore_ec(), self.salt[:, 0], self.salt[:, 1])
+        rain = 0.7 * day[3] * _POT_M2 * pots.litres ** (2 / 3) * self.open
+        if day[3] > 0:
+            pots.pour(rain, np.zeros(4))
+        dry = pots.water.sum(axis=1) < pots.waits_for * pots.full
+        litres = np.where(dry, pots.lack() * (1 + pots.over), 0.0)
+        pots.pour(litres, water(self))
+        self.poured += litres
+        self.day += 1
+
+    def outcome(self) -> dict[str, float]:
+        """What came of it, medians and means over the pots."""
+        loss = self.plants.loss()
+        return {
+            "loss": float(loss.mean()),
+            "worst tenth": float(np.quantile(loss, 0.9)),
+            "salt": float(100 * (self.plants.harm / max(1, self.plants.days)).mean()),
+            "N drained": float(self.pots.drained[:, N].mean()),
+            "litres": float(self.poured.mean()),
+            "feeds": float(np.median(self.feeds)),
+        }
