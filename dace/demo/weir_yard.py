@@ -50,7 +50,7 @@ from dace.shelf.models import Brew
 from dace.shelf.services import NewJar, save_jar
 from dace.shelf.straining import Strained, strain
 
-_SEED = 14086183
+_SEED = 14072027
 _PEN_ERROR, _POT_ERROR = 0.03, 0.08
 _BEGAN = date(2026, 2, 1)
 _STORY_DAYS = 7

@@ -47,7 +47,7 @@ READS = {
     "/api/trials/before?units=6&worthwhile_percent=30&measure=harvest_g": (4, 4),
     "/api/trials/{trial}": (14, 60),
     "/api/readables": (19, 140),
-    "/api/season": (14, 240),
+    "/api/season": (14, 280),
     "/api/round": (30, 300),
     "/api/round/ahead": (12, 300),
     "/api/plan": (12, 90),

@@ -38,10 +38,10 @@ class Roots(WeirYardCase):
         ).json()
         self.assertEqual(told["word"], "too_salty")
         self.assertIn("1.3 to 2.6", told["text"])
-        self.assertEqual(self.read(4.6, taken_at="2026-07-14T05:00Z").status_code, 201)
+        self.assertEqual(self.read(4.2, taken_at="2026-07-14T05:00Z").status_code, 201)
         found = self.fill()
         self.assertEqual(found["verdict"]["kind"], "flush")
-        self.assertTrue(found["verdict"]["button"].endswith("of rain butt, 1 of 3"))
+        self.assertRegex(found["verdict"]["button"], r"of rain butt, 1 of \d$")
         self.assertTrue(any("have climbed for" in line for line in found["lines"]), found["lines"])
         plan = found["flush"]
         self.assertEqual(plan["water"], "rain butt")

@@ -37,7 +37,7 @@ class ByKeyboard(BrowserCase):
 
     def test_a_can_is_ticked_a_pour_flushed_and_a_question_answered(self):
         self.press("Look round Weir Yard")
-        expect(self.page.get_by_role("heading", level=1)).to_contain_text("flushes")
+        expect(self.page.get_by_role("heading", level=1)).to_contain_text("a flush")
         row = self.page.get_by_role("button", name="Cold frame, melon 2 melons")
         row.focus()
         self.page.keyboard.press("Enter")

@@ -76,7 +76,7 @@ class OneVoice(WeirYardCase):
             "Quay tub 3": "feed",
             "Step, fed pots": "feed",
             "Step, unfed pots": "rest",
-            "Gutter": "water",
+            "Gutter": "look",
             "Wall bed": "enough",
             "Cold frame, cucumber": "feed",
             "Cold frame, melon": "feed",

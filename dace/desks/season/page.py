@@ -7,7 +7,7 @@ from collections.abc import Iterable
 from datetime import date, datetime, timedelta
 from zoneinfo import ZoneInfo
 
-from django.db.models import Prefetch, Q
+from django.db.models import F, Prefetch, Q
 
 from dace.core import api as core
 from dace.core.api import StageReading, Verdict, say
@@ -61,7 +61,9 @@ def season_page(scope: Scope, ahead: int = _AHEAD_WEEKS) -> SeasonOut:
 def _plantings(scope: Scope, first: date) -> list[Planting]:
     """What grew in those weeks, in walking order; two queries."""
     stands = (
-        Stand.objects.of(scope).select_related("fill__place").order_by("-from_on", "created_at")
+        Stand.objects.of(scope)
+        .select_related("fill__place")
+        .order_by(F("to_on").desc(nulls_first=True), "-from_on", "created_at")
     )
     rows = (
         Planting.objects.of(scope)
