@@ -3,6 +3,7 @@
 import re
 from datetime import timedelta
 
+from dace.core.api import shown
 from dace.households import clock
 from dace.shelf.models import Jar
 from dace.shelf.reads import composition_of
@@ -185,3 +186,12 @@ class OursAlone(WeirYardCase):
         for page in pages:
             for said in sentences(self.asking.get(f"/api/{page}").json()):
                 self.assertNotRegex(said, RAW, page)
+
+
+class MeasuresEnd(WeirYardCase):
+    def test_one_households_measures_end_with_its_request(self):
+        garden = {"name": "Yard", "zone": "Europe/London", "latitude": 51}
+        garden |= {"measures": "us", "degrees": "F"}
+        self.assertEqual(self.asking.put("/api/garden", garden).status_code, 200)
+        self.asking.get("/api/path")
+        self.assertEqual(shown.degrees(20.0), "20 °C")

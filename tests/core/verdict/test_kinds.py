@@ -90,6 +90,13 @@ class Feed(unittest.TestCase):
         brewed = one(pot(approach="soil_first"), jars=[COMFREY, CRYSTALS])
         self.assertEqual(brewed["kind"], "feed")
 
+    def test_what_was_dressed_waits_four_weeks(self):
+        strewn = {"on": "2026-07-04", "grams": 1, "jar": PELLETS["jar"]}
+        found = one(pot(approach="soil_first", poured=[], slow=[strewn]))
+        # 4 July and 28 days
+        self.assertEqual((found["kind"], found["next_on"]), ("wait", "2026-08-01"))
+        self.assertIn("Dressed 10 days ago", found["reason"])
+
     def test_a_trace_comes_from_a_stock_solution(self):
         tray = with_planting(
             pot(crop="lettuce", stage="seedling", litres=5, plants=24, setting="tray"),
