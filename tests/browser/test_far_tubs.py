@@ -16,9 +16,9 @@ TICKS = 12
 
 
 def more_tubs() -> None:
-    """Three more tubs that want a feed, so that there is something to walk for."""
+    """Five more tubs that want a feed, so that there is something to walk for."""
     asking = Asking.signed_in()
-    for number in (7, 8, 9):
+    for number in (7, 8, 9, 10, 11):
         place, fill = new_id(), new_id()
         pot = {"id": fill, "size": "15 L", "medium": "peat_free_mix", "filled_on": "2026-05-10"}
         tub = {"name": f"Quay tub {number}", "kind": "tub", "fill": pot}
