@@ -6,7 +6,6 @@
 from __future__ import annotations
 
 import argparse
-from collections.abc import Callable
 from functools import partial
 from multiprocessing import Pool
 
@@ -15,7 +14,6 @@ import numpy as np
 from tools.bench.__main__ import KEPT, SEASONS
 from tools.seasons import ways
 from tools.seasons.field import Field
-from tools.seasons.pots import Array
 
 WAYS: dict[str, ways.Way] = {
     "nothing": ways.nothing,
@@ -37,12 +35,8 @@ def lived(way: str, pots: int, seed: int) -> dict[str, float]:
     """A season of a field fed one way."""
     field = Field(pots, seed)
     for water in WAYS[way](field):
-        field.live(_constant(water))
+        field.live(water)
     return field.outcome()
-
-
-def _constant(water: Array) -> Callable[[Field], Array]:
-    return lambda _: water
 
 
 def main() -> None:

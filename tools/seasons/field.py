@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable
 from dataclasses import dataclass
 
 import numpy as np
@@ -54,8 +53,8 @@ class Field:
         self.poured += litres
         self.feeds += litres > 0
 
-    def live(self, water: Callable[[Field], Array]) -> None:
-        """A day: heat, roots, rain, and whoever waters what is dry; then the next."""
+    def live(self, water: Array) -> None:
+        """A day: heat, roots, rain, ``water`` on what is dry; then the next."""
         day, pots, plants = self.days[self.day], self.pots, self.plants
         mean_c = (day[1] + day[2]) / 2
         pots.give(mean_c)
@@ -71,7 +70,7 @@ class Field:
             pots.pour(rain, np.zeros(4))
         dry = pots.water.sum(axis=1) < pots.waits_for * pots.full
         litres = np.where(dry, pots.lack() * (1 + pots.over), 0.0)
-        pots.pour(litres, water(self))
+        pots.pour(litres, water)
         self.poured += litres
         self.day += 1
 

@@ -8,11 +8,9 @@ from functools import cache
 from pathlib import Path
 
 import numpy as np
-from numpy.typing import NDArray
 
 from dace.core import figures
-
-Array = NDArray[np.float64]
+from tools.seasons.pots import Array
 
 FED = ("N", "P", "K")
 CROPS = (
@@ -38,7 +36,6 @@ class Season:
     water: Array
     stages: tuple[str, ...]
     salt: tuple[float, float]
-    pot_l: float
 
 
 @cache
@@ -78,7 +75,7 @@ def season(crop: str, days: int, pace: float, pot_l: float) -> Season:
     slope = float(row["salt_slope_pct"] or 10.0) / 100 / 2
     return Season(
         crop, smooth, _smooth(np.array(water[:days])[:, None])[:, 0], tuple(keys[:days]),
-        (threshold, slope), pot_l,
+        (threshold, slope),
     )  # fmt: skip
 
 

@@ -246,7 +246,7 @@ def _base(facts: Facts, grows: Grows, stage: Stage, reach: Reach, days: Outlook)
 
 
 def _since_words(facts: Facts) -> str:
-    """What used up the slot of the rhythm: a feed, or one that was left out on purpose."""
+    """What used up the slot: a feed, a dressing, or one that was left out on purpose."""
     left, fed, strewn = facts.stop.left_out, facts.last_fed, facts.last_dressed
     if (
         facts.dressed
