@@ -20,6 +20,7 @@ const round = {
     { id: 'a', at: 1, rows: [{ place_id: 'tub' }, { place_id: 'step' }] },
   ],
   flushes: [{ fill_id: 'f', place_id: 'tub 2', at: 2 }],
+  due: [],
   dressings: [{ fill_id: 'd', place_id: 'bed', at: 0 }],
   looks: [
     { fill_id: 'l', place_id: 'gutter', at: 4, first: true },

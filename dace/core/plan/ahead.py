@@ -10,7 +10,6 @@ import numpy as np
 from numpy.typing import NDArray
 
 from dace.core.matter.nutrients import NUTRIENTS
-from dace.core.plan.records import EventKind
 from dace.core.rootzone.course import course_of, needs
 from dace.core.rootzone.meaning import Comfort, comfort
 from dace.core.rootzone.mondays import Newest
@@ -18,18 +17,17 @@ from dace.core.season.need import Span, spans
 from dace.core.season.outlook import Outlook
 from dace.core.verdict.facts import Facts, facts_of
 from dace.core.verdict.gates import why_shut
-from dace.core.verdict.kinds import rest_of
+from dace.core.verdict.kinds import kind_of
 from dace.core.verdict.options import Fed
 from dace.core.verdict.recipe import litres_each
 from dace.core.verdict.records import RHYTHMS, Grows, Stop, Verdict
+from dace.core.verdict.wants import rest_of
 
 Array = NDArray[np.float64]
 WEEK, DRESSED_EVERY = 7, 28
 MARGIN = 30
 """Days beyond the plan, so that a feed on its last day knows what it has to carry."""
 _ASKED_EVERY = 7
-_AFTER_WATER, _AFTER_LOOK = 2, 1
-_LARDER_DAYS = 42
 
 
 @dataclass(eq=False)
@@ -115,7 +113,7 @@ class Ahead:
 _KNOWN: Newest[Ahead] = Newest(128)
 
 
-def slot_number(stop: Stop, on: date, kind: EventKind) -> int:
+def slot_number(stop: Stop, on: date, kind: str) -> int:
     """Which slot of its rhythm a day is in, counted from when the first there was begun.
 
     Two feeds of a stop lie at least a slot apart, so no two have one number.
@@ -144,7 +142,7 @@ def _laid_out(
     root = stop.followed.root_zone
     course = course_of(root, days, count + MARGIN)
     after = slice(course.today + 1, None)
-    first, halved = _first(facts, verdict, count)
+    first, halved = kind_of(verdict.kind).next_feed(facts, verdict)
     found = Ahead(
         stop=stop,
         verdict=verdict,
@@ -201,26 +199,3 @@ def _awake_days(ahead: Ahead, one: Grows) -> Array:
 def _span_on(found: tuple[Span, ...], on: date) -> Span | None:
     """The stage of a day; None before the first and after the last."""
     return next((span for span in found if span.first <= on < span.after), None)
-
-
-def _first(facts: Facts, verdict: Verdict, count: int) -> tuple[int, bool]:
-    """The first day ahead on which the verdict leaves room for an event, and at half or not."""
-    slot = (facts.slot_on - facts.today).days
-    every = facts.every_days
-    kind, on = verdict.kind, verdict.next_on
-    named = (on - facts.today).days if on is not None else None
-    if kind == "feed":
-        return every, False
-    if kind == "dress":
-        return DRESSED_EVERY, False
-    if kind == "flush":
-        return max(slot, WEEK), True
-    if kind == "water":
-        return max(slot, _AFTER_WATER), facts.after_flush
-    if kind == "look":
-        return max(slot, _AFTER_LOOK), facts.after_flush
-    if kind == "wait":
-        return max(1, slot, named or 1), facts.after_flush
-    if kind == "enough":
-        return max(1, slot, named if named is not None else _LARDER_DAYS - every), False
-    return max(1, slot), facts.after_flush

@@ -7,14 +7,12 @@ from datetime import date
 
 from dace.core.plan.ahead import Ahead, slot_number
 from dace.core.plan.problem import Solved
-from dace.core.plan.records import Event, EventKind
+from dace.core.plan.records import Event
 from dace.core.plan.walk import Given, Walked
 from dace.core.plan.why import why_given, why_today
+from dace.core.verdict.kinds import kind_of
 from dace.core.verdict.recipe import portion
 from dace.core.verdict.records import Each, Verdict, Yard
-
-_TODAY: dict[str, EventKind] = {"feed": "feed", "dress": "dress", "flush": "flush"}
-"""What of a verdict is an event of today; a feed with nothing to feed with is none."""
 
 
 def events_of(
@@ -23,7 +21,8 @@ def events_of(
     """All events by day and then along the path."""
     found: list[tuple[date, int, Event]] = []
     for at, (ahead, done, told) in enumerate(zip(aheads, walked, solved, strict=True)):
-        if ahead.verdict.kind == "flush" or ahead.verdict.recipe is not None:
+        kind = kind_of(ahead.verdict.kind)
+        if kind.event and (ahead.verdict.recipe is not None or not kind.feeds):
             found.append((ahead.facts.today, at, _today(ahead, ahead.verdict)))
         worth = dict(told.worth)
         for given in done.given:
@@ -32,7 +31,7 @@ def events_of(
 
 
 def _today(ahead: Ahead, found: Verdict) -> Event:
-    kind = _TODAY[found.kind]
+    kind = kind_of(found.kind).event
     fed = [one.planting for one in found.each if one.litres > 0] or [
         one.key for one in ahead.stop.grows
     ]
@@ -66,7 +65,7 @@ def _event(ahead: Ahead, given: Given, worth: dict[int, tuple[float, ...]], yard
     slots = [day for day in worth if day <= given.ahead]
     spoke = worth[max(slots)] if slots else ()
     stages = [(one.grows.key, one.stage.key) for one in given.fed]
-    kind: EventKind = "feed" if given.option is not None else "dress"
+    kind = "feed" if given.option is not None else "dress"
     made = given.dressing
     if given.option is not None and given.water is not None:
         made = portion(given.option, given.litres, given.water, yard)

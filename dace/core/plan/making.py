@@ -20,10 +20,10 @@ from dace.core.plan.weeks import problems
 from dace.core.rootzone.mondays import Newest
 from dace.core.same import Same
 from dace.core.verdict.judge import verdicts
+from dace.core.verdict.kinds import kind_of
 from dace.core.verdict.records import Verdict, Yard
 
 MOST_WEEKS = 52
-_WAITS = ("wait", "enough", "rest", "look")
 
 
 @dataclass(frozen=True)
@@ -88,7 +88,7 @@ def make_plan(yard: Yard, weeks: int = 12, found: Sequence[Verdict] | None = Non
         waits=tuple(
             Wait(one.stop, one.kind, one.headline, one.next_on)
             for one in judged
-            if one.kind in _WAITS
+            if kind_of(one.kind).waits
         ),
         short=short,
         carried=carried,

@@ -9,16 +9,15 @@ from typing import Literal
 import numpy as np
 from numpy.typing import NDArray
 
-from dace.core.verdict.records import Each, Kind, Portion, Verdict
+from dace.core.verdict.records import Each, Portion, Verdict
 
 Array = NDArray[np.float64]
-EventKind = Literal["feed", "dress", "flush"]
 ShortWhy = Literal["shelf", "stock", "rhythm"]
 
 
 @dataclass(frozen=True)
 class Event:
-    """Something to be done at a stop on a day.
+    """Something to be done at a stop on a day: ``kind`` is a verdict's ``event``.
 
     ``slot`` numbers it within its stop: a changed event keeps it. ``stage`` is that of what
     is fed, in words and by planting in ``stages``. ``litres`` are of all plants together and,
@@ -29,7 +28,7 @@ class Event:
     stop: str
     slot: int
     on: date
-    kind: EventKind
+    kind: str
     stage: str
     stages: tuple[tuple[str, str], ...]
     each: tuple[Each, ...]
@@ -79,7 +78,7 @@ class Wait:
     """A stop that gets nothing today, why in a few words, and till when; None: for weeks."""
 
     stop: str
-    kind: Kind
+    kind: str
     why: str
     until: date | None
 

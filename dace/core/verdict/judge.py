@@ -10,16 +10,18 @@ from dace.core.rootzone.flush import Flush, flush
 from dace.core.rootzone.records import charged_water
 from dace.core.same import Same
 from dace.core.season.crops import Stage
+from dace.core.verdict.case import Decided
 from dace.core.verdict.cold_night import cold_words
 from dace.core.verdict.dressing import dressings, lack_over_weeks
 from dace.core.verdict.facts import Facts, facts_of
-from dace.core.verdict.kinds import Decided, Part, decide
+from dace.core.verdict.kinds import decide, kind_of, matters
 from dace.core.verdict.options import HALF, Fed
 from dace.core.verdict.recipe import LEAST_ROOM, from_mixed, litres_each, recipes, room_ec, thinner
 from dace.core.verdict.records import Each, NamedWater, Portion, Stop, ToGet, Verdict, Yard
 from dace.core.verdict.to_get import said_to_get, to_get
 from dace.core.verdict.together import SHARED, shared
-from dace.core.verdict.words import basis_of, button_of, headline_of, mark_of, reason_of, rhythm_of
+from dace.core.verdict.wants import Want
+from dace.core.verdict.words import basis_of, rhythm_of
 
 _POOR = 2
 _APART = 1 / 3
@@ -64,13 +66,19 @@ class _Judged:
 
     def worded(self, verdict: Verdict) -> Verdict:
         """A verdict with its words."""
+        kind = kind_of(verdict.kind)
+        mark = kind.marked(self.facts, verdict)
+        if verdict.to_get is not None:
+            mark, headline = "get a feed", said_to_get(verdict.to_get)
+        elif self.cold and not kind.acts:
+            headline = self.cold
+        else:
+            headline = kind.headline(self.facts, verdict, self.why)
         return replace(
             verdict,
-            mark="cover tonight" if self.cold else mark_of(self.facts, verdict),
-            headline=self.cold
-            if self.cold and verdict.kind in _NOTHING_ELSE
-            else headline_of(self.facts, verdict, self.why),
-            button=button_of(self.facts, verdict),
+            mark="cover tonight" if self.cold else mark,
+            headline=headline,
+            button=kind.button(self.facts, verdict),
         )
 
 
@@ -110,7 +118,7 @@ def _judge(stop: Stop, yard: Yard, stock: dict[str, float]) -> _Judged:
     facts = facts_of(stop)
     decided = decide(facts, yard.days, yard.pen)
     offers: tuple[Portion, ...] = ()
-    fed = _fed(facts, decided, yard.pen) if decided.kind in ("feed", "dress") else ()
+    fed = _fed(facts, decided, yard.pen) if kind_of(decided.kind).feeds else ()
     if decided.kind == "dress":
         offers = dressings(facts, fed, lack_over_weeks(decided.reach, decided.lacks), yard, stock)
         if not offers:  # nothing slow on the shelf suits: a can does
@@ -157,18 +165,16 @@ def _judge(stop: Stop, yard: Yard, stock: dict[str, float]) -> _Judged:
 
 def _wanted(facts: Facts, decided: Decided, offers: Sequence[Portion]) -> ToGet | None:
     """What to get, where a feed is due and nothing on the shelf suits."""
-    if decided.kind not in ("feed", "dress") or offers:
+    if offers or not kind_of(decided.kind).feeds:
         return None
     return to_get(facts, decided.reach, decided.lacks)
 
 
-_NOTHING_ELSE = ("rest", "wait", "enough")
-
-
 def _reasons(facts: Facts, decided: Decided, cold: str) -> tuple[str, ...]:
     """Why; a cold night first, where it is not the headline itself."""
-    said = reason_of(facts, decided)
-    return (said,) if decided.kind in _NOTHING_ELSE else (cold, said)
+    kind = kind_of(decided.kind)
+    said = kind.reason(facts, decided)
+    return (cold, said) if kind.acts else (said,)
 
 
 def _over(decided: Decided) -> bool:
@@ -189,12 +195,12 @@ def _fed(facts: Facts, decided: Decided, pen: bool) -> tuple[Fed, ...]:
     """Who is fed, and how strongly: at the weaker of two stages where one is in doubt."""
     found = []
     for part in decided.parts:
-        if part.kind not in ("feed", "dress"):
+        if not kind_of(part.kind).feeds:
             continue
         one = part.grows
         stage = _weaker(one.clock.stage, one.clock.other)
         share = _share(facts, part, stage, pen)
-        if decided.unanswered:
+        if matters(decided.question):
             share = min(share, HALF)
         found.append(Fed(one, stage, share, litres_each(facts, one, stage)))
     return tuple(found)
@@ -208,7 +214,7 @@ def _weaker(stage: Stage, other: Stage | None) -> Stage:
     return other if theirs < ours * (1 - _APART) else stage
 
 
-def _share(facts: Facts, part: Part, stage: Stage, pen: bool) -> float:
+def _share(facts: Facts, part: Want, stage: Stage, pen: bool) -> float:
     """What share of its wish it gets: half near the top, up to the high end of it if it is low."""
     unread = not pen and facts.read is None and not facts.in_bed
     if facts.after_flush or unread or facts.word == "rising" or facts.near > HALF:
@@ -225,7 +231,7 @@ def _plain(facts: Facts, decided: Decided, yard: Yard) -> tuple[Flush | None, Na
     if not yard.waters:
         return None, None
     softest = min(yard.waters, key=lambda water: water.ions.ec_ms_cm)
-    if decided.kind in ("flush", "water", "look"):
+    if kind_of(decided.kind).softest:
         plan = None
         if decided.kind == "flush":
             try:
@@ -249,7 +255,7 @@ def _litres(facts: Facts, decided: Decided, fed: Sequence[Fed], plan: Flush | No
         return plan.each_l
     if fed:
         return sum(one.litres for one in fed)
-    if decided.kind in ("water", "look", "rest"):
+    if kind_of(decided.kind).waters:
         return sum(
             litres_each(facts, part.grows, part.grows.clock.stage) * part.grows.plants
             for part in decided.parts
@@ -257,7 +263,7 @@ def _litres(facts: Facts, decided: Decided, fed: Sequence[Fed], plan: Flush | No
     return 0.0
 
 
-def _each(part: Part, fed: Sequence[Fed], decided: Decided) -> Each:
+def _each(part: Want, fed: Sequence[Fed], decided: Decided) -> Each:
     litres = next((one.litres_each for one in fed if one.grows is part.grows), 0.0)
     kept = part.kind if part.kind == "rest" or decided.kind != "look" else "look"
     reason = part.why if kept != "look" else decided.why

@@ -5,6 +5,7 @@ from __future__ import annotations
 from datetime import date
 
 from dace.core.ledger.shortfall import Balance
+from dace.core.verdict.kinds import kind_of
 from dace.core.verdict.records import Verdict
 from dace.core.verdict.words import day_words
 
@@ -38,12 +39,4 @@ def _lacking(balance: Balance, found: Verdict | None, today: date) -> str:
     since = f" since {day_words(balance.since, today)}" if balance.since else ""
     if found is None:
         return f"{balance.word}{since}"
-    if found.kind == "rest":
-        return "unfed on purpose" if found.mark.startswith("same water") else "takes no more"
-    if found.kind in ("flush", "water", "look"):
-        return "little there; salt comes first"
-    if found.kind == "wait":
-        return "little left between two feeds"
-    if found.kind == "enough":
-        return "little there, and it lasts for now"
-    return f"{balance.word}{since}"
+    return kind_of(found.kind).while_short(found) or f"{balance.word}{since}"

@@ -4,16 +4,19 @@ from __future__ import annotations
 
 from dace.core.figures import judgement
 from dace.core.season.crops import Stage
+from dace.core.season.outlook import Outlook
 from dace.core.verdict.facts import Facts
-from dace.core.verdict.records import After, Grows, Kind, Question
+from dace.core.verdict.reach import Reach
+from dace.core.verdict.records import After, Grows, Question
+from dace.core.verdict.wants import Want, want_of
 
 
-def drain_question(facts: Facts, kind: Kind, pen: bool) -> Question | None:
+def drain_question(facts: Facts, kind: str, pen: bool) -> Question | None:
     """Whether the drain is read before it is fed: where it may well be too salty."""
     if facts.band is None or not pen:
         return None
     top = facts.band.high
-    salty: Kind = "water" if facts.in_bed else "flush"
+    salty = "water" if facts.in_bed else "flush"
     where = "a paste of the soil" if facts.in_bed else "the run-off"
     after = (After(f"above {top:.1f}", salty), After(f"{top:.1f} or less", kind))
     if facts.surprise:
@@ -54,3 +57,29 @@ def asked_stage(grows: Grows) -> Stage:
 def short(words: str) -> str:
     """A stage without its little word."""
     return words.removeprefix("in ").removeprefix("at ")
+
+
+def stage_question(
+    facts: Facts, awake: list[Grows], wants: tuple[Want, ...], reach: Reach, days: Outlook
+) -> Question | None:
+    """A stage in doubt, with what each answer leads to."""
+    kinds = {want.grows.key: want for want in wants}
+    for one in awake:
+        other = one.clock.other
+        if not one.clock.question:
+            continue
+        here = kinds[one.key]
+        named = asked_stage(one)
+        mark = f"look: {short(named.words)}?"
+        no = "" if named == one.clock.stage else one.clock.stage.key
+        if other is None:
+            gone = (After(f"still {one.clock.stage.words}", here.kind), After("no more", "rest"))
+            after = gone if long_unseen(facts, one) else ()
+            return Question("stage", one.clock.question, mark, after, one.key, named.key, no)
+        there = want_of(facts, one, other, reach, days)
+        after = (
+            After(one.clock.stage.words, here.kind),
+            After(other.words, there.kind),
+        )
+        return Question("stage", one.clock.question, mark, after, one.key, named.key, no)
+    return None

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 from datetime import date
-from typing import Literal, get_args
+from typing import Literal
 
 from dace.core.can.measures import Owned
 from dace.core.can.measuring import Vessel
@@ -19,20 +19,6 @@ from dace.core.season.crops import Crop
 from dace.core.season.looks import Begun, Shelter, StageReading
 from dace.core.season.outlook import Outlook
 
-Kind = Literal["rest", "flush", "water", "look", "wait", "feed", "dress", "enough"]
-KINDS: tuple[Kind, ...] = get_args(Kind)
-"""In order: the first that holds."""
-ACTS_FIRST: tuple[Kind, ...] = (
-    "flush",
-    "water",
-    "look",
-    "feed",
-    "dress",
-    "wait",
-    "enough",
-    "rest",
-)
-"""The order in which they want somebody: what is to be done before what is not."""
 RHYTHMS = {"weekly": 7, "fortnightly": 14, "every_watering": 2}
 """Days between two feeds by rhythm."""
 RHYTHM_WORDS = {
@@ -195,7 +181,7 @@ class After:
     """What an answer leads to."""
 
     answer: str
-    kind: Kind
+    kind: str
 
 
 @dataclass(frozen=True)
@@ -244,7 +230,7 @@ class Verdict:
     """
 
     stop: str
-    kind: Kind
+    kind: str
     mark: str
     headline: str
     reason: str

@@ -183,6 +183,6 @@ def hours_page(scope: Scope, stand_id: uuid.UUID) -> HoursOut:
 def _waits(scope: Scope, target: StandRecord) -> str:
     """What shuts a feed on roots today, as the verdict has it; empty where nothing does."""
     found = verdict_of(scope, target.fill_id)
-    if found is None or found.kind != "wait":
+    if found is None or not core.kind_of(found.kind).held:
         return ""
     return found.reason.rstrip(".")

@@ -113,8 +113,7 @@ class _Read:
 def _stop(
     stop: StopRecord, read: _Read, fed: dict[uuid.UUID, datetime], judged: list[StopVerdict]
 ) -> StopOut:
-    order = core.ACTS_FIRST.index
-    first = min(judged, key=lambda one: order(one.verdict.kind), default=None)
+    first = min(judged, key=lambda one: core.kind_of(one.verdict.kind).urgency, default=None)
     return StopOut(
         id=stop.id,
         name=stop.name,

@@ -5,7 +5,6 @@ from __future__ import annotations
 import uuid
 from datetime import datetime
 
-from dace.core import api as core
 from dace.desks.shared.out import Out
 from dace.desks.shared.verdicts import VerdictOut
 
@@ -52,7 +51,7 @@ class StopOut(Out):
     kind: str
     line: str
     mark: str
-    mark_kind: core.Kind | None
+    mark_kind: str | None
     read_text: str
     drawing: str
     subject_id: uuid.UUID | None

@@ -159,7 +159,7 @@ def _weeks(days: int) -> str:
 
 def flush_out(scope: Scope, record: RootRecord, verdict: Verdict | None) -> FlushOut | None:
     """The verdict's flush, with the pours of it that lie behind; None where there is none."""
-    if verdict is None or verdict.kind not in ("flush", "water"):
+    if verdict is None or core.kind_of(verdict.kind).block != "flush":
         return None
     since = scope.now - _FLUSH_LASTS
     done = sum(w.flush and w.poured_at >= since for w in record.waterings)

@@ -106,7 +106,7 @@ class RootLineOut(Out):
     comfort_low: float | None
     comfort_high: float | None
     read: bool
-    kind: core.Kind | None
+    kind: str | None
     says: str
     flush_l: float
     flush_water: str

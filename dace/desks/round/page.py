@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections import Counter
 from collections.abc import Sequence
 from dataclasses import dataclass
 
@@ -11,6 +12,7 @@ from dace.desks.round.cans import CansNow, cans_shown
 from dace.desks.round.schemas import (
     RoundCanOut,
     RoundDressOut,
+    RoundDueOut,
     RoundFlushOut,
     RoundLookOut,
     RoundOut,
@@ -33,7 +35,6 @@ from dace.notebook.trying import Task, tasks
 from dace.shelf.brews import brews
 
 _TRIES = 3
-_WAITS: tuple[core.Kind, ...] = ("wait", "enough", "rest")
 
 
 def round_page(scope: Scope) -> RoundOut:
@@ -64,28 +65,30 @@ def _round(scope: Scope) -> RoundOut:
         for r in brews(scope)
         if r.due
     ]
-    flushes = [_flush(row) for row in out if row.said.kind in ("flush", "water")]
+    flushes = [_flush(row) for row in out if row.kind.block == "flush"]
+    due = [_due(row) for row in out if row.kind.block == "due"]
     dressings = [dress for row in out if (dress := _dress(row)) is not None]
     rows = [row for can in cans for row in can.rows]
     ticked = {row.fill_id for row in rows if row.done}
     looks = [look for row in out if (look := _look(row)) is not None]
     to_pour = sum(any(row.now and not row.done for row in can.rows) for can in cans)
-    beside = (len(flushes), len(dressings), sum(look.first for look in looks))
+    beside = [row.kind for row in out if row.kind.block == "flush"]
+    beside += [core.kind_of("dress")] * len(dressings)
+    beside += [row.kind for row in out if row.kind.block in ("look", "due")]
     return RoundOut(
         edition=edition,
         today=on,
-        title=_title((to_pour, *beside), grows=found.yard is not None),
-        left=sum(not row.done and row.now for row in rows) + sum(beside),
+        title=_title(to_pour, beside, grows=found.yard is not None),
+        left=sum(not row.done and row.now for row in rows) + len(beside),
         done=len(done),
         cans=cans,
         flushes=flushes,
         dressings=dressings,
+        due=due,
         looks=looks,
         trials=[_trial(task) for task in tasks(scope) if not _in_a_block(task, cans)],
         shed=shed,
-        waits=[
-            _wait(row) for row in out if row.said.kind in _WAITS and row.one.fill_id not in ticked
-        ],
+        waits=[_wait(row) for row in out if not row.kind.block and row.one.fill_id not in ticked],
         leaves=leaves_now(scope, garden),
     )
 
@@ -96,16 +99,20 @@ class _Shown:
     one: StopVerdict
     said: VerdictOut
 
+    @property
+    def kind(self) -> core.VerdictKind:
+        """What its verdict is."""
+        return core.kind_of(self.said.kind)
 
-_NAMES = (("one can", "cans"), ("a flush", "flushes"), ("a dressing", "dressings"),
-          ("a look", "looks"))  # fmt: skip
 
-
-def _title(counts: Sequence[int], grows: bool) -> str:
-    """What there is to do, in one line; counts in the order of ``_NAMES``."""
+def _title(cans: int, beside: Sequence[core.VerdictKind], grows: bool) -> str:
+    """What there is to do, in one line."""
+    feed = core.kind_of("feed")
+    counts = Counter({(feed.one, feed.many): cans})
+    counts.update((kind.one, kind.many) for kind in beside)
     parts = [
         one if count == 1 else f"{core.number_word(count)} {many}"
-        for count, (one, many) in zip(counts, _NAMES, strict=True)
+        for (one, many), count in counts.items()
         if count
     ]
     if not parts:
@@ -128,6 +135,7 @@ def _flush(row: _Shown) -> RoundFlushOut:
         button=said.button,
         water_id=said.water_id,
         water=said.water,
+        title=row.kind.title,
         plan=said.flush,
         litres=said.litres,
         flushes=said.kind == "flush",
@@ -135,9 +143,24 @@ def _flush(row: _Shown) -> RoundFlushOut:
     )
 
 
+def _due(row: _Shown) -> RoundDueOut:
+    one, said = row.one, row.said
+    return RoundDueOut(
+        at=row.at,
+        fill_id=one.fill_id,
+        place_id=one.place.id,
+        name=stop_name(one),
+        who=growing_words(one.stands),
+        kind=said.kind,
+        title=row.kind.title,
+        headline=said.headline,
+        reason=said.reason,
+    )
+
+
 def _dress(row: _Shown) -> RoundDressOut | None:
     one, said = row.one, row.said
-    if said.kind != "dress" or said.portion is None or one.verdict.recipe is None:
+    if row.kind.block != "dress" or said.portion is None or one.verdict.recipe is None:
         return None
     return RoundDressOut(
         at=row.at,
@@ -166,7 +189,7 @@ def _look(row: _Shown) -> RoundLookOut | None:
         planting_id=planting,
         name=stop_name(one),
         question=said.question,
-        first=said.kind == "look",
+        first=row.kind.block == "look",
     )
 
 
@@ -207,7 +230,7 @@ def _wait(row: _Shown) -> RoundWaitOut:
     to_get = one.verdict.to_get is not None
     if to_get:
         why = said.headline
-    elif said.kind == "wait" and one.verdict.each:
+    elif row.kind.held and one.verdict.each:
         why = one.verdict.each[0].reason
     return RoundWaitOut(
         place_id=one.place.id,

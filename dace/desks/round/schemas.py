@@ -6,7 +6,6 @@ import uuid
 from datetime import date
 from typing import Literal
 
-from dace.core import api as core
 from dace.desks.shared.figures import StepOut
 from dace.desks.shared.out import Out
 from dace.desks.shared.verdicts import GoOut, PortionOut, QuestionOut
@@ -112,10 +111,25 @@ class RoundFlushOut(Out):
     button: str
     water_id: uuid.UUID | None
     water: str
+    title: str
     plan: GoOut | None
     litres: float
     flushes: bool
     working: list[StepOut]
+
+
+class RoundDueOut(Out):
+    """Anything else that a verdict asks for: what, and why."""
+
+    at: int
+    fill_id: uuid.UUID
+    place_id: uuid.UUID
+    name: str
+    who: str
+    kind: str
+    title: str
+    headline: str
+    reason: str
 
 
 class RoundDressOut(Out):
@@ -172,7 +186,7 @@ class RoundWaitOut(Out):
     place_id: uuid.UUID
     name: str
     who: str
-    kind: core.Kind
+    kind: str
     mark: str
     why: str
     to_get: bool
@@ -212,6 +226,7 @@ class RoundOut(Out):
     cans: list[RoundCanOut]
     flushes: list[RoundFlushOut]
     dressings: list[RoundDressOut]
+    due: list[RoundDueOut]
     looks: list[RoundLookOut]
     trials: list[RoundTrialOut]
     shed: list[RoundShedOut]

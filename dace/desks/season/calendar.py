@@ -7,7 +7,7 @@ from datetime import timedelta
 from icalendar import Calendar
 from icalendar import Event as Entry
 
-from dace.core.api import Event
+from dace.core.api import Event, kind_of
 from dace.desks.shared.events import event_words
 from dace.desks.shared.stops import stop_name
 from dace.feeding.plans import event_id, planned
@@ -15,7 +15,6 @@ from dace.garden.reads import garden_of
 from dace.households.scope import Scope
 
 CONTENT_TYPE = "text/calendar; charset=utf-8"
-_DOES = {"feed": "Feed", "dress": "Dress", "flush": "Flush"}
 _ONE_DAY = timedelta(days=1)
 
 
@@ -43,7 +42,7 @@ def _entry(scope: Scope, event: Event, name: str) -> Entry:
     entry.add("dtstamp", scope.now)
     entry.add("dtstart", event.on)
     entry.add("dtend", event.on + _ONE_DAY)
-    entry.add("summary", f"{_DOES[event.kind]} {name}: {event_words(event)}")
+    entry.add("summary", f"{kind_of(event.kind).does} {name}: {event_words(event)}")
     entry.add("description", "\n".join(event.why))
     entry.add("transp", "TRANSPARENT")
     return entry

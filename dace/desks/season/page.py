@@ -89,8 +89,7 @@ def _by_planting(found: Iterable[DropRecord]) -> dict[uuid.UUID, list[DropRecord
 def _judged(scope: Scope) -> dict[uuid.UUID, Verdict]:
     """The verdict of each planting's fill; of several the one that wants somebody first."""
     found: dict[uuid.UUID, Verdict] = {}
-    order = core.ACTS_FIRST.index
-    for one in sorted(stop_verdicts(scope), key=lambda v: order(v.verdict.kind)):
+    for one in sorted(stop_verdicts(scope), key=lambda v: core.kind_of(v.verdict.kind).urgency):
         for stand in one.stands:
             found.setdefault(stand.planting_id, one.verdict)
     return found

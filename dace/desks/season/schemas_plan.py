@@ -4,7 +4,6 @@ from __future__ import annotations
 
 import uuid
 from datetime import date
-from typing import Literal
 
 from dace.desks.season.schemas import LineOut
 from dace.desks.shared.figures import StepOut
@@ -19,7 +18,7 @@ class PlanEventOut(Out):
 
     id: uuid.UUID
     on: date
-    kind: Literal["feed", "dress", "flush"]
+    kind: str
     fill_id: uuid.UUID
     plantings: list[uuid.UUID]
     name: str

@@ -6,7 +6,7 @@ import uuid
 from datetime import date
 
 from dace.core import api as core
-from dace.core.api import Portion, Verdict, shown
+from dace.core.api import After, Portion, Verdict, shown
 from dace.desks.shared.figures import StepOut, steps_out
 from dace.desks.shared.out import Out
 
@@ -40,7 +40,8 @@ class AnswerOut(Out):
     """What an answer leads to."""
 
     answer: str
-    kind: core.Kind
+    kind: str
+    leads_to: str
 
 
 class QuestionOut(Out):
@@ -77,7 +78,7 @@ class GoOut(Out):
 class VerdictOut(Out):
     """What a stop wants today; every screen shows these words."""
 
-    kind: core.Kind
+    kind: str
     mark: str
     headline: str
     reason: str
@@ -135,7 +136,7 @@ def verdict_out(found: Verdict) -> VerdictOut:
             about=question.about,
             what=question.what,
             mark=question.mark,
-            after=[AnswerOut(answer=one.answer, kind=one.kind) for one in question.after],
+            after=[_answer(one) for one in question.after],
             stand_id=uuid.UUID(question.planting) if question.planting else None,
             yes=question.yes,
             no=question.no,
@@ -148,6 +149,11 @@ def verdict_out(found: Verdict) -> VerdictOut:
         ],
         working=steps_out(found.working),
     )
+
+
+def _answer(one: After) -> AnswerOut:
+    leads_to = core.kind_of(one.kind).leads_to
+    return AnswerOut(answer=one.answer, kind=one.kind, leads_to=leads_to)
 
 
 def _portion(one: Portion) -> PortionOut:

@@ -4,7 +4,7 @@ import unittest
 
 from dace.core.errors import DaceError
 from dace.core.shell.verdicts import verdict
-from dace.core.verdict.records import KINDS
+from dace.core.verdict.kinds import KINDS
 from tests.core.verdict.yards import (
     COMFREY,
     CRYSTALS,
@@ -305,4 +305,4 @@ class Several(unittest.TestCase):
 
     def test_kinds_stand_in_their_order(self):
         order = ("rest", "flush", "water", "look", "wait", "feed", "dress", "enough")
-        self.assertEqual(KINDS, order)
+        self.assertEqual(tuple(kind.key for kind in KINDS), order)

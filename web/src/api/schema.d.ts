@@ -2795,11 +2795,10 @@ export interface components {
         AnswerOut: {
             /** Answer */
             answer: string;
-            /**
-             * Kind
-             * @enum {string}
-             */
-            kind: "rest" | "flush" | "water" | "look" | "wait" | "feed" | "dress" | "enough";
+            /** Kind */
+            kind: string;
+            /** Leads To */
+            leads_to: string;
         };
         /**
          * BalanceOut
@@ -5901,11 +5900,8 @@ export interface components {
              * Format: uuid
              */
             id: string;
-            /**
-             * Kind
-             * @enum {string}
-             */
-            kind: "feed" | "dress" | "flush";
+            /** Kind */
+            kind: string;
             /** Name */
             name: string;
             /** Nitrogen Mg */
@@ -6592,7 +6588,7 @@ export interface components {
             /** High */
             high: number;
             /** Kind */
-            kind: ("rest" | "flush" | "water" | "look" | "wait" | "feed" | "dress" | "enough") | null;
+            kind: string | null;
             /** Likely */
             likely: number;
             /** Low */
@@ -6786,6 +6782,36 @@ export interface components {
             who: string;
         };
         /**
+         * RoundDueOut
+         * @description Anything else that a verdict asks for: what, and why.
+         */
+        RoundDueOut: {
+            /** At */
+            at: number;
+            /**
+             * Fill Id
+             * Format: uuid
+             */
+            fill_id: string;
+            /** Headline */
+            headline: string;
+            /** Kind */
+            kind: string;
+            /** Name */
+            name: string;
+            /**
+             * Place Id
+             * Format: uuid
+             */
+            place_id: string;
+            /** Reason */
+            reason: string;
+            /** Title */
+            title: string;
+            /** Who */
+            who: string;
+        };
+        /**
          * RoundFlushOut
          * @description A pot to flush: its pours, those that are done, and when it is read.
          */
@@ -6820,6 +6846,8 @@ export interface components {
              * Format: uuid
              */
             subject_id: string;
+            /** Title */
+            title: string;
             /** Water */
             water: string;
             /** Water Id */
@@ -6886,6 +6914,8 @@ export interface components {
             done: number;
             /** Dressings */
             dressings: components["schemas"]["RoundDressOut"][];
+            /** Due */
+            due: components["schemas"]["RoundDueOut"][];
             /** Edition */
             edition: number;
             /** Flushes */
@@ -7047,11 +7077,8 @@ export interface components {
          * @description A stop that gets nothing today, and why; ``to_get`` where it is hungry and nothing suits.
          */
         RoundWaitOut: {
-            /**
-             * Kind
-             * @enum {string}
-             */
-            kind: "rest" | "flush" | "water" | "look" | "wait" | "feed" | "dress" | "enough";
+            /** Kind */
+            kind: string;
             /** Mark */
             mark: string;
             /** Name */
@@ -8060,7 +8087,7 @@ export interface components {
             /** Mark */
             mark: string;
             /** Mark Kind */
-            mark_kind: ("rest" | "flush" | "water" | "look" | "wait" | "feed" | "dress" | "enough") | null;
+            mark_kind: string | null;
             /** Name */
             name: string;
             /** Read Text */
@@ -8570,11 +8597,8 @@ export interface components {
             flush: components["schemas"]["GoOut"] | null;
             /** Headline */
             headline: string;
-            /**
-             * Kind
-             * @enum {string}
-             */
-            kind: "rest" | "flush" | "water" | "look" | "wait" | "feed" | "dress" | "enough";
+            /** Kind */
+            kind: string;
             /** Litres */
             litres: number;
             /** Mark */

@@ -2,6 +2,7 @@
   import type { Verdict } from '../../app/garden.svelte';
   import { working } from '../../app/working.svelte';
   import KindMark from '../../ui/KindMark.svelte';
+  import { lookOf } from '../../ui/kinds';
   import QuestionBar from './QuestionBar.svelte';
 
   interface Props {
@@ -23,7 +24,7 @@
 </script>
 
 <!-- What this stop wants today, in the words that every screen has. -->
-<section class={verdict.kind} aria-label="What it wants today">
+<section class={lookOf(verdict.kind).tone} aria-label="What it wants today">
   <h2><KindMark kind={verdict.kind} />{verdict.headline}</h2>
   {#if verdict.reason && !verdict.headline.startsWith(verdict.reason)}
     <p>
@@ -67,18 +68,16 @@
     background: var(--color-panel-low);
   }
 
-  .flush,
-  .water {
+  .stop {
     border: 2px solid var(--color-rim);
     background: var(--color-rim-tint);
   }
 
-  .look {
+  .care {
     border-left-color: var(--color-care);
   }
 
-  .feed,
-  .dress {
+  .go {
     border-left-color: var(--color-go);
   }
 

@@ -2,6 +2,7 @@
   import { ecScale, volume } from '../../app/measures';
   import type { Verdict } from '../../app/garden.svelte';
   import WateringCan from '../../drawings/WateringCan.svelte';
+  import { lookOf } from '../../ui/kinds';
   import { dateInWords } from '../../ui/time';
 
   interface Props {
@@ -10,7 +11,8 @@
     reads: string;
   }
   const { verdict, reads }: Props = $props();
-  const pours = $derived(verdict.litres > 0 && ['flush', 'water', 'look'].includes(verdict.kind));
+  const look = $derived(lookOf(verdict.kind));
+  const pours = $derived(verdict.litres > 0 && look.pours);
 </script>
 
 <!-- What stands on the Bench where nothing is mixed: the water, and what the verdict rests on. -->
@@ -29,7 +31,7 @@
         {one.text}{#if one.age}<span>, {one.age}</span>{/if}
       </dd>
     {/each}
-    {#if verdict.next_on && !['flush', 'look'].includes(verdict.kind)}
+    {#if verdict.next_on && look.dated}
       <dt>look again</dt>
       <dd>{dateInWords(verdict.next_on)}</dd>
     {/if}

@@ -2,6 +2,7 @@
   import type { Schemas } from '../../api/client';
   import RootScale from '../../charts/RootScale.svelte';
   import KindMark from '../../ui/KindMark.svelte';
+  import { lookOf } from '../../ui/kinds';
   import WordMark from './WordMark.svelte';
 
   interface Props {
@@ -10,11 +11,10 @@
     most: number;
   }
   const { line, most }: Props = $props();
-  const ACTS = ['flush', 'water', 'look'];
 </script>
 
 <!-- One place in a list of all: where its roots stand, and what is to be done. -->
-<a href="/place?stop={line.place_id}" class:wants={ACTS.includes(line.kind ?? '')}>
+<a href="/place?stop={line.place_id}" class:wants={lookOf(line.kind).beforeFood}>
   <span class="name">
     <b>{line.name}</b>
     <span class="soft">{line.plants || 'nothing growing'}</span>

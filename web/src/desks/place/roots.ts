@@ -1,20 +1,15 @@
 /** How all fills are told apart in the list of roots. */
 import type { Schemas } from '../../api/client';
 import { volume } from '../../app/measures';
+import { lookOf } from '../../ui/kinds';
 
 type Line = Schemas['RootLineOut'];
 
-const SALT = ['flush', 'water', 'look'];
-const GIVEN = ['feed', 'dress'];
-
 /** What salt keeps from food first, then what is fed today, then what waits or has enough. */
 export function inOrder(fills: Line[]): { wanting: Line[]; given: Line[]; waiting: Line[] } {
-  const of = (kinds: string[]) => fills.filter((one) => kinds.includes(one.kind ?? ''));
-  return {
-    wanting: of(SALT),
-    given: of(GIVEN),
-    waiting: fills.filter((one) => ![...SALT, ...GIVEN].includes(one.kind ?? '')),
-  };
+  const wanting = fills.filter((one) => lookOf(one.kind).beforeFood);
+  const given = fills.filter((one) => lookOf(one.kind).gives);
+  return { wanting, given, waiting: fills.filter((one) => ![...wanting, ...given].includes(one)) };
 }
 
 /** One sentence about all of them; nothing where there is none. */

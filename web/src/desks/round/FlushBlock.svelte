@@ -34,7 +34,7 @@
 
 <section aria-label={flush.name}>
   <div class="say">
-    <h2>{flush.name}: {flush.flushes ? 'flush, no feed' : 'plain water, no feed'}</h2>
+    <h2>{flush.name}: {flush.title}</h2>
     <p class="soft">{flush.who}</p>
     <p>{flush.reason} <button type="button" class="how" onclick={how}>how?</button></p>
     {#if plan && plan.goes > 1}

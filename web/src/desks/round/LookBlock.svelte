@@ -6,17 +6,7 @@
   import QuestionBar from '../bench/QuestionBar.svelte';
 
   const { look }: { look: Schemas['RoundLookOut'] } = $props();
-  const after = $derived(look.question.after.map((one) => `${one.answer}: ${WORDS[one.kind]}`));
-  const WORDS: Record<string, string> = {
-    rest: 'nothing today',
-    flush: 'flush',
-    water: 'plain water',
-    look: 'look',
-    wait: 'wait',
-    feed: 'feed',
-    dress: 'a slow feed',
-    enough: 'nothing today',
-  };
+  const after = $derived(look.question.after.map((one) => `${one.answer}: ${one.leads_to}`));
 
   /** To the stop's own page on the Bench, where every stage can be said. */
   function further() {

@@ -10,6 +10,7 @@
   import Page from '../../ui/Page.svelte';
   import ComingDays from './ComingDays.svelte';
   import DressBlock from './DressBlock.svelte';
+  import DueBlock from './DueBlock.svelte';
   import FlushBlock from './FlushBlock.svelte';
   import LookBlock from './LookBlock.svelte';
   import RemindSwitch from './RemindSwitch.svelte';
@@ -63,6 +64,8 @@
         <FlushBlock flush={block.flush} />
       {:else if block.kind === 'dress'}
         <DressBlock dress={block.dress} />
+      {:else if block.kind === 'due'}
+        <DueBlock due={block.due} />
       {:else}
         <LookBlock look={block.look} />
       {/if}

@@ -14,6 +14,7 @@ export type Block =
   | { kind: 'can'; at: number; key: string; can: RoundCan }
   | { kind: 'flush'; at: number; key: string; flush: Schemas['RoundFlushOut'] }
   | { kind: 'dress'; at: number; key: string; dress: Schemas['RoundDressOut'] }
+  | { kind: 'due'; at: number; key: string; due: Schemas['RoundDueOut'] }
   | { kind: 'look'; at: number; key: string; look: Schemas['RoundLookOut'] };
 
 /** Cans, flushes, dressings and what is looked at first, as one walks past them. */
@@ -32,6 +33,12 @@ export function blocksOf(round: Schemas['RoundOut']): Block[] {
       key: `dress ${dress.fill_id}`,
       dress,
     })),
+    ...round.due.map((due) => ({
+      kind: 'due' as const,
+      at: due.at,
+      key: `due ${due.fill_id}`,
+      due,
+    })),
     ...round.looks
       .filter((look) => look.first)
       .map((look) => ({ kind: 'look' as const, at: look.at, key: `look ${look.fill_id}`, look })),
@@ -43,6 +50,7 @@ export function blocksOf(round: Schemas['RoundOut']): Block[] {
 export function placesOf(block: Block): string[] {
   if (block.kind === 'can') return block.can.rows.map((row) => row.place_id);
   if (block.kind === 'flush') return [block.flush.place_id];
+  if (block.kind === 'due') return [block.due.place_id];
   return [block.kind === 'dress' ? block.dress.place_id : block.look.place_id];
 }
 

@@ -1,0 +1,63 @@
+"""Feed: a can is mixed and poured."""
+
+from __future__ import annotations
+
+from dataclasses import replace
+
+from dace.core.verdict.case import Case, Decided
+from dace.core.verdict.facts import Facts
+from dace.core.verdict.kinds.given import Given
+from dace.core.verdict.questions import unread
+from dace.core.verdict.records import Portion, Verdict
+from dace.core.verdict.words import number_word
+from dace.core.words import shown
+
+
+class Feed(Given):
+    """From a can, today."""
+
+    key, mark, leads_to = "feed", "feed today", "feed"
+    urgency, block, one, many = 4, "can", "one can", "cans"
+    event, does = "feed", "Feed"
+
+    def when(self, case: Case) -> Decided | None:
+        """As wanted; where the drain was never read, reading it is asked beside it."""
+        found, facts = super().when(case), case.facts
+        if found is None or found.question is not None or facts.in_bed:
+            return found
+        never = case.pen and facts.read is None
+        return replace(found, question=unread()) if never else found
+
+    def headline(self, facts: Facts, found: Verdict, why: str) -> str:
+        """Which can."""
+        portion = found.recipe
+        assert portion is not None  # what nothing suits waits; see ``to_get``
+        times = "" if portion.cans == 1 else f", {number_word(portion.cans)} times"
+        return (
+            f"Feed {portion.name} at {_ratio(portion)}: {portion.words} in "
+            f"{shown.litres(portion.fill_l, 2)} of {portion.water_name}{times}."
+        )
+
+    def button(self, facts: Facts, found: Verdict) -> str:
+        """How much of it goes on each."""
+        if found.recipe is None:
+            return ""
+        litres = {one.litres for one in found.each if one.litres > 0}
+        plants = sum(g.plants for g in facts.stop.grows if _gets(found, g.key))
+        if len(litres) != 1 or plants == 1:
+            return f"Pour {shown.litres(found.litres, 2)}"
+        return f"Pour {shown.litres(litres.pop(), 2)} on each of {plants}"
+
+    def next_feed(self, facts: Facts, found: Verdict) -> tuple[int, bool]:
+        """A slot later."""
+        return facts.every_days, False
+
+
+def _ratio(recipe: Portion) -> str:
+    if recipe.unit == "mL":
+        return recipe.strength
+    return shown.in_each(recipe.amount / recipe.litres, "g", 2)
+
+
+def _gets(found: Verdict, planting: str) -> bool:
+    return any(one.planting == planting and one.litres > 0 for one in found.each)

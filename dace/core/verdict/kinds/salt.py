@@ -1,0 +1,123 @@
+"""Too much salt about the roots, or feeds that nobody checked: what flush and water share."""
+
+from __future__ import annotations
+
+from dace.core.figures import judgement
+from dace.core.result import say
+from dace.core.verdict.case import Case, Decided
+from dace.core.verdict.facts import Facts, nitrogen_of
+from dace.core.verdict.kinds.base import VerdictKind
+from dace.core.verdict.records import Verdict
+from dace.core.verdict.wants import Want
+from dace.core.verdict.words import number_word
+from dace.core.words import shown
+
+_CERTAIN, _LIKELY = 0.9, 0.5
+_PLAIN_EVERY = 4
+_CAUSED_WITHIN_DAYS = 42
+
+
+class AgainstSalt(VerdictKind):
+    """A kind that answers salt with plain water."""
+
+    softest = True
+    block, one, many = "flush", "a flush", "flushes"
+
+    def when(self, case: Case) -> Decided | None:
+        """Where there is too much salt, and this is what helps there."""
+        salty = _too_salty(case.facts, case.pen)
+        if salty is None or salty[0] != self.key:
+            return None
+        return self.of_all(case, salty[1])
+
+    def of_all(self, case: Case, why: str) -> Decided:
+        """All that is awake there gets it."""
+        parts = tuple(
+            want if want.grows.key in case.rests else Want(want.grows, self.key, why)
+            for want in case.wants
+        )
+        return Decided(self.key, why, parts, case.tomorrow, "", None, case.reach)
+
+    def reason(self, facts: Facts, decided: Decided) -> str:
+        """What the drain reads beside what is liked there, and what likely made it so."""
+        if facts.band is None or facts.over <= _LIKELY:
+            return super().reason(facts, decided)
+        low, likely, high = facts.stop.followed.now
+        band = f"{facts.band.whose} likes {shown.ec_span(facts.band.low, facts.band.high)}"
+        reads = f"{shown.ec(likely, 1)} ({shown.ec_span(low, high)})"
+        said = [f"The run-off reads about {reads}; {band}.", cause_of(facts)]
+        return " ".join(one for one in said if one)
+
+    def while_short(self, found: Verdict) -> str:
+        """Salt first."""
+        return "little there; salt comes first"
+
+
+def _too_salty(facts: Facts, pen: bool) -> tuple[str, str] | None:
+    """The kind that answers it, and why; None where there is no salt to speak of."""
+    if facts.band is None:
+        return None
+    if facts.flushed is not None and not facts.read_since_flush and pen and facts.over <= _LIKELY:
+        return "water", "It was flushed; read the run-off before the next feed"
+    whose = facts.band.whose
+    sure = facts.over > (_LIKELY if facts.read is not None else _CERTAIN)
+    if facts.word in ("too_salty", "burning") and facts.read is not None:
+        sure = sure or not facts.surprise
+    if facts.surprise and facts.over <= _LIKELY:
+        return None
+    if sure:
+        why = f"There is more salt about the roots than {whose} likes"
+        return ("water" if facts.in_bed else "flush"), why
+    if not pen and not facts.in_bed:
+        return _by_eye(facts)
+    return None
+
+
+def _by_eye(facts: Facts) -> tuple[str, str] | None:
+    """Without a pen: plain water after a feed that was too strong, and every fourth time."""
+    if not facts.fed:
+        return None
+    root = facts.stop.followed.root_zone
+    last = facts.fed[-1]
+    since = [p for p in root.poured if not p.feed and (p.on, p.hour) > (last.on, last.hour)]
+    if since:
+        return None
+    high = min(
+        (one.clock.stage.wish_of("N").high for one in facts.stop.grows if not one.control),
+        default=0.0,
+    )
+    if high > 0 and nitrogen_of(last) > high:
+        return "water", "The last feed was stronger than it bears: plain water to run-off this time"
+    plain = [p for p in root.poured if not p.feed]
+    feeds = [
+        p for p in facts.fed if not plain or (p.on, p.hour) > max((q.on, q.hour) for q in plain)
+    ]
+    if facts.read is None and len(feeds) >= _PLAIN_EVERY - 1 and facts.slot_on <= facts.today:
+        return "water", "Three feeds and never read: plain water to run-off this time"
+    return None
+
+
+def cause_of(facts: Facts) -> str:
+    """What likely made it salty: feeds that were much stronger than suits; empty if not those."""
+    if facts.strong < judgement("too_strong").range.typ:
+        return ""
+    fed = [
+        p
+        for p in facts.fed
+        if (facts.today - p.on).days <= _CAUSED_WITHIN_DAYS and nitrogen_of(p) > 0
+    ]
+    strengths = {p.said for p in fed if p.said}
+    times = f"{number_word(len(fed)).capitalize()} feed{'s' if len(fed) > 1 else ''}"
+    at = f" at {strengths.pop()}" if len(strengths) == 1 else ""
+    were = "was" if len(fed) == 1 else "were"
+    return f"{times}{at} {were} {_times(facts.strong)} what suits."
+
+
+def _times(ratio: float) -> str:
+    if ratio < 1.75:
+        return "half as strong again as"
+    if ratio < 1.95:
+        return "nearly double"
+    if ratio < 2.15:
+        return "double"
+    return f"{say(ratio, 2)} times"
