@@ -18,7 +18,7 @@ demo: web secret
 	  --listen 127.0.0.1:$(PORT)
 
 test: web browser
-	$(PY) manage.py test tests --parallel 3
+	$(PY) manage.py test tests --parallel 2
 
 check: web
 	.venv/bin/ruff check . && .venv/bin/ruff format --check .
@@ -44,7 +44,8 @@ seasons: setup
 	$(PY) -m tools.seasons --keep
 
 hard: web
-	DACE_WHOLE=1 $(PY) manage.py test tests.core --parallel 2
+	DACE_WHOLE=1 $(PY) manage.py test tests.core tests.exchange tests.demo tests.project \
+	  tests.api.test_promises tests.browser.test_far_tubs --parallel 2
 	$(PY) -m tools.hard.slow
 	$(PY) -m tools.hard.asked
 	$(PY) -m tools.hard.killed

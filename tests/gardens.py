@@ -13,6 +13,7 @@ from pathlib import Path
 from django.apps import apps
 from django.contrib.contenttypes.models import ContentType
 from django.db import connection
+from django.test import Client
 
 from dace.demo import weir_yard
 from dace.households.version import forget
@@ -39,9 +40,19 @@ def stand_in(build: Callable[[], object]) -> None:
     forget()  # the same numbers of changes are given out again
 
 
+def visited() -> None:
+    """The demo garden with somebody who looks round it, by a session of the browser's own."""
+    stand_in(weir_yard.build)
+    client = Client(enforce_csrf_checks=True, SERVER_NAME="localhost")
+    token = client.get("/api/session").json()["csrf"]
+    sent = {"content_type": "application/json", "headers": {"X-CSRFToken": token}}
+    reply = client.post("/api/demo", **sent)
+    assert reply.status_code == 200, reply.content
+
+
 def kept_for_all() -> None:
     """The demo garden, built before the tests' processes part, so that each has it."""
-    stand_in(weir_yard.build)
+    stand_in(visited)
     stand_in(nothing)
 
 

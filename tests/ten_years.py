@@ -16,8 +16,10 @@ from dace.garden.models import Fill, Garden, Planting, StageSeen, Stand, Water
 from dace.households.models import Change, Household, User
 from dace.measuring.models import Reading, Subject
 from dace.shelf.models import Brew, BrewEvent, Jar
+from tests.core import counts
 
-DOSES, READINGS, PLANTINGS, BREWS = 5000, 5000, 40, 60
+DOSES = READINGS = counts.of(5000, 1500)
+PLANTINGS, BREWS = 40, 60
 FIRST_YEAR, YEARS = 2016, 10
 LAST = datetime(2026, 2, 1, 9, tzinfo=UTC)
 

@@ -3,12 +3,14 @@
 from __future__ import annotations
 
 from typing import Any
+from unittest import skipUnless
 
 from django.test import TransactionTestCase
 from playwright.sync_api import expect
 
 from tests.api.base import Asking, new_id
 from tests.browser.base import PHONE, WAITS_MS, one_page
+from tests.core import counts
 from tests.served import Served
 
 LATER = "2026-07-19T17:40"
@@ -29,6 +31,7 @@ def more_tubs() -> None:
         assert reply.status_code == 201, reply.content
 
 
+@skipUnless(counts.WHOLE, "a server of its own is killed and begun again")
 class Killed(TransactionTestCase):
     """A phone that is out; the server is a process of its own."""
 

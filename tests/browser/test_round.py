@@ -11,6 +11,7 @@ class ByThumb(BrowserCase):
     viewport: ClassVar[dict[str, int]] = PHONE
 
     def test_two_presses_to_the_first_tick_half_left_out_and_undone(self):
+        self.at_the_door()
         self.press("Look round Weir Yard")
         row = self.page.get_by_role("button", name="Quay tub 1 4 aubergines")
         row.click()  # the second press since the door
@@ -36,6 +37,7 @@ class ByKeyboard(BrowserCase):
     viewport: ClassVar[dict[str, int]] = DESKTOP
 
     def test_a_can_is_ticked_a_pour_flushed_and_a_question_answered(self):
+        self.at_the_door()
         self.press("Look round Weir Yard")
         expect(self.page.get_by_role("heading", level=1)).to_contain_text("a flush")
         row = self.page.get_by_role("button", name="Cold frame, melon 2 melons")

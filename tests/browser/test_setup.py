@@ -7,8 +7,9 @@ from playwright.sync_api import expect
 from tests.browser.base import PHONE, BrowserCase
 
 
-class FirstRun(BrowserCase):
+class Answering(BrowserCase):
     def begin(self):
+        self.at_the_door()
         self.page.get_by_label("Your name").fill("Wren")
         self.page.get_by_label("Password").fill("nine rusty trowels")
         self.page.get_by_label("What is the garden called?").fill("Back step")
@@ -33,6 +34,59 @@ class FirstRun(BrowserCase):
         seen = self.page.inner_text("body")
         metric = r"[^\n]*(?:\d ?L\b|[Ll]itre|°C|\d m2|\d m²|\d cm\b)[^\n]*"
         self.assertEqual(re.findall(metric, seen), [], self.page.url)
+
+
+class Interrupted(Answering):
+    def test_back_and_a_reload_keep_every_answer(self):
+        self.begin()
+        self.page.get_by_label("Country").select_option("Ireland")
+        self.go_on(2)
+        self.page.get_by_label("Temperatures in").select_option("F")
+        self.go_on(3, last=True)
+        self.page.get_by_label("What do you call it?").fill("By the gate")
+        self.page.reload()
+        self.at_step(3)
+        expect(self.page.get_by_label("What do you call it?")).to_have_value("By the gate")
+        self.page.go_back()
+        expect(self.page.get_by_label("Temperatures in")).to_have_value("F")
+        self.page.go_back()
+        expect(self.page.get_by_label("Country")).to_have_value("Ireland")
+        self.page.go_forward()
+        self.page.get_by_label("Temperatures in").select_option("C")
+        self.go_on(3, last=True)
+        expect(self.page.get_by_label("What do you call it?")).to_have_value("By the gate")
+
+    def test_a_session_that_ends_takes_nothing_that_was_typed(self):
+        self.begin()
+        self.go_on(2)
+        self.page.context.clear_cookies(name="sessionid")
+        for _ in range(2):
+            if self.page.get_by_role("button", name="Write it down").count():
+                break
+            self.press("Next")
+        self.press("Write it down")
+        sheet = self.page.get_by_role("dialog", name="You were signed out")
+        expect(sheet.get_by_label("Your name")).to_have_value("Wren")
+        sheet.get_by_label("Password").fill("nine rusty trowels")
+        sheet.get_by_role("button", name="Sign in and go on").click()
+        expect(sheet).to_be_hidden()
+        self.press("Write it down")
+        expect(self.page.get_by_label("What do you call it?")).to_be_visible()
+
+    def test_leaving_the_questions_is_no_dead_end(self):
+        self.begin()
+        self.press("Leave the questions for now")
+        expect(self.page.get_by_role("heading", name="Set-up of Back step")).to_be_visible()
+        for name in ("Add a place", "Add a water", "Add a jar", "Add a can", "Add a pen"):
+            expect(self.page.get_by_role("button", name=name)).to_be_visible()
+        self.assert_axe_finds_nothing_grave()
+        self.page.goto(f"{self.live_server_url}/bench")
+        self.page.get_by_role("link", name="Set up a jar").click()
+        expect(self.page).to_have_url(f"{self.live_server_url}/setup")
+
+
+class FirstRun(Answering):
+    viewport = PHONE
 
     def test_from_nothing_to_a_can_of_powder_told_in_spoons(self):
         self.begin()
@@ -103,57 +157,6 @@ class FirstRun(BrowserCase):
             expect(self.page.locator("h1").first).to_be_visible()
             expect(self.page.locator("[aria-busy=true]")).to_have_count(0)
             self.in_her_measures()
-
-    def test_back_and_a_reload_keep_every_answer(self):
-        self.begin()
-        self.page.get_by_label("Country").select_option("Ireland")
-        self.go_on(2)
-        self.page.get_by_label("Temperatures in").select_option("F")
-        self.go_on(3, last=True)
-        self.page.get_by_label("What do you call it?").fill("By the gate")
-        self.page.reload()
-        self.at_step(3)
-        expect(self.page.get_by_label("What do you call it?")).to_have_value("By the gate")
-        self.page.go_back()
-        expect(self.page.get_by_label("Temperatures in")).to_have_value("F")
-        self.page.go_back()
-        expect(self.page.get_by_label("Country")).to_have_value("Ireland")
-        self.page.go_forward()
-        self.page.get_by_label("Temperatures in").select_option("C")
-        self.go_on(3, last=True)
-        expect(self.page.get_by_label("What do you call it?")).to_have_value("By the gate")
-
-    def test_a_session_that_ends_takes_nothing_that_was_typed(self):
-        self.begin()
-        self.go_on(2)
-        self.page.context.clear_cookies(name="sessionid")
-        for _ in range(2):
-            if self.page.get_by_role("button", name="Write it down").count():
-                break
-            self.press("Next")
-        self.press("Write it down")
-        sheet = self.page.get_by_role("dialog", name="You were signed out")
-        expect(sheet.get_by_label("Your name")).to_have_value("Wren")
-        sheet.get_by_label("Password").fill("nine rusty trowels")
-        sheet.get_by_role("button", name="Sign in and go on").click()
-        expect(sheet).to_be_hidden()
-        self.press("Write it down")
-        expect(self.page.get_by_label("What do you call it?")).to_be_visible()
-
-    def test_leaving_the_questions_is_no_dead_end(self):
-        self.begin()
-        self.press("Leave the questions for now")
-        expect(self.page.get_by_role("heading", name="Set-up of Back step")).to_be_visible()
-        for name in ("Add a place", "Add a water", "Add a jar", "Add a can", "Add a pen"):
-            expect(self.page.get_by_role("button", name=name)).to_be_visible()
-        self.assert_axe_finds_nothing_grave()
-        self.page.goto(f"{self.live_server_url}/bench")
-        self.page.get_by_role("link", name="Set up a jar").click()
-        expect(self.page).to_have_url(f"{self.live_server_url}/setup")
-
-
-class PhoneFirstRun(FirstRun):
-    viewport = PHONE
 
 
 class Desk(BrowserCase):

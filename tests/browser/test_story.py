@@ -161,6 +161,7 @@ class Story(BrowserCase):
         expect(self.box("mL a can")).to_have_value("750")
 
     def test_all_of_it_by_keyboard(self):
+        self.at_the_door()
         self.page.get_by_role("button", name="Look round Weir Yard").focus()
         self.page.keyboard.press("Enter")
         expect(self.page.get_by_role("button", name="Quay tub 2")).to_be_visible()
@@ -219,6 +220,7 @@ class Story(BrowserCase):
 
 class Views(BrowserCase):
     def test_axe_finds_nothing_serious_on_any_view(self):
+        self.at_the_door()
         self.assert_axe_finds_nothing_grave()
         self.look_round()
         self.choose("Quay tub 2")
@@ -237,6 +239,7 @@ class Views(BrowserCase):
         self.assert_axe_finds_nothing_grave()
 
     def test_a_garden_of_ones_own_begins_empty_and_says_what_to_do(self):
+        self.at_the_door()
         self.page.get_by_label("Your name").fill("Wren")
         self.page.get_by_label("Password").fill("short")
         self.page.get_by_label("What is the garden called?").fill("Back step")

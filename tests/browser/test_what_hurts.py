@@ -48,7 +48,7 @@ MIXED = (
 EITHER = "Date,Place,Notes\n2026-07-01,Quay tub 2,fine\n05/06/2026,Quay tub 3,dry\n"
 
 
-class WhatHurts(BrowserCase):
+class Measured(BrowserCase):
     """The same stories, whatever the garden measures in."""
 
     viewport: ClassVar[dict[str, int]] = DESKTOP
@@ -119,6 +119,28 @@ class WhatHurts(BrowserCase):
         row = self.page.get_by_role("button", name="Quay tub 1 4 aubergines")
         expect(row).to_contain_text(f"{self.in_all} poured")
 
+    def test_hungry_with_nothing_that_suits_is_one_voice(self) -> None:
+        self.at_the_door()
+        self.page.evaluate(HUNGRY, self.measures)
+        self.page.goto(f"{self.live_server_url}/round")
+        stop = self.page.get_by_label("Along the path").get_by_role("button", name="Old pot")
+        expect(stop).to_contain_text("get a feed")
+        main = self.page.get_by_role("main")
+        expect(main).to_contain_text("Nothing on the shelf suits. Get a balanced feed")
+        expect(main).not_to_contain_text("has what it needs")
+        self.page.goto(f"{self.live_server_url}/bench")
+        stop.click()
+        expect(self.page.get_by_role("heading", level=1)).to_contain_text("get a feed")
+        expect(self.page.get_by_role("button", name=re.compile("on each|anyway: "))).to_have_count(
+            0
+        )
+
+
+class WhatHurts(BrowserCase):
+    viewport: ClassVar[dict[str, int]] = DESKTOP
+    measures = "metric"
+    in_measures = Measured.in_measures
+
     def test_what_was_tried_out_is_kept_as_it_was_shown(self) -> None:
         self.in_measures("season")
         self.choose("Quay tub 3")
@@ -142,21 +164,6 @@ class WhatHurts(BrowserCase):
         unfed.click()
         expect(unfed).to_have_attribute("aria-pressed", "true")
 
-    def test_hungry_with_nothing_that_suits_is_one_voice(self) -> None:
-        self.page.evaluate(HUNGRY, self.measures)
-        self.page.goto(f"{self.live_server_url}/round")
-        stop = self.page.get_by_label("Along the path").get_by_role("button", name="Old pot")
-        expect(stop).to_contain_text("get a feed")
-        main = self.page.get_by_role("main")
-        expect(main).to_contain_text("Nothing on the shelf suits. Get a balanced feed")
-        expect(main).not_to_contain_text("has what it needs")
-        self.page.goto(f"{self.live_server_url}/bench")
-        stop.click()
-        expect(self.page.get_by_role("heading", level=1)).to_contain_text("get a feed")
-        expect(self.page.get_by_role("button", name=re.compile("on each|anyway: "))).to_have_count(
-            0
-        )
-
     def test_doubtful_dates_are_shown_both_ways(self) -> None:
         self.in_measures("exchange")
         self.take(MIXED)
@@ -173,6 +180,6 @@ class WhatHurts(BrowserCase):
         self.page.get_by_label("The table", exact=True).set_input_files(file)
 
 
-class InGallons(WhatHurts):
+class InGallons(Measured):
     measures = "us"
     amount, in_all = "2.11 pt", "1 gal"

@@ -3,7 +3,7 @@
 from datetime import date, datetime
 from importlib import resources
 from io import StringIO
-from unittest import mock
+from unittest import mock, skipUnless
 from zoneinfo import ZoneInfo
 
 from django.core.management import call_command
@@ -23,6 +23,7 @@ from dace.households.scope import Scope
 from dace.measuring.models import Reading
 from dace.notebook.models import Measured, Trial
 from dace.shelf.models import Brew
+from tests.core import counts
 from tests.gardens import InTheYard
 
 BOOK = (resources.files("dace.demo") / FILE).read_text(encoding="utf-8")
@@ -129,13 +130,14 @@ class ThroughTheYear(TestCase):
         self.assertEqual(Planting.objects.filter(crop="chilli").count(), 2)
         self.assertFalse(Trial.objects.exists())
 
+    @skipUnless(counts.WHOLE, "a whole year is written down again for it")
     def test_in_december_what_cold_kills_was_cleared(self):
         self.built("2026-12-15")
         self.assertEqual(self.in_the_open() & TENDER, set())
         self.assertTrue({"leek", "chard", "kale", "strawberry"} <= self.in_the_open())
 
     def test_the_book_says_what_the_verdicts_of_its_evenings_say(self):
-        for day in ("2026-05-19", "2026-07-07"):
+        for day in ("2026-07-07", "2026-05-19")[: counts.of(2, 1)]:
             with self.subTest(day), transaction.atomic():
                 scope = self.built(day)
                 on = date.fromisoformat(day)
@@ -168,16 +170,17 @@ class Command(InTheYard, TestCase):
         Reading.objects.all().first().delete()
         self.run_command()
         self.assertNotEqual(list(first.all()), before)
-        self.run_command("--fresh")
-        self.assertEqual(list(first.all()), before)
-        self.assertEqual(Household.objects.count(), 1)
 
     def test_a_yard_of_another_day_or_story_is_built_anew(self):
         built = Household.objects.get().built_as
+        first = Reading.objects.order_by("pk").values_list("pk", "value")
+        before = list(first)
         april = datetime(2026, 4, 10, 9, tzinfo=ZoneInfo("Europe/London"))
         with mock.patch("dace.households.clock.now", return_value=april):
             self.run_command()
         self.assertEqual(Household.objects.get().built_as, f"{built.split()[0]} 2026-04-10")
         Household.objects.update(built_as="an older story 2026-07-14")
-        self.run_command()
+        self.run_command("--fresh")
         self.assertEqual(Household.objects.get().built_as, built)
+        self.assertEqual(list(first.all()), before)
+        self.assertEqual(Household.objects.count(), 1)

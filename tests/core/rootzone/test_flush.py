@@ -16,6 +16,7 @@ from dace.core.rootzone.records import (
     Sampled,
     with_charge,
 )
+from tests.core import counts
 from tests.core.rootzone.pots import (
     RAIN,
     read_at,
@@ -24,13 +25,13 @@ from tests.core.rootzone.pots import (
 )
 from tests.core.rootzone.simulated import FIRST, season
 
-POTS = 200
+POTS = counts.of(200, 50)
 # litres that 40 L of fresh mix hold, and the share of a pour that mixes: both at their ends
 HELD_AND_MIXED = ((16.0, 0.95), (20.0, 0.75), (24.0, 0.5))
 
 
 class Flushing(unittest.TestCase):
-    seconds_each = 20
+    seconds_each = 1
 
     def test_it_meets_its_target_and_better_with_a_reading_between(self):
         straight, between, held = [], [], []

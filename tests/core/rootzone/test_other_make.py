@@ -78,7 +78,7 @@ class Jumps(unittest.TestCase):
         self.assertLess(found.now[1], 2.0)
 
     def test_the_saltier_the_reading_the_graver_the_word(self):
-        for key, one in crops().items():
+        for key, one in list(crops().items())[:: counts.of(1, 4)]:
             for turn in (len(one.stages) // 2,):
                 begun = sum(round(s.duration_days.typ) for s in one.stages[:turn]) + 1
                 growing = (grown(key, FIRST, FIRST + timedelta(days=59 - begun)),)
