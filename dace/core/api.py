@@ -89,6 +89,16 @@ from dace.core.matter.media import Medium, media, medium
 from dace.core.matter.methods import is_sour
 from dace.core.matter.nutrients import NUTRIENT_NAMES, NUTRIENTS
 from dace.core.matter.release import Content, content_of_feed, content_of_material, release_over
+from dace.core.matter.settings import (
+    SHELTERS,
+    PlaceKind,
+    Setting,
+    Shelter,
+    place_kind,
+    place_kinds,
+    raises,
+    setting,
+)
 from dace.core.matter.temperature import ec_at
 from dace.core.matter.waters import (
     WATER_KINDS,
@@ -198,17 +208,10 @@ from dace.core.season.crops import (
     crops,
     feed_cap,
     other_names,
+    stand_ins,
 )
 from dace.core.season.hours import DAY_H, DayTold, Hours, sun_hours, usual_hours
-from dace.core.season.looks import (
-    SHELTERS,
-    Begun,
-    Look,
-    Shelter,
-    StageReading,
-    Start,
-    out_of_order,
-)
+from dace.core.season.looks import Begun, Look, StageReading, Start, out_of_order
 from dace.core.season.need import Span, spans, wish_now
 from dace.core.season.outlook import Days, Outlook, WeatherAsked, outlook, usual_days
 from dace.core.season.own_weather import OwnDay, read_own_weather
@@ -370,6 +373,7 @@ __all__ = [
     "Owned",
     "Part",
     "PenReading",
+    "PlaceKind",
     "Plan",
     "Portion",
     "Pot",
@@ -387,6 +391,7 @@ __all__ = [
     "Sampled",
     "Scale",
     "Served",
+    "Setting",
     "Severity",
     "Shelter",
     "Short",
@@ -547,12 +552,15 @@ __all__ = [
     "past_use",
     "pen_words",
     "percent_words",
+    "place_kind",
+    "place_kinds",
     "pointed_at",
     "pooled",
     "potash_chloride",
     "power_words",
     "purpose_of",
     "rain_m2",
+    "raises",
     "read_amount",
     "read_dry",
     "read_grade",
@@ -580,6 +588,7 @@ __all__ = [
     "scales",
     "season_nitrogen_g_m2",
     "separator_of",
+    "setting",
     "share_of_cap",
     "share_words",
     "shares_of_ground",
@@ -592,6 +601,7 @@ __all__ = [
     "split_into_cans",
     "spray",
     "stage_clock",
+    "stand_ins",
     "stock_for",
     "stock_solution",
     "stops_of",

@@ -95,7 +95,7 @@ def work_out(
             air_c=hours_now(scope, garden).air_c,
             sour=core.is_sour(tokens),
             stage_days=_stage_days(target),
-            in_ground=target.setting.endswith("bed"),
+            in_ground=core.setting(target.setting).in_ground,
         )
     )
     return Sprayed(new, sources, water, target, answer, found, tokens)

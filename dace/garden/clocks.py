@@ -13,8 +13,6 @@ from dace.garden.models import Garden, Place, Planting, StageSeen, Stand
 from dace.garden.weather import outlook
 from dace.households.scope import Scope
 
-_RAISED = (Place.Kind.TRAY, Place.Kind.FRAME)
-
 
 @dataclass(frozen=True)
 class Clocks:
@@ -34,8 +32,8 @@ class Clocks:
         return Begun(
             started_on=planting.started_on,
             looks=self.looks.get(planting.pk, ()),
-            indoors=planting.grown.warm or first in _RAISED,
-            in_tray=now == Place.Kind.TRAY,
+            indoors=planting.grown.warm or core.raises(first) != "",
+            in_tray=core.raises(now) == "seedlings",
             shelter=shelter_of(now),
         )
 
@@ -46,10 +44,8 @@ class Clocks:
 
 
 def shelter_of(kind: str, covered: bool = False) -> core.Shelter:
-    """How a kind of place is kept from the weather: trays stand indoors, frames cover."""
-    if kind == Place.Kind.TRAY:
-        return "indoors"
-    return "cover" if covered or kind == Place.Kind.FRAME else "open"
+    """How a kind of place is kept from the weather; nothing stands nowhere in the open."""
+    return core.place_kind(kind).sheltered(covered) if kind else "open"
 
 
 def shelter_at(scope: Scope, place_id: uuid.UUID) -> core.Shelter:

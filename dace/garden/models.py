@@ -7,6 +7,7 @@ from datetime import date, timedelta
 from django.db import models
 from django.db.models import F, Q
 
+from dace.core import api as core
 from dace.core.api import Crop, alike
 from dace.garden import looked  # noqa: F401  (models of this app, in a file of their own)
 from dace.households.changes import tracked
@@ -83,24 +84,18 @@ class Vessel(Usable):
         return self.name
 
 
+def place_choices() -> list[tuple[str, str]]:
+    """Kinds of place as the core's table has them."""
+    return [(kind.key, kind.name) for kind in core.place_kinds().values()]
+
+
 @tracked
 class Place(Usable):
     """A stop along the path."""
 
-    class Kind(models.TextChoices):
-        """What kind of place."""
-
-        BED = "bed", "bed"
-        RAISED = "raised", "raised bed"
-        TUB = "tub", "tub"
-        POT = "pot", "pots"
-        BASKET = "basket", "hanging basket"
-        TRAY = "tray", "trays"
-        FRAME = "frame", "frame"
-
     garden = models.ForeignKey(Garden, on_delete=models.PROTECT, related_name="places")
     name = models.CharField(max_length=60)
-    kind = models.CharField(max_length=10, choices=Kind.choices)
+    kind = models.CharField(max_length=10, choices=place_choices)
     walking_order = models.PositiveIntegerField()
     covered = models.BooleanField(default=False)
 

@@ -9,6 +9,7 @@ from datetime import date
 from django.db import transaction
 from django.db.models import Max
 
+from dace.core import api as core
 from dace.core.api import DaceError, medium
 from dace.garden.models import Fill, Garden, Place, Stand
 from dace.garden.services import today
@@ -58,8 +59,7 @@ def save_place(
     ConflictError
         If either was changed meanwhile.
     """
-    if new.kind not in Place.Kind.values:
-        raise DaceError("kind", f"“{new.kind}”", f"use {', '.join(Place.Kind.values)}")
+    core.place_kind(new.kind)
     values = asdict(new) | {"garden": garden}
     fresh = Place.objects.written_before(scope, place_id) is None
     if fresh:

@@ -224,9 +224,7 @@ def _stand(row: Stand, fill: Fill, place: Place, time: Clocks) -> StandRecord:
 
 def setting_of(place: Place) -> str:
     """How a place keeps what is poured on it, as the core's ledger calls it."""
-    if place.kind in (Place.Kind.BED, Place.Kind.RAISED):
-        return "covered_bed" if place.covered else "open_bed"
-    return "saucer" if place.kind == Place.Kind.TRAY else "pot"
+    return core.place_kind(place.kind).setting(place.covered).key
 
 
 def waters(scope: Scope) -> tuple[Water, ...]:

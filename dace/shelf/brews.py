@@ -186,7 +186,7 @@ def _steps(
         words = "past its time: it is spoilt. Pour it on the heap, not on plants"
         return (StepRecord("throw", words, scope.now, True),)
     steps = []
-    for kind, words, every in core.method(brew.method).steps:
+    for kind, words, every in core.method(brew.method).nature.steps:
         if every == 0:
             due_at = brew.started_at + timedelta(days=core.ready_days(recipe)[1])
         else:

@@ -232,7 +232,7 @@ class Packages(WeirYardCase):
             ("tables/can.csv", '""N""', '""N', r"can.csv, line 2, mg_l"),
             ("tables/dose.csv", "2026-", "soon", r"dose.csv, line 2"),
             ("tables/jar.csv", "id,", "id,colour,", r"a column “colour”"),
-            ("tables/place.csv", ",bed,", ",castle,", r"one of bed, raised"),
+            ("tables/place.csv", ",bed,", ",castle,", r"one of tub, pot"),
             ("datapackage.json", '"version": 2', '"version": 3', r"version 3"),
         ):
             with self.subTest(name, new=new):

@@ -24,7 +24,9 @@ const CHOICES = {
     { key: 'leek', name: 'Leek', also: [], stages },
   ],
   materials: [{ key: 'comfrey_fresh', name: 'Comfrey, fresh' }],
+  stand_ins: [{ key: 'lettuce', name: 'a light feeder' }],
   media: [{ key: 'coir', name: 'Coir' }],
+  places: [{ key: 'tub', name: 'Tub', medium: 'coir', size: '40 L', size_us: '10 gallon' }],
 } as unknown as Choices;
 const PLANTED = { crop: 'tomato', count: '3', started: '2026-07-01', stage: 'seedling' };
 

@@ -55,6 +55,7 @@ const PLACES = {
   ],
 } as unknown as Choices;
 const CROPS = {
+  stand_ins: [{ key: 'zinnia', name: 'a flower' }],
   crops: [
     {
       key: 'tomato',
@@ -287,6 +288,13 @@ test('all of them move unless fewer are said', async () => {
   expect(wrong.problem?.field).toBe('count');
 });
 
+const METHODS = {
+  methods: [
+    { key: 'acid_extract', liquid: 'vinegar' },
+    { key: 'anaerobic_ferment', liquid: 'water' },
+  ],
+} as unknown as Parameters<typeof brewBody>[1];
+
 test('a recipe is begun from as it was kept', () => {
   const part = (material: string, own_id: string | null) => ({
     material,
@@ -302,7 +310,7 @@ test('a recipe is begun from as it was kept', () => {
     name: 'Shells',
     ingredients: [part('eggshell', null), part('', 'mine'), part('kelp', null)],
   } as unknown as Parameters<typeof fromRecipe>[0];
-  const asked = brewBody(fromRecipe(recipe, null));
+  const asked = brewBody(fromRecipe(recipe, null), METHODS);
   if (!('body' in asked)) throw new Error('refused');
   expect(asked.body).toMatchObject({
     liquid: { text: '2 L', shown: '' },
@@ -318,12 +326,15 @@ test('a recipe is begun from as it was kept', () => {
 });
 
 test('only an acid has a strength', () => {
-  const soak = brewBody({
-    method: 'anaerobic_ferment',
-    acid_percent: '5',
-    material: 'nettle_fresh',
-  });
+  const soak = brewBody(
+    {
+      method: 'anaerobic_ferment',
+      acid_percent: '5',
+      material: 'nettle_fresh',
+    },
+    METHODS,
+  );
   expect('body' in soak && soak.body.acid_percent).toBe(0);
-  const wrong = brewBody({ temperature_c: 'warm' });
+  const wrong = brewBody({ temperature_c: 'warm' }, null);
   expect('problem' in wrong && wrong.problem.field).toBe('temperature_c');
 });

@@ -6,6 +6,7 @@ from dace.core.advice import Advice, gravest_first
 from dace.core.advice.cautions import Caution, cautions
 from dace.core.brew.recipe import Recipe
 from dace.core.matter.materials import material
+from dace.core.matter.methods import natures
 
 GATHERING = frozenset(
     {
@@ -36,7 +37,7 @@ def brew_tokens(method: str, materials: list[str]) -> frozenset[str]:
     found = {f"method:{method}"}
     for key in materials:
         found |= material(key).tokens
-    if method == "acid_extract":
+    if method in natures() and natures()[method].liquid == "vinegar":
         found |= {"family:acid"}
     return frozenset(found)
 
@@ -58,7 +59,7 @@ def advise_brew(recipe: Recipe) -> tuple[list[Advice], list[Advice]]:
     said = [c for c in cautions().values() if _bears(c, recipe, tokens)]
     gathering = [c.plainly() for c in said if c.key in GATHERING]
     preparing = [c.plainly() for c in said if c.key not in GATHERING]
-    if recipe.method == "acid_extract" and recipe.acid_percent <= _TABLE_VINEGAR:
+    if natures()[recipe.method].liquid == "vinegar" and recipe.acid_percent <= _TABLE_VINEGAR:
         preparing = [advice for advice in preparing if advice.key != "strong_vinegar"]
     return gravest_first(gathering), gravest_first(preparing)
 

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
+from dace.core.matter.settings import setting
 from dace.core.season.crops import Crop, Stage
 
 
@@ -53,7 +54,7 @@ class Feeding:
     @property
     def in_bed(self) -> bool:
         """Whether they stand in the ground."""
-        return self.setting.endswith("bed")
+        return setting(self.setting).in_ground
 
     @property
     def who(self) -> str:

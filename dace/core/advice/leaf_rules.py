@@ -12,7 +12,6 @@ from dace.core.can.usual import usual_of
 SAFE_WAY = "Pour it on the soil between the plants, thin, and keep splash off the leaves."
 """What does instead of a spray that must not be."""
 _SPLASHED = ("leaf", "root", "bulb")
-_LOW_FRUIT = ("strawberry",)
 _ABOVE_GROUND = ("leaf", "fruit", "seed", "flower")
 
 
@@ -34,7 +33,7 @@ def brew_on_salad_leaves(f: Feeding) -> Advice | None:
     """A home-made organic liquid on leaves that are eaten, or low on what is eaten raw."""
     tokens = _foliar(f)
     caution = cautions()["brew_on_salad_crops"]
-    low = f.crop.harvest_part in _SPLASHED or f.crop.key in _LOW_FRUIT
+    low = f.crop.harvest_part in _SPLASHED or f.crop.fruit_on_ground
     if tokens is None or not low or not caution.named(tokens):
         return None
     return Advice(

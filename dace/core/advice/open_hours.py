@@ -9,8 +9,8 @@ from typing import Literal
 
 from dace.core.advice.cautions import Gate, gates
 from dace.core.figures import judgement
+from dace.core.matter.settings import Shelter
 from dace.core.season.hours import DAY_H, Hours, sun_hours, wet_bulb_depression
-from dace.core.season.looks import Shelter
 from dace.core.season.shelter import air_under
 from dace.core.words import shown
 

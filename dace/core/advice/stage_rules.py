@@ -12,7 +12,6 @@ from dace.core.can.usual import never_there as stop_for
 from dace.core.figures import judgement
 from dace.core.words import shown
 
-_NITRATE_GATHERERS = {"lettuce", "spinach", "chard", "rocket", "pak_choi", "beetroot", "celery"}
 _SHORT_DAYS_H = 10.0
 _SALTS = frozenset({"family:mineral_salt", "key:coated_slow_release"})
 _LIQUIDS = {
@@ -39,7 +38,7 @@ def leaf_nitrate(f: Feeding) -> Advice | None:
     caution = cautions()["leaf_nitrate"]
     assert caution.limit is not None
     assert caution.other_limit is not None
-    if not f.nitrogen or f.crop.key not in _NITRATE_GATHERERS or f.harvest_in_days is None:
+    if not f.nitrogen or not f.crop.gathers_nitrate or f.harvest_in_days is None:
         return None
     hold = caution.limit if f.day_hours < _SHORT_DAYS_H else caution.other_limit
     if f.harvest_in_days >= hold:

@@ -8,10 +8,10 @@ from dace.core.advice import Advice
 from dace.core.advice.cautions import Caution, Gate, cautions, gates
 from dace.core.advice.feeding import Feeding
 from dace.core.figures import judgement
+from dace.core.matter.settings import setting
 from dace.core.words import shown
 
 _LOW_OR_RAW = ("leaf", "root", "bulb")
-_LOW_FRUIT = ("strawberry",)
 
 
 def raw_manure_harvest_interval(f: Feeding) -> Advice | None:
@@ -19,7 +19,7 @@ def raw_manure_harvest_interval(f: Feeding) -> Advice | None:
     caution = cautions()["raw_manure_harvest_interval"]
     if not caution.named(f.tokens) or f.harvest_in_days is None:
         return None
-    low = f.crop.harvest_part in _LOW_OR_RAW or f.crop.key in _LOW_FRUIT
+    low = f.crop.harvest_part in _LOW_OR_RAW or f.crop.fruit_on_ground
     hold = caution.limit if low else caution.other_limit
     assert hold is not None
     if f.harvest_in_days >= hold:
@@ -41,7 +41,7 @@ def brew_on_salad_crops(f: Feeding) -> Advice | None:
     """A home-made liquid on what is eaten low and raw."""
     caution = cautions()["brew_on_salad_crops"]
     assert caution.other_limit is not None
-    low = f.crop.harvest_part in _LOW_OR_RAW or f.crop.key in _LOW_FRUIT
+    low = f.crop.harvest_part in _LOW_OR_RAW or f.crop.fruit_on_ground
     if not caution.named(f.tokens) or not low or f.harvest_in_days is None:
         return None
     if f.harvest_in_days >= caution.other_limit:
@@ -81,7 +81,8 @@ def roots_cold(f: Feeding) -> Advice | None:
 def frost_coming(f: Feeding) -> Advice | None:
     """A feed just before frost on what frost hurts."""
     limit = judgement("frost_coming_c").range.typ
-    if f.coldest_c is None or f.coldest_c > limit or not f.nitrogen or f.setting == "saucer":
+    tray = setting(f.setting).seedlings
+    if f.coldest_c is None or f.coldest_c > limit or not f.nitrogen or tray:
         return None
     return Advice(
         "frost_coming",
@@ -114,7 +115,7 @@ def _gated(
 
 def rain_coming(f: Feeding) -> Advice | None:
     """Rain that would wash a feed out."""
-    if f.rain_mm is None or f.setting == "covered_bed":
+    if f.rain_mm is None or not setting(f.setting).rained_on:
         return None
     key = "top_rain" if f.route == "dressing" else "drench_rain24"
     gate = gates()["drench_rain24_bed" if key == "drench_rain24" and f.in_bed else key]

@@ -11,7 +11,7 @@ _LEAST_DAY = 0.5
 
 def slower(model: Model) -> float:
     """How much longer it takes than at 20 C."""
-    if model.method.hot:
+    if model.method.nature.hot:
         return 1.0
     return float(_Q10_READY ** ((20.0 - min(35.0, max(5.0, model.recipe.temperature_c))) / 10))
 

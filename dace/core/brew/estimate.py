@@ -137,7 +137,7 @@ def _band(draws: Array) -> Band:
 
 def _limits(model: Model) -> Limits | None:
     recipe = model.recipe
-    if recipe.method != "acid_extract" or model.acid_minerals().acid_wanted <= 0:
+    if model.method.nature.liquid != "vinegar" or model.acid_minerals().acid_wanted <= 0:
         return None
     solids = tuple(
         (kind, item.mass_g) for kind, item in zip(model.materials, recipe.ingredients, strict=True)
@@ -155,7 +155,7 @@ def _notes(model: Model, readings: tuple[BrewReading, ...]) -> tuple[str, ...]:
             "not show."
         )
     t = model.recipe.temperature_c
-    if not model.method.hot and not 5 <= t <= 35:
+    if not model.method.nature.hot and not 5 <= t <= 35:
         notes.append(f"{t:g} °C lies outside the table: the estimate is less sure than it looks.")
     if any(r.day > model.method.ready_days.high * slower(model) for r in readings):
         notes.append("A reading lies beyond this method's usual days.")

@@ -8,25 +8,20 @@ from functools import cache
 from dace.core.errors import DaceError
 from dace.core.figures import Range, Row, load_table, source_words
 from dace.core.matter.materials import Material
+from dace.core.matter.methods import Nature, natures
 
 NOTHING = Range(0.0, 0.0, 0.0)
 
 
 @dataclass(frozen=True)
 class Method:
-    """A way to make a liquid; days, per cent and mS/cm as in the table.
+    """A way to make a liquid, with its figures; days, per cent and mS/cm as in the table.
 
     ``ready_days`` is the window in which it is taken off, ``keeps_days`` how long the
-    liquid keeps after that; ``hot`` methods know no warmth of the day.
+    liquid keeps after that.
     """
 
-    key: str
-    name: str
-    verb: str
-    steps: tuple[tuple[str, str, int], ...]
-    off_signs: str
-    hot: bool
-    airless: bool
+    nature: Nature
     ph: Range
     ready_days: Range
     keeps_days: Range
@@ -36,6 +31,16 @@ class Method:
     note: str
     source: str
     confidence: str
+
+    @property
+    def key(self) -> str:
+        """What tables call it."""
+        return self.nature.key
+
+    @property
+    def name(self) -> str:
+        """What people call it."""
+        return self.nature.name
 
 
 @dataclass(frozen=True)
@@ -52,81 +57,6 @@ class Rate:
     source: str
 
 
-@dataclass(frozen=True)
-class _Told:
-    """What the table does not hold of a method: words, and what to do on which days.
-
-    A step is (kind, words, every so many days; 0 is once, on the day that it is ready).
-    """
-
-    name: str
-    verb: str
-    steps: tuple[tuple[str, str, int], ...]
-    off_signs: str
-    hot: bool = False
-    airless: bool = False
-    row: tuple[str, str] | None = None
-
-
-_STRAIN = ("strain", "strain it, and put the solids on the heap", 0)
-_TOLD = {
-    "cold_steep": _Told(
-        "Cold steep",
-        "stands in cold water",
-        (("stir", "stir it", 1), _STRAIN),
-        "a sour or rotten smell: it has turned into a ferment",
-    ),
-    "hot_infusion": _Told(
-        "Hot infusion",
-        "stands in hot water until cool",
-        (_STRAIN,),
-        "cloudiness, or a smell the next day",
-        hot=True,
-    ),
-    "simmered": _Told(
-        "Simmered", "is kept just below the boil", (_STRAIN,), "a skin, or a smell", hot=True
-    ),
-    "anaerobic_ferment": _Told(
-        "Airless ferment",
-        "rots under a lid that lets gas out",
-        (("vent", "let the gas out", 2), _STRAIN),
-        "white mould on top is harmless; no smell at all means it has not begun",
-        airless=True,
-    ),
-    "aerated_brew": _Told(
-        "Bubbled brew",
-        "is bubbled with air for a day or two",
-        (("stir", "see that it bubbles", 1), _STRAIN),
-        "a foul smell: it ran out of air, pour it on a resting heap",
-    ),
-    "acid_extract": _Told(
-        "Acid extract",
-        "fizzes in vinegar",
-        (("vent", "see that the lid is loose, and swirl it", 1), _STRAIN),
-        "mould on pieces that stand out of the liquid",
-    ),
-    "ash_lye": _Told(
-        "Ash lye",
-        "is washed out of wood ash",
-        (("stir", "stir it, with gloves and glasses on", 1), _STRAIN),
-        "none: it keeps, and stays caustic",
-        row=("wood_ash", "any"),
-    ),
-    "sugar_ferment": _Told(
-        "Sugar ferment",
-        "is drawn out by its weight of sugar",
-        (("vent", "let the gas out", 2), _STRAIN),
-        "a putrid smell, or fur that is not white",
-        airless=True,
-    ),
-    "lactic_ferment": _Told(
-        "Lactic ferment",
-        "sours under an airlock",
-        (("vent", "let the gas out", 2), _STRAIN),
-        "no sourness within a week, or a putrid smell",
-        airless=True,
-    ),
-}
 SPREAD_ONLY = ("coated_slow_release", "rock_phosphate", "greensand", "basalt_dust", "leaf_mould")
 """Materials that no liquid is made of: they are only ever spread."""
 
@@ -140,7 +70,7 @@ def methods() -> dict[str, Method]:
     >>> methods()["anaerobic_ferment"].ready_days.typ
     16.0
     """
-    return {key: _method(key, told) for key, told in _TOLD.items()}
+    return {key: _method(nature) for key, nature in natures().items()}
 
 
 def method(key: str) -> Method:
@@ -148,24 +78,17 @@ def method(key: str) -> Method:
     try:
         return methods()[key]
     except KeyError:
-        raise DaceError("method", f"“{key}”", f"one of {', '.join(_TOLD)} would do") from None
+        raise DaceError("method", f"“{key}”", f"one of {', '.join(methods())} would do") from None
 
 
-def _method(key: str, told: _Told) -> Method:
-
+def _method(nature: Nature) -> Method:
     def share(stem: str) -> Range:
         filled = row.maybe(f"{stem}_typ") is not None
         return row.range(stem).scaled(0.01) if filled else NOTHING
 
-    row = _rows()[(*(told.row or ("general", key)), "N" if told.row is None else "K")]
+    row = _rows()[nature.extraction]
     return Method(
-        key=key,
-        name=told.name,
-        verb=told.verb,
-        steps=told.steps,
-        off_signs=told.off_signs,
-        hot=told.hot,
-        airless=told.airless,
+        nature=nature,
         ph=row.range("ph"),
         ready_days=row.range("window_days"),
         keeps_days=row.range("shelf_life_days"),
@@ -193,7 +116,7 @@ def rate(found: Material, method_key: str, element: str) -> Rate | None:
     The row of its class and method comes first, then that of its class and any method,
     then the general one.
     """
-    table = "any" if method_key == "ash_lye" else method_key
+    table = natures()[method_key].extraction[1]
     for key in (
         (found.extraction_class, table, element),
         (found.extraction_class, "any", element),

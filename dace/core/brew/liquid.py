@@ -73,7 +73,7 @@ def _carry(model: Model, z: Array, came: Array) -> None:
     """Hard bounds of sour liquids, draw by draw: what acid carries, and what settles again."""
     at = {element: ELEMENTS.index(element) for element in ("Ca", "Mg", "P")}
     recipe = model.recipe
-    if recipe.method == "lactic_ferment":
+    if model.method.nature.frees_shell:
         shells = [i for i, k in enumerate(model.materials) if k.extraction_class == _SHELL]
         came[shells, at["Ca"]] *= lactic_shell(came[shells, at["Ca"]].sum(axis=0))
     if recipe.acid_percent <= 0:
@@ -96,7 +96,7 @@ def _forms(
     made = split_logit(model.method.n_mineral, z[:, 7])[None]
     total = nitrogen.sum(axis=0)
     mineral, nitrate = np.zeros_like(total), np.zeros_like(total)
-    kept = _NITRATE_KEPT if model.method.airless else 1.0
+    kept = _NITRATE_KEPT if model.method.nature.airless else 1.0
     for i, kind in enumerate(model.materials):
         freed = np.maximum(out[i], 1e-9)
         share = np.minimum(1.0, np.maximum(made, kind.n_mineral_share / 100 / freed))

@@ -19,7 +19,7 @@ from dace.core.brew.recipe import Recipe
 from dace.core.draws.spreads import split_log_normal, split_logit
 from dace.core.figures import Range, judgement
 from dace.core.matter.materials import ELEMENTS, Material, material
-from dace.core.matter.methods import natures
+from dace.core.matter.methods import acid_method, natures
 
 Array = NDArray[np.float64]
 _BREW_UNKNOWNS = 8
@@ -117,7 +117,7 @@ class Model:
         return None if first is None else max(0.0, first - self.recipe.ingredients[i].since_day)
 
     def _warmth(self, z: Array, q10: float | None) -> Array:
-        if q10 is None or self.method.hot:
+        if q10 is None or self.method.nature.hot:
             return np.ones(len(z))
         off = judgement("brew_temperature").range.high / 1.2816 * z[:, 4]
         now = np.clip(self.recipe.temperature_c + off, _COOLEST_C, _WARMEST_C)
@@ -139,7 +139,7 @@ class Model:
             if kind.form == "solid"
         )
         crowded = solids > 200 * max(self.recipe.volume_l, 1e-9)
-        return ("crowded_1_to_5",) if crowded and self.recipe.method != "sugar_ferment" else ()
+        return ("crowded_1_to_5",) if crowded and self.method.nature.liquid != "sugar" else ()
 
     def _capped(self, kind: Material) -> bool:
         """Whether it dissolves only so far; what sour liquids dissolve as they react does not."""
@@ -167,7 +167,7 @@ class Model:
         )
         at = {element: e for e, element in enumerate(ELEMENTS)}
         for i, (kind, mineral) in enumerate(zip(self.materials, minerals, strict=True)):
-            row = rate(kind, "acid_extract", "Ca")
+            row = rate(kind, acid_method(), "Ca")
             if mineral.acid_wanted <= 0 or row is None:
                 continue
             modified, _ = self._pace(i, self._own(z, i)[:, -1])

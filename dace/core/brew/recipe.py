@@ -81,12 +81,13 @@ class Recipe:
             raise DaceError("ingredients", "nothing in it", "one ingredient at least would do")
         if len(self.ingredients) > _MOST_THINGS:
             raise DaceError("ingredients", f"{len(self.ingredients)} of them", "12 at most")
-        sugar = self.method == "sugar_ferment"
+        liquid = natures()[self.method].liquid
+        sugar = liquid == "sugar"
         if not (0 < self.volume_l <= _MOST_LITRES or (sugar and self.volume_l == 0)):
             raise DaceError("volume_l", f"{self.volume_l:g} L", "above 0 and up to 2000 L")
         if not -5 <= self.temperature_c <= 60:
             raise DaceError("temperature_c", f"{self.temperature_c:g} °C", "-5 to 60 °C would do")
-        if self.method == "acid_extract" and not 0 < self.acid_percent <= 30:
+        if liquid == "vinegar" and not 0 < self.acid_percent <= 30:
             raise DaceError(
                 "acid_percent", f"{self.acid_percent:g} %", "kitchen vinegar has about 5"
             )

@@ -7,6 +7,7 @@ from dataclasses import dataclass
 from datetime import datetime, timedelta
 
 from dace.core.figures import judgement
+from dace.core.matter.methods import methods_in, natures
 
 _LIVING = ("method:", "family:fish")
 
@@ -38,7 +39,7 @@ def keeps_until(mixed_at: datetime, tokens: Collection[str]) -> Leftover:
     >>> (keeps_until(noon, {"method:anaerobic_ferment"}).until - noon).days
     1
     """
-    if "method:aerated_brew" in tokens:
+    if any(natures()[key].uses_up_air for key in methods_in(tokens)):
         found = judgement("can_kept_aerated")
         text = "Pour the rest within hours: what lives in it uses up its air."
     elif any(named.startswith(_LIVING) for named in tokens):

@@ -11,6 +11,7 @@ from dace.core.can.fitting import clearly_within, friendly_parts, strongest_with
 from dace.core.figures import judgement, load_table, source_words
 from dace.core.matter.composition import Composition
 from dace.core.matter.nutrients import NUTRIENT_NAMES, NUTRIENTS
+from dace.core.matter.settings import setting
 from dace.core.matter.tokens import resolved
 from dace.core.matter.waters import WaterIons
 from dace.core.season.crops import Crop, Stage, feed_cap
@@ -50,7 +51,7 @@ class For:
     @property
     def in_ground(self) -> bool:
         """Whether it grows in a bed."""
-        return self.setting.endswith("bed")
+        return setting(self.setting).in_ground
 
 
 @dataclass(frozen=True)

@@ -9,9 +9,6 @@ from dace.core.errors import DaceError
 from dace.core.figures import Range, load_table, source_words
 from dace.core.matter.nutrients import NUTRIENTS
 
-SETTINGS = ("pot", "saucer", "covered_bed", "open_bed")
-"""How a place keeps what is poured on it."""
-
 
 @dataclass(frozen=True)
 class Medium:

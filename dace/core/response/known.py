@@ -7,10 +7,10 @@ from collections.abc import Sequence
 import numpy as np
 
 from dace.core.matter.nutrients import NUTRIENTS
+from dace.core.matter.settings import Shelter
 from dace.core.rootzone.course import needs
 from dace.core.rootzone.follow import Followed
 from dace.core.season.crops import Crop, Stage, feed_cap
-from dace.core.season.looks import Shelter
 from dace.core.season.shelter import air_under
 
 _WEEKS_DAYS, _WEEK, _FORTNIGHT = 42, 7, 14

@@ -32,7 +32,6 @@ _FOOD = slice(CHARGED.index("P"), CHARGED.index("Mg") + 1)
 _LIME_PER_MEQ = 61.017
 _LEAST_WATER = 0.05
 _MOST_TAKEN = 0.9
-_SAUCER_BACK = 0.5
 _PART = 0.15  # of what it holds, poured at a time
 _MOST_PARTS = 400  # after sixty times what it holds nothing of before is left
 _BEGUN_FULL = 0.9
@@ -54,7 +53,7 @@ class Bucket:
     [mg], each with the ions; ``water_in``, ``water_out`` and ``water_used`` the same of water.
     """
 
-    def __init__(self, unknowns: Unknowns, litres: Array, slow: Slowly, saucer: Array) -> None:
+    def __init__(self, unknowns: Unknowns, litres: Array, slow: Slowly, gives_back: Array) -> None:
         full = litres[:, None] * unknowns.fixed["holding"]
         self._lay(
             np.zeros((len(_ONE), *full.shape)),
@@ -63,7 +62,7 @@ class Bucket:
         self.full[:] = full
         self.water[:] = _BEGUN_FULL * full
         self.slow = slow
-        self._stand(np.where(saucer, _SAUCER_BACK, 0.0)[:, None])
+        self._stand(gives_back[:, None].astype(float))
         self.habits = unknowns.habits()
 
     def _lay(self, one: Array, each: Array) -> None:

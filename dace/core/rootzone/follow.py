@@ -17,6 +17,7 @@ from numpy.typing import NDArray
 from dace.core.errors import DaceError
 from dace.core.figures import judgement
 from dace.core.matter.nutrients import NUTRIENTS
+from dace.core.matter.settings import setting
 from dace.core.rootzone.bucket import WIDE, Bucket
 from dace.core.rootzone.course import Course, course_of, mondays, resumed, slowly_of
 from dace.core.rootzone.filter import Filter, Looked
@@ -71,7 +72,7 @@ def _beginning(course: Course) -> Kept:
         unknowns,
         np.array([root.litres]),
         slowly_of(course, stock[0]),
-        np.array([root.setting == "saucer"]),
+        np.array([setting(root.setting).returns_drain]),
     )
     available = np.zeros((WIDE, 1))
     available[0] = root.medium.available_of("N")

@@ -10,8 +10,9 @@ from datetime import date
 from dace.core.errors import DaceError
 from dace.core.figures import judgement
 from dace.core.matter.composition import Composition
-from dace.core.matter.media import SETTINGS, Medium
+from dace.core.matter.media import Medium
 from dace.core.matter.nutrients import NUTRIENTS
+from dace.core.matter.settings import setting
 from dace.core.matter.waters import WaterIons
 from dace.core.pen.readings import METHODS
 from dace.core.season.crops import Crop
@@ -156,15 +157,14 @@ class RootZone:
     tested: tuple[Tested, ...] = ()
 
     def __post_init__(self) -> None:
-        if self.setting not in SETTINGS:
-            raise DaceError("setting", f"“{self.setting}”", f"one of {', '.join(SETTINGS)}")
+        setting(self.setting)
         if not 0 < self.litres <= MOST_L:
             raise DaceError("litres", f"{self.litres:g} L of medium", "above 0 would do")
 
     @property
     def is_bed(self) -> bool:
         """Whether it is soil in the ground or a raised bed."""
-        return self.setting.endswith("bed")
+        return setting(self.setting).in_ground
 
 
 def with_charge(mg_l: Nine, ec_ms_cm: float) -> Nine:

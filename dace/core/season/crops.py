@@ -11,10 +11,6 @@ from dace.core.figures import Range, Row, load_table, source_words
 from dace.core.matter.nutrients import NUTRIENTS
 from dace.core.result import Step, say
 
-_MASS_NAMES = {"spinach", "chard", "kale", "broccoli", "choi", "rocket", "basil", "coriander"}
-_MASS_NAMES |= {"parsley", "sweetcorn", "celery", "garlic", "okra", "citrus"}
-"""Names that no one counts by themselves: twelve kale plants."""
-
 _WARM_BASE_C = 9.0
 _SEEDLINGS = ("germination", "seedling")
 STAGE_WORDS = {
@@ -74,7 +70,7 @@ class Crop:
     """A crop and its stages in order.
 
     ``salt`` is the conductivity of a paste of its soil above which it yields less [mS/cm],
-    and what each mS/cm more costs [%]; None where no table has it.
+    and what each mS/cm more costs [%]; None where no table has it. ``family`` is of botany.
     """
 
     key: str
@@ -91,6 +87,9 @@ class Crop:
     late_nitrogen: str
     ph: tuple[float, float]
     eaten_raw: bool
+    family: str
+    fruit_on_ground: bool
+    gathers_nitrate: bool
     mycorrhizal: bool
     ec_group: str
     salt: tuple[float, float] | None
@@ -123,9 +122,9 @@ class Crop:
         >>> crop("aubergine").counted(4), crop("kale").counted(12), crop("leek").counted(1)
         ('4 aubergines', '12 kale plants', '1 leek')
         """
-        head, mark, rest = re.split(r"( \(| / | in |$)", self.name.lower(), maxsplit=1)
+        head, mark, rest = _head(self.name)
         tail = mark + rest
-        if head.split()[-1] in _MASS_NAMES:
+        if head.split()[-1] in _mass_names():
             return f"{count} {head}{tail} plant{'' if count == 1 else 's'}"
         if count != 1:
             head = _plural(head)
@@ -138,6 +137,18 @@ class Crop:
                 return stage
         names = ", ".join(stage.key for stage in self.stages)
         raise DaceError("stage", f"“{key}” for {self.name.lower()}", f"one of {names} would do")
+
+
+@cache
+def _mass_names() -> frozenset[str]:
+    """Last words of names that no one counts by themselves: twelve kale plants."""
+    uncounted = (row for row in load_table("crops") if row.text("counted") == "n")
+    return frozenset(_head(row.text("name"))[0].split()[-1] for row in uncounted)
+
+
+def _head(name: str) -> list[str]:
+    """A name without what stands in brackets, after a stroke or after “in”; that mark; the rest."""
+    return re.split(r"( \(| / | in |$)", name.lower(), maxsplit=1)
 
 
 def _plural(name: str) -> str:
@@ -227,6 +238,18 @@ def _stage(row: Row) -> Stage:
     )
 
 
+@cache
+def stand_ins() -> tuple[tuple[str, str], ...]:
+    """Crops that plants of no row feed like: their keys, and which plants; lightest first.
+
+    >>> stand_ins()[0]
+    ('lettuce', 'a light feeder, eaten for its leaf')
+    """
+    rows = [row for row in load_table("crops") if row.text("stands_for")]
+    rows.sort(key=lambda row: row.number("stands_for_order"))
+    return tuple((row.text("key"), row.text("stands_for")) for row in rows)
+
+
 def _shares(row: Row) -> tuple[tuple[str, float], ...]:
     """Of uptake by nutrient; magnesium, for which the table has none, goes with nitrogen."""
     shares = {n: row.number(f"share_{n.lower()}") for n in ("N", "P", "K", "Ca")}
@@ -250,6 +273,9 @@ def _crop(row: Row, stages: list[Stage]) -> Crop:
         late_nitrogen=row.text("nitrogen_late_risk"),
         ph=(row.number("ph_low"), row.number("ph_high")),
         eaten_raw=row.text("eaten_raw") == "y",
+        family=row.text("family"),
+        fruit_on_ground=row.text("fruit_on_ground") == "y",
+        gathers_nitrate=row.text("gathers_nitrate") == "y",
         mycorrhizal=row.text("mycorrhizal") == "y",
         ec_group=row.text("ec_group"),
         salt=_salt(row),

@@ -4,16 +4,11 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 from datetime import date
-from typing import Literal, get_args
 
+from dace.core.matter.settings import Shelter
 from dace.core.result import Working
 from dace.core.season.cold import ColdEnd
 from dace.core.season.crops import Crop, Stage
-
-Shelter = Literal["open", "cover", "indoors"]
-SHELTERS: tuple[Shelter, ...] = get_args(Shelter)
-"""How a place is kept from the weather."""
-
 
 _PICKED, _FRUIT = ("harvest", "ripening", "flowering"), ("fruit_set", "fruit_fill")
 

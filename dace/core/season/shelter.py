@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from dace.core.figures import judgement
-from dace.core.season.looks import Shelter
+from dace.core.matter.settings import Shelter
 
 
 def air_under(shelter: Shelter, low_c: float, high_c: float) -> tuple[float, float]:

@@ -13,11 +13,13 @@ from dace.core.api import (
     Offered,
     Range,
     find_mix,
+    place_kind,
+    place_kinds,
 )
 from dace.core.shell.jars_in import feed_in, vessel_in, water_in
 from dace.core.shell.json_in import Json, choice, json_object, number, rows, text
 
-_SETTINGS = ("any", "pot", "bed", "tray")
+_SETTINGS = ("any", *place_kinds())
 _ENDS = 3
 
 
@@ -31,9 +33,13 @@ def mix(given: Json) -> Json:
         vessel_l=vessel_in(given),
         wish=_wish(json_object(given, "wish")),
         cap=None if cap is None else _not_negative(number(cap, "cap_ec_ms_cm"), "cap_ec_ms_cm"),
-        in_pot=choice(given, "setting", _SETTINGS, "any") in ("pot", "tray"),
+        in_pot=_in_pot(choice(given, "setting", _SETTINGS, "any")),
     )
     return _out(find_mix(asked))
+
+
+def _in_pot(kind: str) -> bool:
+    return kind != "any" and not place_kind(kind).in_ground
 
 
 _NO_WATER: Json = {"ec_ms_cm": 0.0}

@@ -29,7 +29,10 @@ from dace.core.api import (
     follow_all,
     litres_of_medium,
     medium,
+    place_kind,
+    place_kinds,
     rain_m2,
+    raises,
     read_amount,
     read_soil_test,
     spans,
@@ -41,7 +44,7 @@ from dace.core.shell.jars_in import content_in, feed_in, measures_in, water_in
 from dace.core.shell.json_in import Json, choice, json_object, number, rows, text
 from dace.core.shell.weather_in import day_of, outlook_of
 
-_SETTINGS = ("pot", "bed", "tray")
+_SETTINGS = tuple(place_kinds())
 _APPROACHES = ("soil_first", "mixed", "soluble")
 _DAYS_NAMED = (("plantings", ("started_on", "seen_on")), ("poured", ("on",)), ("readings", ("on",)))
 _MOST_STOPS = 200
@@ -151,7 +154,7 @@ class _Told:
         self.root = self._root(seed + turn)
 
     def _root(self, seed: int) -> RootZone:
-        row, bed = self.row, self.setting == "bed"
+        row, bed = self.row, place_kind(self.setting).in_ground
         area = row.get("area_m2")
         area_m2 = None if area is None else number(area, "stops.area_m2")
         if area_m2 is None and "litres" not in row:
@@ -160,8 +163,7 @@ class _Told:
             number(row["litres"], "stops.litres") if "litres" in row else None, area_m2
         )
         open_m2 = rain_m2(litres, area_m2, 1) if self.shelter == "open" else 0.0
-        settings = {"pot": "pot", "tray": "saucer"}
-        setting = settings.get(self.setting, "open_bed" if open_m2 else "covered_bed")
+        setting = place_kind(self.setting).setting(not open_m2).key
         return RootZone(
             medium=medium(text(row, "medium")),
             litres=litres,
@@ -189,7 +191,7 @@ class _Told:
             min(started, looks[0].on) if looks else started,
             looks,
             indoors=self.shelter == "indoors",
-            in_tray=self.setting == "tray",
+            in_tray=raises(self.setting) == "seedlings",
             shelter=self.shelter,
         )
         plants = int(number(row.get("plants", 1), "plantings.plants"))

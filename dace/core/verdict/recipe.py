@@ -10,6 +10,7 @@ import numpy as np
 from dace.core.can.measuring import measured, strength_text, vessel_for
 from dace.core.can.pouring import Ground, suggest_litres_each
 from dace.core.figures import judgement
+from dace.core.matter.settings import setting
 from dace.core.season.crops import Crop, Stage
 from dace.core.season.need import wish_now
 from dace.core.verdict.facts import Facts
@@ -39,7 +40,7 @@ def best_water(facts: Facts, fed: Sequence[Fed], waters: Sequence[NamedWater]) -
         return None
     softest = min(waters, key=lambda water: water.ions.ec_ms_cm)
     root = facts.stop.followed.root_zone
-    tender = root.setting == "saucer" or any(one.stage.is_seedling for one in fed)
+    tender = setting(root.setting).seedlings or any(one.stage.is_seedling for one in fed)
     limy = any(_hates_lime(one.grows.crop, facts) for one in fed)
     salty = facts.over > judgement("drain_in_doubt").range.typ or facts.word == "rising"
     return softest if tender or limy or salty else waters[0]

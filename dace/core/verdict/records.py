@@ -11,12 +11,13 @@ from dace.core.can.measuring import Vessel
 from dace.core.can.mixing import Mixture
 from dace.core.matter.composition import Composition
 from dace.core.matter.release import Content
+from dace.core.matter.settings import Shelter
 from dace.core.matter.waters import WaterIons
 from dace.core.result import Working
 from dace.core.rootzone.flush import Flush
 from dace.core.rootzone.follow import Followed
 from dace.core.season.crops import Crop
-from dace.core.season.looks import Begun, Shelter, StageReading
+from dace.core.season.looks import Begun, StageReading
 from dace.core.season.outlook import Outlook
 
 RHYTHMS = {"weekly": 7, "fortnightly": 14, "every_watering": 2}

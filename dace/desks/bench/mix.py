@@ -55,7 +55,7 @@ def mix_page(scope: Scope, wanted: MixIn) -> MixOut:
             vessel_l=read_litres(garden, wanted.vessel),
             wish=wish,
             cap=cap,
-            in_pot=not target.setting.endswith("bed"),
+            in_pot=not core.setting(target.setting).in_ground,
             hardly=_HARDLY,
             owned=owned(scope),
         )
@@ -65,7 +65,7 @@ def mix_page(scope: Scope, wanted: MixIn) -> MixOut:
 
 def _wish(target: StandRecord, share: float) -> dict[str, Range]:
     """What a litre should hold for them now [mg/L]."""
-    in_ground = target.setting.endswith("bed")
+    in_ground = core.setting(target.setting).in_ground
     wish = {
         n: core.wish_now(target.crop, target.stage, n, in_ground).scaled(share)
         for n in core.NUTRIENTS

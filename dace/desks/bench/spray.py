@@ -149,7 +149,7 @@ def hours_page(scope: Scope, stand_id: uuid.UUID) -> HoursOut:
         noon=now.noon,
         warm_crop=target.crop.warm,
         under=shelter_at(scope, target.place_id),
-        in_bed=target.setting.endswith("bed"),
+        in_bed=core.setting(target.setting).in_ground,
         soil_c=soil_warmth(known),
         coldest_c=min(ahead.t_min) if ahead.t_min else None,
         shut_today=_waits(scope, target),

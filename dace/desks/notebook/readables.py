@@ -19,7 +19,6 @@ _NEWEST_CANS = 4
 _STILL = "Stir it, let it settle, and read it as it is."
 
 
-_BEDS = ("bed", "raised")
 _POUR_THROUGH = (
     "Water it until it drains and wait an hour. Then pour a little plain water on, catch the first "
     "half cup that runs out, and read that."
@@ -53,7 +52,8 @@ def readables_page(scope: Scope, stop_id: uuid.UUID | None) -> ReadablesOut:
     for stop in stops(scope):
         if stop_id is None or stop.id == stop_id:
             for subject_id, name in stop.fills:
-                found[subject_id] = _of_fill(subject_id, name, stop.kind in _BEDS)
+                soil = core.place_kind(stop.kind).in_ground
+                found[subject_id] = _of_fill(subject_id, name, soil)
     for water in waters(scope):
         if water.subject_id is not None:
             found[water.subject_id] = _readable(water.subject_id, water.name, "water")

@@ -27,7 +27,7 @@ from dace.desks.shared.figures import StepOut, steps_out
 from dace.desks.shared.stops import stop_name
 from dace.feeding.plans import WEEKS, Planned, event_id, planned
 from dace.feeding.verdicts import StopVerdict
-from dace.garden.models import Garden, Place
+from dace.garden.models import Garden
 from dace.garden.reads import garden_of, sown_again
 from dace.garden.services import today
 from dace.households.scope import Scope
@@ -190,7 +190,7 @@ def _potting(found: Planned, on_day: date) -> list[ToComeOut]:
     """Seedlings in trays that outgrow them."""
     rows = []
     for one in found.judged.stops:
-        if one.place.kind != Place.Kind.TRAY:
+        if core.place_kind(one.place.kind).raises != "seedlings":
             continue
         for stand in one.stands:
             outgrown = stand.clock.outgrown_on(on_day)

@@ -139,10 +139,31 @@ class CountryOut(Out):
     climates: list[str]
 
 
+class PlaceKindOut(Out):
+    """A kind of place, with what is usual of one; its size metric and in US measures."""
+
+    key: str
+    name: str
+    medium: str
+    size: str
+    size_us: str
+    covered: bool
+    alike: bool
+
+
+class StandInOut(Out):
+    """A crop that plants of no row feed like, and which plants those are."""
+
+    key: str
+    name: str
+
+
 class ChoicesOut(Out):
     """What there is to choose from when setting up."""
 
+    places: list[PlaceKindOut]
     crops: list[CropOut]
+    stand_ins: list[StandInOut]
     media: list[MediumOut]
     materials: list[MediumOut]
     climates: list[ClimateOut]
@@ -154,7 +175,9 @@ class ChoicesOut(Out):
 def choices(request: Any) -> ChoicesOut:
     """Crops, media, materials, climates and approaches."""
     return ChoicesOut(
+        places=[_place_kind(kind) for kind in core.place_kinds().values()],
         crops=[crop_out(c) for c in core.crops().values()],
+        stand_ins=[StandInOut(key=key, name=name) for key, name in core.stand_ins()],
         media=[MediumOut(key=m.key, name=m.name, kind=m.kind) for m in core.media().values()],
         materials=[
             MediumOut(key=m.key, name=m.name, kind=m.family) for m in core.materials().values()
@@ -168,6 +191,19 @@ def choices(request: Any) -> ChoicesOut:
             for c in core.countries()
         ],
         approaches=core.APPROACHES,
+    )
+
+
+def _place_kind(kind: core.PlaceKind) -> PlaceKindOut:
+    size, size_us = kind.usual_size
+    return PlaceKindOut(
+        key=kind.key,
+        name=kind.label,
+        medium=kind.usual_medium,
+        size=size,
+        size_us=size_us,
+        covered=kind.usually_covered,
+        alike=kind.alike,
     )
 
 

@@ -63,7 +63,7 @@ def figures(
         working=steps_out(found.working),
         gathering=advice_out(gathering, *settled),
         preparing=advice_out(preparing, *settled),
-        off_signs=method.off_signs,
+        off_signs=method.nature.off_signs,
         method_note=method.note,
     )
 
@@ -131,7 +131,7 @@ def brew_page(scope: Scope, brew_id: uuid.UUID) -> BrewOut:
         subject_id=brew.subject_id,
         name=brew.name,
         method=core.method(brew.method).name,
-        method_key=brew.method,
+        liquid=core.method(brew.method).nature.liquid,
         went_in=_went_in(record),
         state=record.state,
         day=math.floor(record.day * 10) / 10,

@@ -12,6 +12,7 @@ from dace.desks.shelf.schemas import (
     BrewChoicesOut,
     DueOut,
     IngredientOut,
+    MethodOut,
     NamedOut,
     PastBrewOut,
     RecipeOut,
@@ -114,7 +115,10 @@ def brew_choices(scope: Scope) -> BrewChoicesOut:
     """What there is to choose from; four queries."""
     own = own_materials(scope)
     return BrewChoicesOut(
-        methods=[NamedOut(key=m.key, name=m.name, text=m.note) for m in core.methods().values()],
+        methods=[
+            MethodOut(key=m.key, name=m.name, text=m.note, liquid=m.nature.liquid)
+            for m in core.methods().values()
+        ],
         materials=[
             NamedOut(key=m.key, name=m.name, text=m.note)
             for m in core.materials().values()

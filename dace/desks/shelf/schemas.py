@@ -149,7 +149,7 @@ class BrewOut(Out):
     subject_id: uuid.UUID
     name: str
     method: str
-    method_key: str
+    liquid: str
     went_in: list[str]
     state: BrewState
     day: float
@@ -259,10 +259,16 @@ class NamedOut(Out):
     text: str
 
 
+class MethodOut(NamedOut):
+    """A way to make a liquid; ``liquid`` is water, vinegar, or sugar for its own juice."""
+
+    liquid: str
+
+
 class BrewChoicesOut(Out):
     """What there is to choose from when a brew begins."""
 
-    methods: list[NamedOut]
+    methods: list[MethodOut]
     materials: list[NamedOut]
     own_materials: list[NamedOut]
     particles: list[NamedOut]

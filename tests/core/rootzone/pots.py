@@ -85,7 +85,7 @@ def one_bucket(unknowns, litres, half_lives, saucer):
         np.full((pools, WIDE, 1), 300.0),
         np.array(half_lives).reshape(pools, 1),
     )
-    return Bucket(unknowns, np.array([litres]), slow, np.array([saucer]))
+    return Bucket(unknowns, np.array([litres]), slow, np.array([0.5 if saucer else 0.0]))
 
 
 def one_day(use_l, need, rain_l):

@@ -2907,7 +2907,7 @@ export interface components {
             /** Materials */
             materials: components["schemas"]["NamedOut"][];
             /** Methods */
-            methods: components["schemas"]["NamedOut"][];
+            methods: components["schemas"]["MethodOut"][];
             /** Own Materials */
             own_materials: components["schemas"]["NamedOut"][];
             /** Particles */
@@ -3049,10 +3049,10 @@ export interface components {
              * Format: uuid
              */
             id: string;
+            /** Liquid */
+            liquid: string;
             /** Method */
             method: string;
-            /** Method Key */
-            method_key: string;
             /** Name */
             name: string;
             /** Readings */
@@ -3311,6 +3311,10 @@ export interface components {
             materials: components["schemas"]["MediumOut"][];
             /** Media */
             media: components["schemas"]["MediumOut"][];
+            /** Places */
+            places: components["schemas"]["PlaceKindOut"][];
+            /** Stand Ins */
+            stand_ins: components["schemas"]["StandInOut"][];
         };
         /**
          * ClaimIn
@@ -4966,13 +4970,17 @@ export interface components {
         };
         /**
          * MethodOut
-         * @description A way to sample a medium.
+         * @description A way to make a liquid; ``liquid`` is water, vinegar, or sugar for its own juice.
          */
         MethodOut: {
             /** Key */
             key: string;
+            /** Liquid */
+            liquid: string;
             /** Name */
             name: string;
+            /** Text */
+            text: string;
         };
         /**
          * MixIn
@@ -5830,6 +5838,26 @@ export interface components {
             kind: string;
             /** Name */
             name: string;
+        };
+        /**
+         * PlaceKindOut
+         * @description A kind of place, with what is usual of one; its size metric and in US measures.
+         */
+        PlaceKindOut: {
+            /** Alike */
+            alike: boolean;
+            /** Covered */
+            covered: boolean;
+            /** Key */
+            key: string;
+            /** Medium */
+            medium: string;
+            /** Name */
+            name: string;
+            /** Size */
+            size: string;
+            /** Size Us */
+            size_us: string;
         };
         /**
          * PlaceNameOut
@@ -7933,6 +7961,16 @@ export interface components {
             key: string;
             /** Words */
             words: string;
+        };
+        /**
+         * StandInOut
+         * @description A crop that plants of no row feed like, and which plants those are.
+         */
+        StandInOut: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
         };
         /**
          * StandOut

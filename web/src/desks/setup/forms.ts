@@ -12,28 +12,15 @@ export type Choices = Schemas['ChoicesOut'];
 /** The garden's own day. */
 export const today = () => (garden.path ? dayOf(garden.path.now, garden.path.zone) : '');
 
-const PLACE_KINDS = options(
-  ['tub', 'Tub'],
-  ['pot', 'Pots'],
-  ['basket', 'Hanging basket'],
-  ['raised', 'Raised bed'],
-  ['bed', 'Bed in the ground'],
-  ['tray', 'Seed tray'],
-  ['frame', 'Frame or glasshouse'],
-);
-const USUAL_MEDIUM: Record<string, string> = {
-  bed: 'loam_soil',
-  raised: 'raised_compost',
-  tray: 'seed_mix',
-};
-const USUAL_SIZE: Record<string, [string, string]> = {
-  bed: ['3 x 1.2 m', '10 x 4 ft'],
-  raised: ['2 x 1 m', '8 x 4 ft'],
-  tray: ['5 L', '5 quarts'],
-  pot: ['6 L', '2 gallon'],
-  basket: ['10 L', '3 gallon'],
-};
-const usualSize = (kind: string) => example(...(USUAL_SIZE[kind] ?? ['40 L', '10 gallon']));
+export const named = (rows: { key: string; name: string }[]) =>
+  rows.map((one) => ({ value: one.key, name: one.name }));
+
+const kindOf = (choices: Choices, key: string) => choices.places.find((one) => one.key === key);
+
+function usualSize(choices: Choices, key: string): string {
+  const kind = kindOf(choices, key);
+  return kind ? example(kind.size, kind.size_us) : '';
+}
 
 function fillStep(choices: Choices, kind: string): Step {
   return {
@@ -42,15 +29,15 @@ function fillStep(choices: Choices, kind: string): Step {
       {
         key: 'medium',
         label: 'Filled with',
-        options: choices.media.map((one) => ({ value: one.key, name: one.name })),
-        usual: USUAL_MEDIUM[kind] ?? 'peat_free_mix',
+        options: named(choices.media),
+        usual: kindOf(choices, kind)?.medium ?? '',
         why: 'The commonest filling of such a place. It decides how much water it holds and how it feeds.',
       },
       {
         key: 'covered',
         label: 'Does rain reach it?',
         options: options(['no', 'Yes, it stands open'], ['yes', 'No, it is covered']),
-        usual: kind === 'frame' || kind === 'tray' ? 'yes' : 'no',
+        usual: kindOf(choices, kind)?.covered ? 'yes' : 'no',
         why: 'Rain washes feed out of open places.',
       },
       {
@@ -80,12 +67,12 @@ export function placeForm(choices: Choices, ids: { place: string; fill: string }
         {
           title: 'A place along your path',
           questions: [
-            { key: 'kind', label: 'What is it?', options: PLACE_KINDS, usual: 'tub' },
+            { key: 'kind', label: 'What is it?', options: named(choices.places), usual: 'tub' },
             { key: 'name', label: 'What do you call it?', hint: 'Such as “Tub by the door”.' },
             {
               key: 'size',
-              label: kind === 'pot' ? 'How large is one?' : 'How large is it?',
-              usual: usualSize(kind),
+              label: kindOf(choices, kind)?.alike ? 'How large is one?' : 'How large is it?',
+              usual: usualSize(choices, kind),
               hint: example(
                 '40 L, 3 x 1.2 m, or a 25 cm pot.',
                 '10 gallon, 12 x 4 ft, or a 10 in pot.',
@@ -95,7 +82,7 @@ export function placeForm(choices: Choices, ids: { place: string; fill: string }
           ],
         },
         fillStep(choices, kind),
-        ...(kind === 'pot' || kind === 'tray'
+        ...(kindOf(choices, kind)?.alike
           ? [{ title: 'How many of them stand together?', questions: [alike] }]
           : []),
       ];
@@ -134,7 +121,7 @@ export function fillForm(choices: Choices, place: Setup['places'][number], id: s
           {
             key: 'size',
             label: 'How large is one?',
-            usual: usualSize(place.kind),
+            usual: usualSize(choices, place.kind),
             hint: example(
               '40 L, 3 x 1.2 m, or a 25 cm pot.',
               '10 gallon, 12 x 4 ft, or a 10 in pot.',

@@ -1,21 +1,10 @@
 import { ask, client } from '../../api/client';
 import { newId } from '../../ui/ids';
 import { typedNumber } from '../../ui/numbers';
-import { today, type Choices } from './forms';
+import { named, today, type Choices } from './forms';
 import { notNumbers, type Answers, type Form, type Question, type Step } from './questions';
 
 const OTHER = 'other';
-
-/** Kinds of plants, each by a crop of the table that feeds alike. */
-const KINDS: [string, string][] = [
-  ['lettuce', 'a light feeder, eaten for its leaf'],
-  ['chard', 'a medium feeder, eaten for its leaf'],
-  ['sweet_pepper', 'a medium feeder with fruit'],
-  ['courgette', 'a heavy feeder with fruit'],
-  ['zinnia', 'a flower for a bed or a pot'],
-  ['fig_pot', 'a shrub, a small tree or a house plant in a pot'],
-  ['blueberry_pot', 'a shrub that wants acid soil'],
-];
 
 /** Crops by name, with what they are called elsewhere. */
 export const cropOptions = (choices: Choices) =>
@@ -24,8 +13,8 @@ export const cropOptions = (choices: Choices) =>
     name: one.also.length ? `${one.name} (${one.also.join(', ')})` : one.name,
   }));
 
-const cropOf = (answers: Answers) =>
-  answers.crop === OTHER ? (answers.like ?? KINDS[0]?.[0] ?? '') : (answers.crop ?? '');
+const cropOf = (answers: Answers, choices: Choices) =>
+  answers.crop === OTHER ? (answers.like ?? choices.stand_ins[0]?.key ?? '') : (answers.crop ?? '');
 
 function mostLike(choices: Choices): Step {
   return {
@@ -35,8 +24,8 @@ function mostLike(choices: Choices): Step {
       {
         key: 'like',
         label: 'It feeds most like',
-        options: [...KINDS.map(([value, name]) => ({ value, name })), ...likeACrop(choices)],
-        usual: KINDS[0]?.[0],
+        options: [...named(choices.stand_ins), ...likeACrop(choices)],
+        usual: choices.stand_ins[0]?.key,
         why: 'Its figures are then those of that plant: a start, less sure than for a crop of the list.',
       },
     ],
@@ -44,7 +33,7 @@ function mostLike(choices: Choices): Step {
 }
 
 const likeACrop = (choices: Choices) =>
-  cropOptions(choices).filter(({ value }) => !KINDS.some(([kind]) => kind === value));
+  cropOptions(choices).filter(({ value }) => !choices.stand_ins.some((kind) => kind.key === value));
 
 /** What grows in a fill; the stages follow from the crop. */
 export function plantingForm(
@@ -56,7 +45,7 @@ export function plantingForm(
     title: 'What grows there?',
     steps: (answers) => {
       const other = answers.crop === OTHER;
-      const grown = cropOf(answers);
+      const grown = cropOf(answers, choices);
       const crop = choices.crops.find((one) => one.key === grown) ?? choices.crops[0];
       const where: Question = {
         key: 'fill_id',
@@ -113,7 +102,7 @@ export function plantingForm(
         id,
         stand_id: standId,
         fill_id: answers.fill_id ?? fills[0]?.value ?? '',
-        crop: cropOf(answers),
+        crop: cropOf(answers, choices),
         called: answers.crop === OTHER ? (answers.called ?? '') : '',
         count: typedNumber(answers.count) ?? 1,
         started_on: answers.started_on ?? today(),

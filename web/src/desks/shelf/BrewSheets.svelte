@@ -73,7 +73,7 @@
   keep={second}
 >
   <p>
-    Fresh {brew.method_key === 'acid_extract' ? 'vinegar' : 'water'} on the same solids: weaker.
+    Fresh {brew.liquid === 'vinegar' ? 'vinegar' : 'water'} on the same solids: weaker.
   </p>
   <Field label="How much" bind:value={litres} trouble={write.trouble('liquid')} />
 </SheetForm>

@@ -43,7 +43,7 @@
 
   /** The last question is answered: work it out before anything is begun. */
   async function preview(answers: Answers): Promise<Problem | null> {
-    const asked = brewBody(answers);
+    const asked = brewBody(answers, read.data);
     if ('problem' in asked) return asked.problem;
     const reply = await ask(client.POST('/api/brews/preview', { body: asked.body }));
     if (reply.problem) return reply.problem;

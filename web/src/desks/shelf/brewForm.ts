@@ -59,7 +59,7 @@ export function brewForm(choices: Choices): Questions {
             usual: volume(15),
             hint: `${volume(15)}; 0 with sugar.`,
           },
-          answers.method === 'acid_extract'
+          inVinegar(answers, choices)
             ? {
                 key: 'acid_percent',
                 label: 'Acid in it, g in 100 mL',
@@ -117,6 +117,10 @@ export function brewForm(choices: Choices): Questions {
   };
 }
 
+/** Whether what is chosen is made in vinegar. */
+const inVinegar = (answers: Answers, choices: Choices | null) =>
+  choices?.methods.find((one) => one.key === answers.method)?.liquid === 'vinegar';
+
 const HANDLING = ['mesh_bag', 'unstirred', 'stirred_daily', 'bubbled', 'second_soak'];
 
 function rain(choices: Choices): string {
@@ -172,7 +176,10 @@ const since = (day = '') =>
   !day || day === today() ? null : instantOf(`${day}T12:00`, garden.path?.zone ?? 'UTC');
 
 /** What the server is asked, or what is wrong with the answers. */
-export function brewBody(answers: Answers): { body: BrewBody } | { problem: Problem } {
+export function brewBody(
+  answers: Answers,
+  choices: Choices | null,
+): { body: BrewBody } | { problem: Problem } {
   const wrong = notNumbers(answers, ['temperature_c', 'acid_percent']);
   if (wrong) return wrong;
   const rest = JSON.parse(answers.rest || '[]') as Schemas['IngredientOut'][];
@@ -189,7 +196,7 @@ export function brewBody(answers: Answers): { body: BrewBody } | { problem: Prob
       : []),
     ...rest.map((one) => said(one.material, one.amount, one.particle)),
   ];
-  const acid = answers.method === 'acid_extract';
+  const acid = inVinegar(answers, choices);
   return {
     body: {
       name: answers.name ?? '',
