@@ -37,10 +37,10 @@ from dace.core.can.fitting import solve_amount
 from dace.core.can.leaf import Leaf, leaf_of
 from dace.core.can.leaf_limits import Limit as LeafLimit
 from dace.core.can.leftover import Leftover, keeps_until
-from dace.core.can.measured_out import Measured, Way, part_strength, strength_words
+from dace.core.can.measured_out import Measured, Way, strength_words
 from dace.core.can.measures import KINDS as MEASURE_KINDS
 from dace.core.can.measures import TEASPOON_ML, Owned, usual_measures
-from dace.core.can.measuring import Vessel, measured
+from dace.core.can.measuring import AmountSaid, Vessel, measured
 from dace.core.can.mix_asked import MixAsked, Offered
 from dace.core.can.mixing import MOST_VESSEL_L, Mixture, fill_can, fill_with
 from dace.core.can.mixing import Poured as PouredPart
@@ -52,7 +52,7 @@ from dace.core.can.sharing import shares_of_ground, told_by
 from dace.core.can.spray_words import brings_words, fit_words, limit_words
 from dace.core.can.spraying import OnLeaf, Spray, SprayAsked, spray
 from dace.core.can.stock import StockSolution, stock_for, stock_solution
-from dace.core.can.strength import read_strength
+from dace.core.can.strength import format_strength, parse_strength
 from dace.core.can.usual import For, stops_of, usual_of
 from dace.core.can.vessels import Cans, read_litres_each, read_pack, read_rate, split_into_cans
 from dace.core.draws.spreads import Array as Numbers
@@ -114,7 +114,6 @@ from dace.core.pen.readings import (
     METHODS,
     NEVER_CALIBRATED_DAYS,
     PEN_OLD_DAYS,
-    SCALES,
     Comparison,
     PenReading,
     ReadVerdict,
@@ -247,11 +246,19 @@ from dace.core.words.dates import (
     iso_of,
     order_of,
     pointed_at,
+    ways_of,
 )
 from dace.core.words.days import ago, day_in_words
 from dace.core.words.listing import listed
-from dace.core.words.numbers import completed, read_number
-from dace.core.words.quantities import FAMILIES, read_amount, read_measure
+from dace.core.words.numbers import completed, plain, read_number
+from dace.core.words.quantities import (
+    FAMILIES,
+    family_words,
+    read_amount,
+    read_amounts,
+    read_measure,
+)
+from dace.core.words.scales import PenScale, pen_scale, pen_scales, read_conductivity, scale_spelt
 from dace.core.words.shares import gain_words, percent_words, share_words
 from dace.core.words.sizes import Size, read_size
 from dace.core.words.tables import rows_of_text, separator_of, text_of
@@ -280,7 +287,6 @@ __all__ = [
     "ROOT_SHORT",
     "ROOT_WORDS",
     "SAFE_WAY",
-    "SCALES",
     "SHELTERS",
     "SOIL_UNITS",
     "SPREAD_ONLY",
@@ -291,6 +297,7 @@ __all__ = [
     "Advice",
     "After",
     "Against",
+    "AmountSaid",
     "Answer",
     "Balance",
     "BalanceWord",
@@ -373,6 +380,7 @@ __all__ = [
     "Owned",
     "Part",
     "PenReading",
+    "PenScale",
     "PlaceKind",
     "Plan",
     "Portion",
@@ -497,6 +505,7 @@ __all__ = [
     "ec_at",
     "estimate",
     "exercise",
+    "family_words",
     "feed_cap",
     "fill_can",
     "fill_with",
@@ -507,6 +516,7 @@ __all__ = [
     "follow",
     "follow_all",
     "followed_steps",
+    "format_strength",
     "forms_of",
     "gain_words",
     "gathered",
@@ -547,13 +557,16 @@ __all__ = [
     "out_of_order",
     "outlook",
     "paired_figures",
-    "part_strength",
+    "parse_strength",
     "parts_for_pen",
     "past_use",
+    "pen_scale",
+    "pen_scales",
     "pen_words",
     "percent_words",
     "place_kind",
     "place_kinds",
+    "plain",
     "pointed_at",
     "pooled",
     "potash_chloride",
@@ -562,6 +575,8 @@ __all__ = [
     "rain_m2",
     "raises",
     "read_amount",
+    "read_amounts",
+    "read_conductivity",
     "read_dry",
     "read_grade",
     "read_litres_each",
@@ -574,7 +589,6 @@ __all__ = [
     "read_sign",
     "read_size",
     "read_soil_test",
-    "read_strength",
     "reading_at_25",
     "ready_days",
     "rehearse",
@@ -585,6 +599,7 @@ __all__ = [
     "said_now",
     "same_water",
     "say",
+    "scale_spelt",
     "scales",
     "season_nitrogen_g_m2",
     "separator_of",
@@ -629,6 +644,7 @@ __all__ = [
     "water_from_ec",
     "water_from_report",
     "water_of_kind",
+    "ways_of",
     "weigh",
     "wish_now",
     "with_charge",

@@ -34,13 +34,16 @@ class NewSource:
 
 @dataclass(frozen=True)
 class NewCan:
-    """A can as said: which jar, which water, how large, how strong, and what else goes in."""
+    """A can as said: which jar, which water, how large, how strong, and what else goes in.
+
+    ``strength`` is as typed, or mL or g a litre.
+    """
 
     id: uuid.UUID
     jar_id: uuid.UUID
     water_id: uuid.UUID
     vessel_l: float
-    strength: str
+    strength: str | float
     reading: int = 0
     measures: str = "metric"
     more: tuple[NewSource, ...] = ()
@@ -175,7 +178,9 @@ def mix(scope: Scope, new: NewCan, mixed_at: datetime, stand_id: uuid.UUID) -> C
     sources = sources_of(scope, new.jar_ids)
     water = Water.objects.fetch(scope, new.water_id, "water_id")
     # only "what suits" hangs on the verdict, which is the dear part of it
-    wish = any(one.kind == "wish" for one in core.read_strength(new.strength, new.measures))
+    wish = isinstance(new.strength, str) and any(
+        one.kind == "wish" for one in core.parse_strength(new.strength, new.measures)
+    )
     whom = whom_now(scope, stand_id) if wish else Whom(stand_now(scope, stand_id))
     asked = can_asked(new, sources, core_water(water), whom)
     mixed = core.answer(asked).can
@@ -202,7 +207,7 @@ def can_row(scope: Scope, found: Mixed, subject: Subject, mixed_at: datetime) ->
         subject=subject,
         water=found.water,
         vessel_l=mixed.vessel_l,
-        said=new.strength.strip(),
+        said=_said(found),
         ratio=_ratio(mixed),
         ec_low=mixed.ec.low,
         ec_likely=mixed.ec.value,
@@ -210,6 +215,12 @@ def can_row(scope: Scope, found: Mixed, subject: Subject, mixed_at: datetime) ->
         mg_l={name: round(result.value, 3) for name, result in mixed.nutrients},
         mixed_at=mixed_at,
     )
+
+
+def _said(found: Mixed) -> str:
+    """How it was asked for: as typed, or as a number is said."""
+    told, first = found.new.strength, found.can.parts[0]
+    return told.strip() if isinstance(told, str) else core.format_strength(told, first.unit)
 
 
 def part_rows(scope: Scope, found: Mixed, can: Can) -> list[CanPart]:
@@ -230,7 +241,7 @@ _RATIO_LONG = 20
 
 def _ratio(mixed: core.Mixture) -> str:
     """How strong it is in a few characters: that of its first source, and that there are more."""
-    first = core.part_strength(mixed.parts[0])
+    first = core.format_strength(mixed.parts[0].per_l, mixed.parts[0].unit)
     more = len(mixed.parts) - 1
     return f"{first}, {more} more"[:_RATIO_LONG] if more else first
 

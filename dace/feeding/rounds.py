@@ -116,7 +116,7 @@ def _mixed(scope: Scope, garden: Garden, block: CanToMix, wanted: uuid.UUID) -> 
         jar_id=uuid.UUID(portion.source),
         water_id=uuid.UUID(portion.water),
         vessel_l=portion.litres,
-        strength=portion.strength,
+        strength=portion.per_l,
         measures=garden.measures,
     )
     return mix(scope, asked, scope.now, uuid.UUID(first))

@@ -11,9 +11,9 @@ from django.db import transaction
 from dace.core.api import (
     FEELS,
     NEVER_CALIBRATED_DAYS,
-    SCALES,
     DaceError,
     PenReading,
+    pen_scale,
     reading_at_25,
     shown,
 )
@@ -202,8 +202,7 @@ def save_pen(scope: Scope, pen_id: uuid.UUID, new: NewPen) -> Pen:
     DaceError
         On ``scale``, ``most_ms_cm`` or ``step_ms_cm``.
     """
-    if new.scale not in SCALES:
-        raise DaceError("scale", f"“{new.scale}”", f"use {', '.join(SCALES)}")
+    pen_scale(new.scale)
     if not (0 < new.step_ms_cm < new.most_ms_cm <= 200):
         raise DaceError(
             "most_ms_cm",

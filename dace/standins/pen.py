@@ -6,12 +6,11 @@ import math
 import random
 from dataclasses import dataclass
 
-from dace.core.api import DaceError, ec_at
+from dace.core.api import DaceError, ec_at, pen_scale
 from dace.standins.ports import Dipped, PenShows
 
 _NOISE = 0.008
 _DRIFT_SD_PER_DAY = 0.0016
-_PER_MS = {"mS/cm": 1.0, "uS/cm": 1000.0, "ppm500": 500.0, "ppm700": 700.0}
 
 
 @dataclass(frozen=True)
@@ -59,5 +58,5 @@ class SimulatedPen:
                 "dilute it with rain water, and say by how many parts",
             )
         step = self._make.step_ms_cm
-        shown = max(step, round(seen / step) * step) * _PER_MS[self._make.scale]
+        shown = max(step, round(seen / step) * step) * pen_scale(self._make.scale).per_ms
         return PenShows(float(f"{shown:.6g}"), self._make.scale, liquid.temperature_c)

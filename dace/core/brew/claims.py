@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from typing import Literal
 
 from dace.core.brew.contents import Content, contents_of, most_mg_l, named_in
-from dace.core.can.strength import Strength, read_strength
+from dace.core.can.strength import Strength, parse_strength
 from dace.core.errors import DaceError
 from dace.core.result import Step, Working, say
 from dace.core.words import shown
@@ -176,7 +176,7 @@ def _strengths(text: str, against: Against) -> list[Strength]:
     spoken = re.sub(r"^(?:a|an) (?=[a-z])", "1 ", spoken)
     for said in (spoken, re.sub(_OF_THE_CAN, "", spoken)):
         try:
-            found = read_strength(said, against.measures, "mL")
+            found = parse_strength(said, against.measures, "mL")
         except DaceError:
             continue
         strengths = [strength for strength in found if strength.kind in ("per_litre", "can")]

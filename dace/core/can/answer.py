@@ -10,7 +10,6 @@ from dace.core.can.measured_out import (
     Measured,
     Way,
     in_measures,
-    part_strength,
     rounding_words,
     spoken_words,
     ways_of,
@@ -18,8 +17,8 @@ from dace.core.can.measured_out import (
 from dace.core.can.measures import Owned, Rounded, with_kitchen
 from dace.core.can.mixing import Mixture, Poured, fill_with
 from dace.core.can.parts import Part
-from dace.core.can.strength import Strength, read_strength
-from dace.core.can.usual import For, default_amount, never_there, strength_said, usual_amount
+from dace.core.can.strength import Strength, format_strength, parse_strength
+from dace.core.can.usual import For, default_amount, never_there, rounded_strength, usual_amount
 from dace.core.errors import DaceError
 from dace.core.figures import Range, judgement
 from dace.core.matter.composition import Composition, combined, composition
@@ -56,7 +55,7 @@ class CanAsked:
     ``beside`` what else is poured into the same can.
     """
 
-    strength: str
+    strength: str | float
     feed: Composition
     water: WaterIons
     vessel_l: float
@@ -142,7 +141,10 @@ def answer(asked: CanAsked) -> Answer:
 
 
 def _readings(asked: CanAsked) -> list[Strength]:
-    read = read_strength(asked.strength, asked.measures, asked.feed.unit)
+    if isinstance(asked.strength, float):
+        said = format_strength(asked.strength, asked.feed.unit)
+        return [Strength("per_litre", asked.strength, said, asked.feed.unit)]
+    read = parse_strength(asked.strength, asked.measures, asked.feed.unit)
     return [_in_its_unit(one, asked) for one in read]
 
 
@@ -176,7 +178,7 @@ def _measured_beside(
     rounded = in_measures(part, _owned(asked), asked.g_per_ml)
     return Measured(
         readings=readings,
-        strength=part_strength(part),
+        strength=format_strength(part.per_l, part.unit),
         measure=measure_for(part.amount),
         rounded=rounded,
         rounding=rounding_words(part, can.vessel_l, rounded, _guessed(asked)),
@@ -214,7 +216,7 @@ def _amount(strength: Strength, asked: CanAsked, beside: tuple[Part, ...] = ()) 
     if strength.kind in ("usual", "usual_leaf"):
         leaves = strength.kind == "usual_leaf"
         per_l = strength.amount * usual_amount(asked.feed, asked.tokens, leaves)
-        return strength_said(per_l, asked.feed.unit)
+        return rounded_strength(per_l, asked.feed.unit)
     return solve_amount(strength, asked.feed, asked.water, asked.vessel_l, beside)
 
 
@@ -247,7 +249,7 @@ def _liked(asked: CanAsked) -> float:
     who = For(asked.crop, asked.stage, asked.setting, asked.share)
     found = default_amount(asked.feed, asked.tokens, who, asked.water)
     if found is not None:
-        return strength_said(found.per_l, asked.feed.unit)
+        return rounded_strength(found.per_l, asked.feed.unit)
     named = f"{asked.crop.name.lower()} {asked.stage.words}"
     never = never_there(asked.tokens, who)
     if never:

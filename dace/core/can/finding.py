@@ -115,7 +115,7 @@ def _taken(asked: MixAsked, found: Found) -> tuple[Taken, ...]:
     for turn in sorted(used_in(found)):
         source, per_l = asked.sources[turn], found.per_l[turn]
         amount = per_l * asked.vessel_l
-        words = measured(amount, source.feed.unit, asked.owned, source.g_per_ml)
+        words = measured(amount, source.feed.unit, asked.owned, source.g_per_ml).words
         made.append(Taken(source, turn, amount, per_l, words))
     return tuple(made)
 

@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from dace.core.can.dry import usual_dry_density
 from dace.core.can.measures import TEASPOON_ML, Owned, Rounded, round_to_owned
 from dace.core.can.mixing import Mixture, Poured
-from dace.core.can.strength import ratio_words
+from dace.core.can.strength import format_strength
 from dace.core.figures import judgement
 from dace.core.result import say
 from dace.core.words import shown
@@ -29,17 +29,10 @@ class Measured:
     spoken: str
 
 
-def part_strength(part: Poured) -> str:
-    """How strong one source is, as one says it: ``1 + 200`` for liquids, ``0.6 g/L`` for solids."""
-    if part.unit == "mL":
-        return ratio_words(part.per_l)
-    return shown.in_each(part.per_l, "g")
-
-
 def strength_words(can: Mixture) -> str:
     """How strong a can is: its first source as one says it, the others named beside it."""
     first, *others = can.parts
-    said = part_strength(first)
+    said = format_strength(first.per_l, first.unit)
     if not others:
         return said
     return " and ".join([said, *(f"{amount_words(o.amount, o.unit)} of {o.name}" for o in others)])
@@ -57,7 +50,7 @@ class Way:
 def ways_of(can: Mixture, rate: float | None) -> tuple[Way, ...]:
     """The same can said in each way that it can be said in, each as it is read back."""
     first = can.parts[0]
-    said = part_strength(first)
+    said = format_strength(first.per_l, first.unit)
     feed_n = can.nutrient("N").value - dict(can.from_water)["N"]
     per_volume = shown.in_each(first.per_l, first.unit)
     ways = [
@@ -94,7 +87,7 @@ def rounding_words(part: Poured, vessel_l: float, rounded: Rounded | None, guess
     side = "stronger" if rounded.off_percent > 0 else "weaker"
     made = ""
     if part.unit == "mL":
-        made = f", {ratio_words(rounded.ml / vessel_l)}"
+        made = f", {format_strength(rounded.ml / vessel_l, 'mL')}"
     return f"{rounded.words} makes it {abs(rounded.off_percent):.0f} % {side}{made}"
 
 
@@ -103,7 +96,7 @@ def spoken_words(part: Poured, can: Mixture, rounded: Rounded | None) -> str:
     unit = {"mL": "millilitres", "g": "grams"}[part.unit]
     kitchen = f", about {rounded.words}" if rounded else ""
     return (
-        f"{say(part.amount, 3)} {unit}{kitchen}, {part_strength(part)}, "
+        f"{say(part.amount, 3)} {unit}{kitchen}, {format_strength(part.per_l, part.unit)}, "
         f"the can reads {shown.ec_number(can.ec.value, 1)}"
     )
 

@@ -12,8 +12,9 @@ from dataclasses import dataclass
 from dace.core.errors import DaceError
 from dace.core.result import say
 from dace.core.words import shown
-from dace.core.words.numbers import NUMBER, as_decimal, plain, read_number
-from dace.core.words.quantities import UNIT, amount_of, families_knowing, read_amounts
+from dace.core.words.numbers import NUMBER, as_decimal, completed, plain, read_number
+from dace.core.words.quantities import UNIT, amount_of, families_knowing, family_words, read_amounts
+from dace.core.words.scales import pen_scales, scale_spelt
 
 _WOULD_DO = "write 1 + 200, 2 ml/L, 45 ml, N 90 mg/L or EC 1.2"
 _PER = r"\s*(?:per|/|in|into|to|a|for)\s*(?:(?:an?|each|every|one|my|the)\b)?\s*"
@@ -21,6 +22,7 @@ _OF_WATER = r"(?: (?:of )?(?:water|can|watering can|bucket|sprayer)s?)*"
 _LABEL = r"(?:strength|(?:of |x |times )?(?:the |a )?label(?:'s)?(?: own)?(?: rate| strength)?)"
 _SHARES = {"quarter": 0.25, "third": 1 / 3, "half": 0.5, "full": 1.0, "double": 2.0}
 _MOST_PARTS = 100_000.0
+_WHOLE_PARTS = 20.0
 _LEAST = 1e-3  # of whatever was said; less is nothing that one could measure
 
 
@@ -46,7 +48,9 @@ class Strength:
     spooned: bool = False
 
 
-def read_strength(text: str, measures: str | None = None, of: str = "") -> list[Strength]:
+def parse_strength(
+    text: str, measures: str | None = None, of: str = "", shown_as: str = ""
+) -> list[Strength]:
     """Every reading of a strength as typed, likeliest first.
 
     Parameters
@@ -58,6 +62,9 @@ def read_strength(text: str, measures: str | None = None, of: str = "") -> list[
         Family of kitchen measures; None where nobody said.
     of : str
         Unit of the concentrate, ``mL`` or ``g``: an ounce of a liquid is a fluid one.
+    shown_as : str
+        What its box showed in full, such as :func:`format_strength` says it: a bare number
+        is in that unit.
 
     Returns
     -------
@@ -71,10 +78,10 @@ def read_strength(text: str, measures: str | None = None, of: str = "") -> list[
 
     Examples
     --------
-    >>> [(round(s.amount, 1), s.meaning) for s in read_strength("1:12")]
+    >>> [(round(s.amount, 1), s.meaning) for s in parse_strength("1:12")]
     [(76.9, '1 + 12, thirteen parts in all'), (83.3, '1 in 12, which is 1 + 11')]
     """
-    folded = plain(text)
+    folded = plain(completed(text, shown_as))
     if not folded:
         raise DaceError("strength", "nothing", _WOULD_DO)
     if len(folded) > 60:
@@ -106,14 +113,32 @@ def _by_decimals(folded: str, measures: str | None, first: list[Strength]) -> li
         return []
 
 
-def ratio_words(amount_per_l: float) -> str:
-    """``1 + n`` for an amount per litre of finished can.
+def format_strength(per_l: float, unit: str, digits: int = 3) -> str:
+    """A strength as it is said, and typed: parts of a liquid, so much a litre of what is dry.
 
-    >>> ratio_words(2.0), ratio_words(1000 / 13)
-    ('1 + 499', '1 + 12')
+    Parameters
+    ----------
+    per_l : float
+        mL or g in a litre of the finished can, above 0.
+    unit : str
+        ``mL`` or ``g``.
+    digits : int
+        Of what is dry.
+
+    Returns
+    -------
+    str
+        ``1 + 499``, ``0.6 g/L`` or, where gallons are the measure, ``2.27 g/gal``.
+
+    Examples
+    --------
+    >>> [format_strength(one, "mL") for one in (2.0, 1000 / 13, 1000.0)]
+    ['1 + 499', '1 + 12', '1 + 0']
     """
-    parts = 1000 / amount_per_l - 1
-    return f"1 + {round(parts) if parts >= 20 else say(parts, 2)}"
+    if unit != "mL":
+        return shown.in_each(per_l, unit, digits)
+    parts = 1000 / per_l - 1
+    return f"1 + {round(parts) if parts >= _WHOLE_PARTS else say(parts, 2)}"
 
 
 def _ratio(text: str, _: str | None) -> list[Strength]:
@@ -171,16 +196,10 @@ def _target(text: str, _: str | None) -> list[Strength]:
     ec = re.fullmatch(rf"ec\s*({NUMBER})\s*{scale}?", text)
     ec = ec or re.fullmatch(rf"({NUMBER})\s*{scale}", text)
     if ec:
-        per_ms = shown.PER_MS[_scale_of(ec[2] or "ms")]
-        value = read_number(ec[1], "strength") / per_ms
+        told = scale_spelt(ec[2] or "ms") or pen_scales()["mS/cm"]
+        value = read_number(ec[1], "strength") / told.per_ms
         return [Strength("ec", value, f"the whole can reads {shown.ec(value)}")]
     return []
-
-
-def _scale_of(spelling: str) -> str:
-    if "ppm" in spelling:
-        return "ppm700" if "7" in spelling else "ppm500"
-    return "mS/cm" if spelling.startswith("m") else "uS/cm"
 
 
 def _of_label(share: re.Match[str] | None) -> Strength:
@@ -209,14 +228,9 @@ def _per_volume(text: str, measures: str | None) -> list[Strength]:
         if volume.unit != "mL" or volume.value <= 0:
             raise DaceError("strength", f"“{text}”", _WOULD_DO)
         per_l = 1000 * amount.value / volume.value
-        words = f"{shown.in_each(per_l, amount.unit)}{_family_words(family)}"
+        words = f"{shown.in_each(per_l, amount.unit)}{family_words(family)}"
         found.setdefault(round(per_l, 9), Strength("per_litre", per_l, words, amount.unit))
     return list(found.values())
-
-
-def _family_words(family: str) -> str:
-    names = {"us": "US", "imperial": "imperial", "australian": "Australian", "metric": "metric"}
-    return f", {names[family]} measures" if family else ""
 
 
 def _whole_can(text: str, measures: str | None) -> list[Strength]:
@@ -226,7 +240,7 @@ def _whole_can(text: str, measures: str | None) -> list[Strength]:
         Strength(
             "can",
             a.value,
-            f"{say(a.value, 3)} {a.unit} in the can{_family_words(a.family)}",
+            f"{say(a.value, 3)} {a.unit} in the can{family_words(a.family)}",
             a.unit,
         )
         for a in read_amounts(text, measures, "strength")

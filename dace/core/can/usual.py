@@ -253,10 +253,10 @@ def usual_amount(feed: Composition, tokens: Collection[str], on_leaves: bool = F
 _FINEST = 2
 
 
-def strength_said(per_l: float, unit: str) -> float:
+def rounded_strength(per_l: float, unit: str) -> float:
     """The strength that one would say, never stronger than was worked out [mL/L or g/L].
 
-    >>> round(1000 / strength_said(1.957, "mL")), strength_said(0.5625, "g")
+    >>> round(1000 / rounded_strength(1.957, "mL")), rounded_strength(0.5625, "g")
     (511, 0.56)
     """
     if unit == "mL":

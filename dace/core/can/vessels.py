@@ -6,7 +6,7 @@ import math
 import re
 from dataclasses import dataclass
 
-from dace.core.can.strength import read_strength
+from dace.core.can.strength import parse_strength
 from dace.core.errors import DaceError
 from dace.core.words import shown
 from dace.core.words.numbers import NUMBER, plain, read_number
@@ -125,7 +125,7 @@ def read_rate(text: str, unit: str, family: str | None, g_per_ml: float = 1.0) -
     if re.fullmatch(NUMBER, plain(text)):
         return read_number(text, "rate")
     try:
-        found = read_strength(text, family, unit)
+        found = parse_strength(text, family, unit)
     except DaceError:
         raise DaceError("rate", f"“{text.strip()}”", "5 ml/L or 1 + 200 would do") from None
     first = found[0]

@@ -9,15 +9,14 @@ from typing import Literal
 from scipy.optimize import brentq
 
 from dace.core.errors import DaceError
-from dace.core.figures import Range, judgement, load_table, source_words
+from dace.core.figures import Range, judgement
 from dace.core.matter.chemistry import atomic_weight
 from dace.core.matter.conductivity import ec_25
 from dace.core.matter.temperature import temperature_factor
 from dace.core.result import Result, Step, say
 from dace.core.words.days import ago
+from dace.core.words.scales import pen_scale
 
-_SCALE_ROWS = {"uS/cm": "c_ms", "ppm500": "c_ppm500", "ppm700": "c_ppm700"}
-SCALES = ("mS/cm", *_SCALE_ROWS)
 METHODS = {
     "feed_solution": "can_method",
     "pour_through": "pour_through_method",
@@ -70,11 +69,10 @@ def reading_at_25(reading: PenReading) -> Result:
     >>> round(reading_at_25(PenReading(2.10, temperature_c=12, compensates=False)).value, 2)
     2.82
     """
-    if reading.scale not in SCALES:
-        raise DaceError("scale", f"“{reading.scale}”", f"use {', '.join(SCALES)}")
     if reading.method not in METHODS:
         raise DaceError("method", f"“{reading.method}”", f"use {', '.join(METHODS)}")
-    per_ms, source = _scale(reading.scale)
+    told = pen_scale(reading.scale)
+    per_ms, source = told.per_ms, told.source
     raw = reading.value / per_ms
     if not (math.isfinite(raw) and 0 < raw < _MOST_EC):
         raise DaceError(
@@ -109,14 +107,6 @@ def reading_at_25(reading: PenReading) -> Result:
         steps.append(Step("before it was diluted", "", value, "mS/cm", source, "medium"))
     spread = spread_of(*errors)
     return Result(value, value * spread.low, value * spread.high, "mS/cm", tuple(steps))
-
-
-def _scale(scale: str) -> tuple[float, str]:
-    """Units of a scale per mS/cm, and where that comes from."""
-    if scale == "mS/cm":
-        return 1.0, ""
-    row = next(r for r in load_table("ec_methods") if r.text("key") == _SCALE_ROWS[scale])
-    return row.number("typ"), source_words(row.text("source_family"))
 
 
 def _compensated(raw: float, temperature_c: float) -> tuple[float, Step]:

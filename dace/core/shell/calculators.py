@@ -20,6 +20,7 @@ from dace.core.shell.jars_in import label_in, measures_in, vessel_in, water_in
 from dace.core.shell.json_in import Json, json_object, number, text
 from dace.core.shell.mixing import mix
 from dace.core.shell.plans import plan
+from dace.core.shell.reading import read
 from dace.core.shell.responses import signs_of, trial
 from dace.core.shell.roots import rootzone
 from dace.core.shell.seasons import clock
@@ -91,4 +92,5 @@ CALCULATORS: dict[str, Callable[[Json], Json]] = {
     "signs": signs_of,
     "mix": mix,
     "spray": spray_on_leaves,
+    "read": read,
 }

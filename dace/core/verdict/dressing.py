@@ -130,7 +130,7 @@ def _recipe(source: Source, grams: float, facts: Facts, yard: Yard) -> Portion:
         name=source.name,
         unit="g",
         amount=grams,
-        words=measured(grams, "g", yard.owned, source.g_per_ml),
-        strength=told,
+        said=measured(grams, "g", yard.owned, source.g_per_ml),
+        spread=told,
         bound_by="what they take over four weeks",
     )

@@ -13,7 +13,7 @@ from dace.core.can.fitting import conducts_about
 from dace.core.can.miss import miss
 from dace.core.can.mixing import Mixture, fill_can
 from dace.core.can.parts import Part, water_share
-from dace.core.can.usual import Default, For, default_amount, strength_said
+from dace.core.can.usual import Default, For, default_amount, rounded_strength
 from dace.core.figures import judgement
 from dace.core.matter.composition import Composition
 from dace.core.matter.nutrients import NUTRIENTS
@@ -116,7 +116,7 @@ def option_of(source: Source, meal: Meal, at_most: float = float("inf")) -> Opti
         chosen = Default(at_most, "what is left of it")
     if chosen.per_l < _LEAST_SHARE * 1e-2:
         return None
-    per_l = strength_said(chosen.per_l, source.feed.unit)
+    per_l = rounded_strength(chosen.per_l, source.feed.unit)
     plain = _plain(per_l, source.feed, water.ions)
     brought = {n: per_l * source.feed.element(n) for n in NUTRIENTS}
     held = {n: brought[n] + plain[n] for n in NUTRIENTS}

@@ -7,7 +7,7 @@ from dataclasses import replace
 
 import numpy as np
 
-from dace.core.can.measuring import measured, strength_text, vessel_for
+from dace.core.can.measuring import measured, vessel_for
 from dace.core.can.pouring import Ground, suggest_litres_each
 from dace.core.figures import judgement
 from dace.core.matter.settings import setting
@@ -141,8 +141,7 @@ def portion(one: Option, litres: float, water: NamedWater, yard: Yard) -> Portio
         name=one.source.name,
         unit=one.source.feed.unit,
         amount=one.per_l * litres,
-        words="",
-        strength=strength_text(one.per_l, one.source.feed.unit),
+        per_l=one.per_l,
         water=water.key,
         water_name=water.name,
         can=one.can,
@@ -165,7 +164,7 @@ def whole_can(own: Portion, per_l: float, litres: float, yard: Yard) -> Portion:
     thin = replace(
         own,
         amount=per_l * litres,
-        strength=strength_text(per_l, own.unit),
+        per_l=per_l,
         can=litre_of(per_l, source.feed, water.ions),
     )
     return _in_vessel(thin, litres, source, yard)
@@ -182,8 +181,7 @@ def from_mixed(source: Source, can: MixedCan, fed: Sequence[Fed], yard: Yard) ->
         name=source.name,
         unit=source.feed.unit,
         amount=can.per_l * litres,
-        words="",
-        strength=strength_text(can.per_l, source.feed.unit),
+        per_l=can.per_l,
         water=water.key,
         water_name=water.name,
         can=litre_of(can.per_l, source.feed, water.ions),
@@ -197,7 +195,7 @@ def _in_vessel(own: Portion, litres: float, source: Source, yard: Yard) -> Porti
     vessel, cans = vessel_for(litres, yard.vessels)
     return replace(
         own,
-        words=measured(own.amount / cans, own.unit, yard.owned, source.g_per_ml),
+        said=measured(own.amount / cans, own.unit, yard.owned, source.g_per_ml),
         litres=litres,
         vessel=vessel.key if vessel else "",
         vessel_name=vessel.name if vessel else "",

@@ -7,8 +7,9 @@ from datetime import date
 from typing import Literal
 
 from dace.core.can.measures import Owned
-from dace.core.can.measuring import Vessel
+from dace.core.can.measuring import NOT_MEASURED, AmountSaid, Vessel
 from dace.core.can.mixing import Mixture
+from dace.core.can.strength import format_strength
 from dace.core.matter.composition import Composition
 from dace.core.matter.release import Content
 from dace.core.matter.settings import Shelter
@@ -145,16 +146,19 @@ class Yard:
 class Portion:
     """A can, or a dressing, that suits a stop: so much of a source for so many litres.
 
-    ``amount`` [mL or g] and ``litres`` are of all its plants together; ``fill_l`` what goes
-    into each of ``cans``; ``can`` is a litre of it. A dressing has no can, no water and no litres.
+    ``amount`` [mL or g] and ``litres`` are of all its plants together, ``per_l`` what a litre
+    of can gets of it; ``fill_l`` what goes into each of ``cans``, and ``said`` the amount in one
+    of them; ``can`` is a litre of it. A dressing has no can, no water and no litres: it is
+    ``spread``, so much on so much ground.
     """
 
     source: str
     name: str
     unit: str
     amount: float
-    words: str
-    strength: str
+    said: AmountSaid = NOT_MEASURED
+    per_l: float = 0.0
+    spread: str = ""
     litres: float = 0.0
     water: str = ""
     water_name: str = ""
@@ -166,6 +170,16 @@ class Portion:
     cap: float = 0.0
     bound_by: str = ""
     miss: float = 0.0
+
+    @property
+    def words(self) -> str:
+        """The amount in one can, as it is measured out."""
+        return self.said.words
+
+    @property
+    def strength(self) -> str:
+        """How strong it is, as one says it."""
+        return self.spread or format_strength(self.per_l, self.unit)
 
 
 @dataclass(frozen=True)

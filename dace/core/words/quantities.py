@@ -238,6 +238,23 @@ def read_measure(text: str, kind: str, field: str, usual: str = "") -> float:
     return float(_registry().Quantity(count, unit).to(_BASE[kind]).magnitude)
 
 
+_FAMILY_NAMES = {
+    "us": "US",
+    "imperial": "imperial",
+    "australian": "Australian",
+    "metric": "metric",
+}
+
+
+def family_words(family: str) -> str:
+    """Whose measures something was said in, to be said after it; empty where any would do.
+
+    >>> family_words("us"), family_words("")
+    (', US measures', '')
+    """
+    return f", {_FAMILY_NAMES[family]} measures" if family else ""
+
+
 def families_knowing(spellings: list[str], family: str | None) -> list[str]:
     """Families that know every kitchen measure among the units; ``[""]`` where none is kitchen.
 

@@ -13,11 +13,7 @@ from dataclasses import dataclass
 
 from dace.core.result import say
 from dace.core.words.quantities import converted, family_ml
-
-PER_MS = {"mS/cm": 1.0, "uS/cm": 1000.0, "ppm500": 500.0, "ppm700": 700.0}
-"""What a pen of each scale shows for 1 mS/cm; see ``pen/readings``."""
-
-_SCALES = {"mS/cm": "mS/cm", "uS/cm": "µS/cm", "ppm500": "ppm (500)", "ppm700": "ppm (700)"}
+from dace.core.words.scales import pen_scales
 
 
 @dataclass(frozen=True)
@@ -222,7 +218,7 @@ def scale_name(scale: str | None = None) -> str:
     >>> scale_name("ppm500")
     'ppm (500)'
     """
-    return _SCALES[scale or shown_in().scale]
+    return pen_scales()[scale or shown_in().scale].name
 
 
 def ec_number(ms_cm: float, places: int = 2) -> str:
@@ -233,7 +229,7 @@ def ec_number(ms_cm: float, places: int = 2) -> str:
     >>> with showing(Shown(scale="ppm500")): ec_number(1.236)
     '620'
     """
-    per_ms = PER_MS[shown_in().scale]
+    per_ms = pen_scales()[shown_in().scale].per_ms
     if per_ms == 1:
         return f"{ms_cm:.{places}f}"
     return f"{round(ms_cm * per_ms, -1):,.0f}"

@@ -96,7 +96,7 @@ def _shown(
                 name=source.jar.name,
                 amount_text=core.amount_words(part.amount, part.unit),
                 stock_after_text=core.amount_words(max(0.0, source.stock - part.amount), part.unit),
-                strength=core.part_strength(part),
+                strength=core.format_strength(part.per_l, part.unit),
                 per_l=part.per_l,
                 unit=part.unit,
             )

@@ -60,7 +60,7 @@ def path_page(scope: Scope) -> PathOut:
         degrees=garden.degrees,
         scale=shown.scale_name(),
         volumes=[VolumeUnitOut(**vars(one)) for one in shown.volume_units()],
-        per_ms=shown.PER_MS[shown.shown_in().scale],
+        per_ms=core.pen_scale(shown.shown_in().scale).per_ms,
         now=scope.now,
         stops=[
             _stop(stop, _Read(drains, scope.now, zone), fed, judged.get(stop.id, []))

@@ -53,7 +53,7 @@ def _to_mix(block_id: uuid.UUID, can: CanToMix, now: CansNow) -> RoundCanOut:
         at=_at(now, [one.stop for one in can.served]),
         letter="",
         lines=[
-            _amount_line(portion.words, portion.name, portion.cans),
+            _amount_line(portion.said, portion.name, portion.cans),
             RoundLineOut(
                 amount=_filled(portion.fill_l, portion.cans),
                 what=portion.water_name,
@@ -90,13 +90,10 @@ def _at(now: CansNow, stops: Sequence[str]) -> int:
     return min((order.index(stop) for stop in stops if stop in order), default=len(order))
 
 
-def _amount_line(words: str, name: str, cans: int) -> RoundLineOut:
+def _amount_line(said: core.AmountSaid, name: str, cans: int) -> RoundLineOut:
     """``3.1 g`` large, and the spoons or the stock that it comes to beside it."""
-    exact, _, rest = words.partition(" (")
-    if not rest:
-        exact, _, rest = words.partition(": ")
     each = " in each" if cans > 1 else ""
-    return RoundLineOut(amount=exact, what=f"{name}{each}", note=rest.removesuffix(")"))
+    return RoundLineOut(amount=said.exact, what=f"{name}{each}", note=said.by)
 
 
 def _filled(litres: float, cans: int) -> str:

@@ -10,6 +10,7 @@ from importlib import resources
 from io import StringIO
 from typing import Literal
 
+from dace.core import api as core
 from dace.core.api import DaceError
 
 KindName = Literal["doses", "readings", "harvests", "observations", "jars"]
@@ -75,8 +76,7 @@ KINDS = _kinds()
 """Every kind by its key; its columns stand in ``columns.csv``."""
 
 _UNIT_SPELLINGS = {
-    "ms": "mS/cm", "ms/cm": "mS/cm", "ds/m": "mS/cm", "us": "uS/cm", "us/cm": "uS/cm",
-    "ppm500": "ppm500", "ppm 500": "ppm500", "ppm700": "ppm700", "ppm 700": "ppm700",
+    **{spelt: scale.key for scale in core.pen_scales().values() for spelt in scale.spellings},
     "c": "°C", "°c": "°C", "f": "°F", "°f": "°F", "l": "L", "litres": "L", "liters": "L",
     "ml": "mL", "gal": "gallon", "gallons": "gallon", "pints": "pint", "g": "g", "grams": "g",
     "kg": "kg", "oz": "oz", "lb": "lb", "lbs": "lb",

@@ -8,7 +8,7 @@ from hypothesis import strategies as st
 
 from dace.core.can.mixing import fill_can
 from dace.core.can.pouring import Ground, suggest_litres_each
-from dace.core.can.strength import read_strength
+from dace.core.can.strength import parse_strength
 from dace.core.errors import DaceError, UnknownOxideError
 from dace.core.matter.chemistry import element_fraction
 from dace.core.matter.composition import charge_meq, composition
@@ -116,10 +116,10 @@ class OneCan(SimpleTestCase):
         self.assertEqual(can("1:12", reading=1).can.amount, 750.0)
 
     def test_spoons_per_gallon_by_family(self):
-        values = [s.amount for s in read_strength("2 tsp per gallon")]
+        values = [s.amount for s in parse_strength("2 tsp per gallon")]
         self.assertEqual([round(v, 2) for v in values], [2.60, 2.20])
-        self.assertEqual([round(s.amount, 1) for s in read_strength("1 tbsp")], [15.0, 14.8, 20.0])
-        self.assertEqual(len(read_strength("2 tsp per gallon", "us")), 1)
+        self.assertEqual([round(s.amount, 1) for s in parse_strength("1 tbsp")], [15.0, 14.8, 20.0])
+        self.assertEqual(len(parse_strength("2 tsp per gallon", "us")), 1)
 
     def test_what_cannot_be_a_strength_is_refused_by_name(self):
         for said in (

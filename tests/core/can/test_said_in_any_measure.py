@@ -4,7 +4,7 @@ from django.test import SimpleTestCase
 
 from dace.core.can.answer import CanAsked, answer
 from dace.core.can.dry import Spread, read_dry
-from dace.core.can.strength import read_strength
+from dace.core.can.strength import parse_strength
 from dace.core.can.vessels import read_rate
 from dace.core.errors import DaceError
 from dace.core.matter.composition import composition
@@ -43,23 +43,23 @@ class Dilutions(SimpleTestCase):
             ("1 part in 65", "us", 1000 / 65),
         ):
             with self.subTest(said, family=family):
-                found = read_strength(said, family, "mL")[0]
+                found = parse_strength(said, family, "mL")[0]
                 self.assertEqual((found.kind, found.unit or "mL"), ("per_litre", "mL"))
                 self.assertLess(abs(found.amount / per_l - 1), WITHIN, found)
 
     def test_a_metric_garden_is_offered_both_gallons(self):
-        found = read_strength("2 tsp per gallon", "metric")
+        found = parse_strength("2 tsp per gallon", "metric")
         self.assertEqual([round(one.amount, 2) for one in found], [2.6, 2.2])
         self.assertEqual(len({one.meaning for one in found}), 2)
 
     def test_a_comma_before_three_digits_is_thousands_and_the_other_reading_stands_beside(self):
         for said, first, second in (("1,000 ml", 1000, 1), ("1,200 ml in 600 L", 2, 0.002)):
-            found = read_strength(said, "metric")
+            found = parse_strength(said, "metric")
             self.assertEqual([round(one.amount, 4) for one in found], [first, second])
-        self.assertEqual(len(read_strength("1,000 ml", "us")), 1)
-        (wish,) = read_strength("N 1,200 mg/L", "us")
+        self.assertEqual(len(parse_strength("1,000 ml", "us")), 1)
+        (wish,) = parse_strength("N 1,200 mg/L", "us")
         self.assertEqual(wish.amount, 1200)
-        (half,) = read_strength("2,5 ml/L", "us")
+        (half,) = parse_strength("2,5 ml/L", "us")
         self.assertEqual(half.amount, 2.5)
 
     def test_shares_of_the_label(self):
@@ -73,7 +73,7 @@ class Dilutions(SimpleTestCase):
             ("30 % of the label", 0.3),
         ):
             with self.subTest(said):
-                (found,) = read_strength(said)
+                (found,) = parse_strength(said)
                 self.assertEqual((found.kind, found.amount), ("label", share))
 
     def test_whose_gallon_is_asked_where_nobody_can_know(self):

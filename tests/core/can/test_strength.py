@@ -6,7 +6,7 @@ from django.test import SimpleTestCase
 from hypothesis import given
 from hypothesis import strategies as st
 
-from dace.core.can.strength import ratio_words, read_strength
+from dace.core.can.strength import format_strength, parse_strength
 from dace.core.errors import DaceError
 
 
@@ -22,25 +22,25 @@ class Ratios(SimpleTestCase):
             ("1 + 0,5", 0.5),
         ):
             with self.subTest(text):
-                (found,) = read_strength(text)
+                (found,) = parse_strength(text)
                 self.assertAlmostEqual(found.amount, 1000 / (1 + parts))
 
     def test_one_in_n_counts_the_whole_can(self):
-        (found,) = read_strength("1 in 13")
+        (found,) = parse_strength("1 in 13")
         self.assertAlmostEqual(found.amount, 1000 / 13)
         self.assertIn("1 + 12", found.meaning)
 
     def test_a_colon_is_read_both_ways_likeliest_first(self):
         for text in ("1:12", "1 : 12", "1/12"):
             with self.subTest(text):
-                added, within = read_strength(text)
+                added, within = parse_strength(text)
                 self.assertAlmostEqual(added.amount, 1000 / 13)
                 self.assertAlmostEqual(within.amount, 1000 / 12)
 
     @given(st.integers(1, 5000))
     def test_a_ratio_is_told_as_it_was_said(self, n):
-        (found,) = read_strength(f"1 + {n}")
-        told = ratio_words(found.amount)
+        (found,) = parse_strength(f"1 + {n}")
+        told = format_strength(found.amount, "mL")
         if n >= 20:
             self.assertEqual(told, f"1 + {n}")
         else:
@@ -48,7 +48,7 @@ class Ratios(SimpleTestCase):
 
     @given(st.floats(1, 2000), st.floats(1.001, 5))
     def test_more_water_is_weaker(self, n, factor):
-        (strong,), (weak,) = read_strength(f"1 + {n:.4f}"), read_strength(f"1 + {n * factor:.4f}")
+        (strong,), (weak,) = parse_strength(f"1 + {n:.4f}"), parse_strength(f"1 + {n * factor:.4f}")
         self.assertGreater(strong.amount, weak.amount)
 
 
@@ -65,7 +65,7 @@ class Amounts(SimpleTestCase):
             ("½ tsp per litre", 2.5, "mL"),
         ):
             with self.subTest(text):
-                found = read_strength(text, "metric")[0]
+                found = parse_strength(text, "metric")[0]
                 self.assertEqual((found.kind, found.unit), ("per_litre", unit))
                 self.assertAlmostEqual(found.amount, per_l, places=3)
 
@@ -77,13 +77,13 @@ class Amounts(SimpleTestCase):
             ("3 tsp", 15),
         ):
             with self.subTest(text):
-                found = read_strength(text, "metric")[0]
+                found = parse_strength(text, "metric")[0]
                 self.assertEqual(found.kind, "can")
                 self.assertAlmostEqual(found.amount, amount)
 
     def test_in_the_family_that_was_named(self):
         for family, per_l in (("us", 2.604), ("imperial", 2.200), ("australian", 2.200)):
-            (found,) = read_strength("2 tsp per gallon", family)
+            (found,) = parse_strength("2 tsp per gallon", family)
             self.assertAlmostEqual(found.amount, per_l, delta=0.001)
             self.assertIn("measures", found.meaning)
 
@@ -105,7 +105,7 @@ class Targets(SimpleTestCase):
             ("75 % of the label rate", "label", 0.75, ""),
         ):
             with self.subTest(text):
-                (found,) = read_strength(text)
+                (found,) = parse_strength(text)
                 self.assertEqual((found.kind, found.nutrient), (kind, nutrient))
                 self.assertAlmostEqual(found.amount, amount)
 
@@ -124,7 +124,7 @@ class Targets(SimpleTestCase):
             "Q 9",
         ):
             with self.subTest(text), self.assertRaises(DaceError) as caught:
-                read_strength(text)
+                parse_strength(text)
             error = caught.exception
             self.assertEqual(error.field, "strength")
             self.assertTrue(error.sentence.startswith("Read "))
@@ -133,7 +133,7 @@ class Targets(SimpleTestCase):
     @given(st.text(max_size=30))
     def test_any_text_is_read_or_refused_and_nothing_else(self, text):
         try:
-            found = read_strength(text)
+            found = parse_strength(text)
         except DaceError:
             return
         self.assertTrue(all(math.isfinite(s.amount) and s.amount > 0 for s in found))

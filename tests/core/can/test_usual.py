@@ -9,7 +9,7 @@ from dace.core.can.usual import (
     For,
     default_amount,
     never_there,
-    strength_said,
+    rounded_strength,
     usual_dilutions,
     usual_of,
     usual_parts,
@@ -100,7 +100,9 @@ class Default(unittest.TestCase):
             tokens=FERMENT,
         )  # fmt: skip
         per_l = default_amount(COMFREY, FERMENT, who("tomato_bush", "fruit_fill"), TAP).per_l
-        self.assertAlmostEqual(answer(asked).can.amount_per_l, strength_said(per_l, "mL"), places=9)
+        self.assertAlmostEqual(
+            answer(asked).can.amount_per_l, rounded_strength(per_l, "mL"), places=9
+        )
         young = CanAsked(
             "what the stage likes", COMFREY, TAP, 9.0, crop=crop("lettuce"),
             stage=crop("lettuce").stage("seedling"), tokens=FERMENT,
@@ -130,5 +132,5 @@ class TooLittleToWeigh(unittest.TestCase):
 
     def test_a_strength_is_said_never_stronger(self):
         for per_l in (1.957, 0.73, 14.2):
-            self.assertLessEqual(strength_said(per_l, "mL"), per_l + 1e-12)
-            self.assertLessEqual(strength_said(per_l, "g"), per_l + 1e-12)
+            self.assertLessEqual(rounded_strength(per_l, "mL"), per_l + 1e-12)
+            self.assertLessEqual(rounded_strength(per_l, "g"), per_l + 1e-12)

@@ -60,6 +60,10 @@ EXAMPLES = {
         "jar": EPSOM, "water": {"ec_ms_cm": 0.06}, "vessel": "0.5 L", "strength": "10 g/L",
         "crop": "chilli", "stage": "fruit_set", "plants": 6, "air_c": 19,
     },
+    "read": {
+        "text": "3 scoops", "as": "amount", "measures": "us", "owned": ["7 mL scoop"],
+        "scale": "ppm500", "shown": "1 + 499",
+    },
 }  # fmt: skip
 ODD = (None, "", "custard", -1, 0, 1e308, [], {}, [[]], True, "2026-02-30")
 
@@ -120,6 +124,7 @@ class Anything(SimpleTestCase):
             ("clock", ("crop", "today", "started_on")),
             ("signs", ("sign", "crop")),
             ("mix", ("vessel",)),
+            ("read", ("text",)),
             ("spray", ("jar", "crop", "strength")),
         ):
             for key in needed:

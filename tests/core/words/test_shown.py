@@ -6,7 +6,7 @@ from hypothesis import strategies as st
 
 from dace.core.api import shown
 from dace.core.can.dry import Spread, read_dry
-from dace.core.can.strength import read_strength
+from dace.core.can.strength import parse_strength
 from dace.core.can.vessels import read_pack
 from dace.core.words.quantities import FAMILIES, read_amount, read_measure
 from dace.core.words.shown import Shown, showing
@@ -38,7 +38,7 @@ class TypedBack(SimpleTestCase):
     def test_strengths(self, family, value, unit):
         with showing(Shown(family)):
             said = shown.in_each(value, unit)
-        found = read_strength(said, family)
+        found = parse_strength(said, family)
         self.assertEqual(len(found), 1, said)
         self.assertEqual((found[0].kind, found[0].unit), ("per_litre", unit), said)
         self.near(found[0].amount, value)

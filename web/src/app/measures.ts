@@ -39,3 +39,11 @@ export const fromScale = (typed: number): number => typed / (garden.path?.per_ms
 export function example(metric: string, us: string): string {
   return garden.path?.measures === 'us' ? us : metric;
 }
+
+/** Scales that pens show, to choose from. */
+export const SCALES = [
+  { value: 'mS/cm', name: 'mS/cm' },
+  { value: 'uS/cm', name: 'µS/cm' },
+  { value: 'ppm500', name: 'ppm, 500 scale' },
+  { value: 'ppm700', name: 'ppm, 700 scale' },
+];

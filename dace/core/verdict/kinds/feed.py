@@ -4,11 +4,12 @@ from __future__ import annotations
 
 from dataclasses import replace
 
+from dace.core.can.strength import format_strength
 from dace.core.verdict.case import Case, Decided
 from dace.core.verdict.facts import Facts
 from dace.core.verdict.kinds.given import Given
 from dace.core.verdict.questions import unread
-from dace.core.verdict.records import Portion, Verdict
+from dace.core.verdict.records import Verdict
 from dace.core.verdict.words import number_word
 from dace.core.words import shown
 
@@ -33,8 +34,9 @@ class Feed(Given):
         portion = found.recipe
         assert portion is not None  # what nothing suits waits; see ``to_get``
         times = "" if portion.cans == 1 else f", {number_word(portion.cans)} times"
+        at = format_strength(portion.per_l, portion.unit, 2)
         return (
-            f"Feed {portion.name} at {_ratio(portion)}: {portion.words} in "
+            f"Feed {portion.name} at {at}: {portion.words} in "
             f"{shown.litres(portion.fill_l, 2)} of {portion.water_name}{times}."
         )
 
@@ -51,12 +53,6 @@ class Feed(Given):
     def next_feed(self, facts: Facts, found: Verdict) -> tuple[int, bool]:
         """A slot later."""
         return facts.every_days, False
-
-
-def _ratio(recipe: Portion) -> str:
-    if recipe.unit == "mL":
-        return recipe.strength
-    return shown.in_each(recipe.amount / recipe.litres, "g", 2)
 
 
 def _gets(found: Verdict, planting: str) -> bool:

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { untrack } from 'svelte';
   import { garden } from '../../app/garden.svelte';
+  import { SCALES } from '../../app/measures';
   import Button from '../../ui/Button.svelte';
   import Choice from '../../ui/Choice.svelte';
   import Field from '../../ui/Field.svelte';
@@ -17,12 +18,6 @@
   }
   let { subjectId, open = $bindable() }: Props = $props();
   const reading = new NewReading();
-  const SCALES = [
-    { value: 'mS/cm', name: 'mS/cm' },
-    { value: 'uS/cm', name: 'µS/cm' },
-    { value: 'ppm500', name: 'ppm, 500 scale' },
-    { value: 'ppm700', name: 'ppm, 700 scale' },
-  ];
   const FIELDS = ['value', 'temperature_c', 'parts_water', 'taken_at', 'pots'];
 
   $effect(() => {

@@ -1,5 +1,5 @@
 import { ask, client } from '../../api/client';
-import { example } from '../../app/measures';
+import { example, SCALES } from '../../app/measures';
 import type { Setup } from './forms';
 import { notNumbers, typed, type Form } from './questions';
 import { typedNumber } from '../../ui/numbers';
@@ -107,12 +107,7 @@ export function penForm(id: string): Form {
           {
             key: 'scale',
             label: 'It shows',
-            options: options(
-              ['mS/cm', 'mS/cm'],
-              ['uS/cm', 'µS/cm'],
-              ['ppm500', 'ppm, 500 scale'],
-              ['ppm700', 'ppm, 700 scale'],
-            ),
+            options: SCALES,
             usual: 'mS/cm',
           },
           {

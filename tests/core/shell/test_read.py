@@ -1,0 +1,56 @@
+"""What people type, and how it may be meant: figures from kitchen tables and the calendar."""
+
+from django.test import SimpleTestCase
+
+from dace.core.errors import DaceError
+from dace.core.shell.reading import read
+
+
+class Read(SimpleTestCase):
+    def values(self, said, kind, **more):
+        return [one["value"] for one in read({"text": said, "as": kind, **more})["readings"]]
+
+    def assert_read(self, said, kind, *values, **more):
+        found = self.values(said, kind, **more)
+        self.assertEqual(len(found), len(values), found)
+        for one, value in zip(found, values, strict=True):
+            if isinstance(value, float):
+                self.assertAlmostEqual(one, value, places=3)
+            else:
+                self.assertEqual(one, value)
+
+    def test_each_kind(self):
+        for said, kind, values in (
+            ("2 tbsp and 1 tsp", "amount", (35.0,)),
+            ("1 gallon", "volume", (3.785, 4.546)),
+            ("1 + 199", "strength", (5.0,)),
+            ("64 °F", "temperature", (17.778,)),
+            ("1450 uS/cm", "conductivity", (1.45,)),
+            ("700 ppm (700)", "conductivity", (1.0,)),
+            ("4 ft", "length", (1.219,)),
+            ("14.7.2026", "date", ("2026-07-14",)),
+            ("3/4/26", "date", ("2026-04-03", "2026-03-04")),
+            ("twice a week", "interval", (3.5,)),
+            ("every 10 days", "interval", (10.0,)),
+            ("fortnightly", "interval", (14.0,)),
+        ):
+            measures = {"measures": "metric"} if said.startswith("2 tbsp") else {}
+            with self.subTest(said, kind=kind):
+                self.assert_read(said, kind, *values, **measures)
+
+    def test_more_than_one_way_is_doubted_in_a_sentence(self):
+        self.assertIsNone(read({"text": "9 L", "as": "volume"})["doubt"])
+        doubt = read({"text": "1:12", "as": "strength"})["doubt"]
+        self.assertEqual(
+            doubt, "“1:12” may be 1 + 12, thirteen parts in all or 1 in 12, which is 1 + 11."
+        )
+
+    def test_a_measure_that_is_owned_is_read_by_its_name(self):
+        self.assert_read("3 scoops", "amount", 21.0, owned=["7 mL scoop", "1 tsp"])
+        with self.assertRaises(DaceError):
+            read({"text": "3 scoops", "as": "amount"})
+
+    def test_a_bare_number_is_in_the_unit_that_its_box_showed(self):
+        self.assert_read("399", "strength", 2.5, shown="1 + 499")
+        self.assert_read("68", "temperature", 20.0, measures="us")
+        self.assert_read("700", "conductivity", 1.4, scale="ppm500")
