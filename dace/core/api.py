@@ -16,7 +16,7 @@ from dace.core.brew.days import past_use, ready_days
 from dace.core.brew.estimate import Band, BrewEstimate, estimate
 from dace.core.brew.extraction import SPREAD_ONLY, Method, method, methods, modifier, modifiers
 from dace.core.brew.purpose import Purpose, purpose_of, suits
-from dace.core.brew.recipe import Ingredient, Recipe
+from dace.core.brew.recipe import Recipe, RecipeItem
 from dace.core.brew.told import brew_working
 from dace.core.brew.weighed import BrewReading, weigh
 from dace.core.can.answer import Answer, Beside, CanAsked, answer, warm_up
@@ -34,6 +34,7 @@ from dace.core.can.dry import (
 )
 from dace.core.can.finding import FoundMix, Simpler, Taken, find_mix
 from dace.core.can.fitting import solve_amount
+from dace.core.can.ingredient import Ingredient, Source
 from dace.core.can.leaf import Leaf, leaf_of
 from dace.core.can.leaf_limits import Limit as LeafLimit
 from dace.core.can.leftover import Leftover, keeps_until
@@ -41,11 +42,10 @@ from dace.core.can.measured_out import Measured, Way, strength_words
 from dace.core.can.measures import KINDS as MEASURE_KINDS
 from dace.core.can.measures import TEASPOON_ML, Owned, usual_measures
 from dace.core.can.measuring import AmountSaid, Vessel, measured
-from dace.core.can.mix_asked import MixAsked, Offered
+from dace.core.can.mix_asked import MixAsked
 from dace.core.can.mixing import MOST_VESSEL_L, Mixture, fill_can, fill_with
 from dace.core.can.mixing import Poured as PouredPart
 from dace.core.can.offering import offered_for
-from dace.core.can.parts import Part
 from dace.core.can.pouring import Ground, suggest_litres_each
 from dace.core.can.practice import Checked, Exercise, check, exercise
 from dace.core.can.sharing import shares_of_ground, told_by
@@ -229,7 +229,6 @@ from dace.core.verdict.records import (
     NamedWater,
     Portion,
     Question,
-    Source,
     Stop,
     Verdict,
     Yard,
@@ -372,13 +371,11 @@ __all__ = [
     "NamedWater",
     "NextFeed",
     "Numbers",
-    "Offered",
     "OnLeaf",
     "Order",
     "Outlook",
     "OwnDay",
     "Owned",
-    "Part",
     "PenReading",
     "PenScale",
     "PlaceKind",
@@ -392,6 +389,7 @@ __all__ = [
     "Range",
     "ReadVerdict",
     "Recipe",
+    "RecipeItem",
     "Rehearsed",
     "Result",
     "RootWord",

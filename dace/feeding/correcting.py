@@ -9,7 +9,7 @@ from dataclasses import dataclass
 from django.db import transaction
 
 from dace.core import api as core
-from dace.core.api import Correction, DaceError, Misread, Part, Result, shown
+from dace.core.api import Correction, DaceError, Ingredient, Misread, Result, shown
 from dace.feeding.models import Can, Thinning
 from dace.feeding.reads import litres_left
 from dace.garden.reads import SPRAYER, core_water, vessels
@@ -60,7 +60,7 @@ def correction_of(scope: Scope, can_id: uuid.UUID) -> ReadCan | None:
     found = core.correct_can(
         Misread(
             parts=tuple(
-                Part(feeds[part.jar_id], part.amount / can.vessel_l, part.jar.name)
+                Ingredient(feeds[part.jar_id], part.amount / can.vessel_l, part.jar.name)
                 for part in parts
             ),
             water=core_water(can.water),

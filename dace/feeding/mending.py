@@ -9,7 +9,7 @@ from datetime import datetime
 from django.db import transaction
 
 from dace.core import api as core
-from dace.core.api import DaceError, Part, shown
+from dace.core.api import DaceError, Ingredient, shown
 from dace.feeding.models import Can, Dose, Tick
 from dace.feeding.reads import litres_left
 from dace.garden.models import Stand, Water
@@ -103,7 +103,7 @@ def _mend_can(scope: Scope, dose: Dose, water_id: uuid.UUID | None) -> None:
         parts = list(can.parts.select_related("jar__brew").order_by("created_at", "id"))
         feeds = compositions_now([part.jar for part in parts])
         mixed = core.fill_with(
-            [Part(feeds[p.jar_id], p.amount / can.vessel_l, p.jar.name) for p in parts],
+            [Ingredient(feeds[p.jar_id], p.amount / can.vessel_l, p.jar.name) for p in parts],
             can.vessel_l,
             core_water(water),
         )

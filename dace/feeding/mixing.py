@@ -8,7 +8,7 @@ from dataclasses import dataclass
 from datetime import datetime
 
 from dace.core import api as core
-from dace.core.api import DaceError, amount_words, shown
+from dace.core.api import DaceError, Source, amount_words, shown
 from dace.feeding.models import Can, CanPart
 from dace.feeding.reads import jars_with_stock
 from dace.feeding.verdicts import verdict_of
@@ -19,8 +19,7 @@ from dace.households.keeping import new_row
 from dace.households.scope import ConflictError, NotFoundError, Scope
 from dace.measuring.models import Subject
 from dace.measuring.services import subject_of
-from dace.shelf.models import Jar
-from dace.shelf.reads import compositions_now, g_per_ml, tokens_of
+from dace.shelf.reads import compositions_now, source_of
 
 
 @dataclass(frozen=True)
@@ -52,25 +51,6 @@ class NewCan:
     def jar_ids(self) -> tuple[uuid.UUID, ...]:
         """Every jar that is poured from, in order."""
         return (self.jar_id, *(one.jar_id for one in self.more))
-
-
-@dataclass(frozen=True)
-class Source:
-    """A jar that is poured from: what is in it and what it still holds."""
-
-    jar: Jar
-    feed: core.Composition
-    stock: float
-
-    @property
-    def name(self) -> str:
-        """As the jar is called."""
-        return self.jar.name
-
-    @property
-    def tokens(self) -> frozenset[str]:
-        """What rules may name it by."""
-        return tokens_of(self.jar)
 
 
 @dataclass(frozen=True)
@@ -116,7 +96,7 @@ def sources_of(scope: Scope, jar_ids: Sequence[uuid.UUID]) -> tuple[Source, ...]
             said = f"{jar.name}, which does not dissolve"
             raise DaceError("jar_id", said, "spread it dry, or choose another jar")
     feeds = compositions_now([jar for jar, _ in rows])
-    return tuple(Source(jar, feeds[jar.pk], stock) for jar, stock in rows)
+    return tuple(source_of(jar, feeds[jar.pk], stock) for jar, stock in rows)
 
 
 def can_asked(
@@ -136,7 +116,7 @@ def can_asked(
         stock=first.stock,
         reading=new.reading,
         owned=whom.owned,
-        g_per_ml=g_per_ml(first.jar),
+        g_per_ml=first.g_per_ml,
         tokens=first.tokens,
         setting=target.setting if target else "pot",
         share=whom.share,
@@ -148,7 +128,7 @@ def can_asked(
                 one.feed,
                 one.stock,
                 said.reading,
-                g_per_ml(one.jar),
+                one.g_per_ml,
                 one.tokens,
             )
             for one, said in zip(others, new.more, strict=True)
@@ -229,7 +209,7 @@ def part_rows(scope: Scope, found: Mixed, can: Can) -> list[CanPart]:
         CanPart(
             **new_row(scope, uuid.uuid5(found.new.id, f"part {turn}")),
             can=can,
-            jar=source.jar,
+            jar_id=uuid.UUID(source.key),
             amount=part.amount,
         )
         for turn, (source, part) in enumerate(zip(found.sources, found.can.parts, strict=True), 1)

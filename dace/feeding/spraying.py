@@ -9,12 +9,11 @@ from datetime import datetime
 from django.db import transaction
 
 from dace.core import api as core
-from dace.core.api import DaceError, Part, SprayAsked, shown
+from dace.core.api import DaceError, Ingredient, Source, SprayAsked, shown
 from dace.feeding.meanwhile import refuse_if_fed_meanwhile
 from dace.feeding.mixing import (
     Mixed,
     NewCan,
-    Source,
     can_asked,
     sources_of,
     whom_now,
@@ -81,7 +80,7 @@ def work_out(
     answer = core.answer(asked)
     tokens = frozenset[str]().union(*(one.tokens for one in sources))
     parts = tuple(
-        Part(one.feed, poured.per_l, one.name)
+        Ingredient(one.feed, poured.per_l, one.name)
         for one, poured in zip(sources, answer.can.parts, strict=True)
     )
     found = core.spray(

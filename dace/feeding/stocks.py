@@ -46,7 +46,7 @@ def make_stock(scope: Scope, new: NewStock) -> Jar:
     if repeat is not None:
         return repeat
     source = sources_of(scope, [new.jar_id])[0]
-    jar, unit = source.jar, "mL" if source.jar.form == "liquid" else "g"
+    jar, unit = Jar.objects.fetch(scope, new.jar_id, "jar_id"), source.feed.unit
     if not 0 < new.litres <= _MOST_L:
         raise DaceError("litres", f"{new.litres:g} L", f"above 0 and up to {_MOST_L:g} L would do")
     if not 0 < new.amount <= source.stock:

@@ -9,7 +9,7 @@ from datetime import date
 from threading import Lock
 
 from dace.core import api as core
-from dace.core.api import CanToMix, Grows, NamedWater, Source, Stop, Verdict, Vessel, Yard
+from dace.core.api import CanToMix, Grows, NamedWater, Stop, Verdict, Vessel, Yard
 from dace.feeding.reads import jars_with_stock
 from dace.feeding.rootzones import RootRecord, root_zones
 from dace.feeding.ticks import filled_today, left_out, mixed_today
@@ -30,8 +30,7 @@ from dace.garden.reads import (
 from dace.households.scope import Scope
 from dace.households.version import Newest, Version, version_of
 from dace.measuring.models import Pen
-from dace.shelf.models import Jar
-from dace.shelf.reads import compositions_now, content_of, g_per_ml, tokens_of
+from dace.shelf.reads import compositions_now, source_of
 
 _one_at_a_time = Lock()
 
@@ -132,21 +131,7 @@ def _yard(scope: Scope, garden: Garden, record: RootRecord, asked: tuple[Stop, .
     return Yard(
         days=record.known.outlook,
         stops=asked,
-        sources=tuple(
-            Source(
-                key=str(jar.pk),
-                name=jar.name,
-                feed=feeds[jar.pk],
-                stock=stock,
-                tokens=tokens_of(jar),
-                dissolves=jar.dissolves,
-                content=None if jar.dissolves else content_of(jar),
-                keeps_until=jar.use_by,
-                g_per_ml=g_per_ml(jar),
-                price=_price(jar),
-            )
-            for jar, stock in jars
-        ),
+        sources=tuple(source_of(jar, feeds[jar.pk], stock) for jar, stock in jars),
         waters=tuple(NamedWater(str(w.pk), w.name, core_water(w)) for w in waters(scope)),
         vessels=tuple(Vessel(str(v.pk), v.name, v.volume_l) for v in there),
         owned=owned(scope),
@@ -154,11 +139,6 @@ def _yard(scope: Scope, garden: Garden, record: RootRecord, asked: tuple[Stop, .
         slider=garden.slider,
         filled=filled_today(scope, record.known.today, largest),
     )
-
-
-def _price(jar: Jar) -> float | None:
-    """Of a mL or g, where somebody said what the pack cost."""
-    return None if jar.price is None else jar.price / jar.holds
 
 
 def _tested_high(record: RootRecord) -> frozenset[str]:

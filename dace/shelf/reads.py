@@ -9,8 +9,9 @@ from dace.core.api import (
     TEASPOON_ML,
     Composition,
     Content,
-    Ingredient,
     Label,
+    RecipeItem,
+    Source,
     brew_tokens,
     composition,
     composition_of_bottle,
@@ -91,7 +92,23 @@ def g_per_ml(jar: Jar) -> float | None:
     return jar.spoon_g / TEASPOON_ML if jar.spoon_g else None
 
 
-def solids_of(jar: Jar) -> tuple[Ingredient, ...]:
+def source_of(jar: Jar, feed: Composition, stock: float) -> Source:
+    """A jar as the core takes it: what is in it, what is left, and what names it."""
+    return Source(
+        key=str(jar.pk),
+        name=jar.name,
+        feed=feed,
+        stock=stock,
+        tokens=tokens_of(jar),
+        dissolves=jar.dissolves,
+        content=None if jar.dissolves else content_of(jar),
+        keeps_until=jar.use_by,
+        g_per_ml=g_per_ml(jar),
+        price=None if jar.price is None else jar.price / jar.holds,
+    )
+
+
+def solids_of(jar: Jar) -> tuple[RecipeItem, ...]:
     """What a bottle's brew was made of; nothing for a bought feed."""
     return ingredients_of(tuple(jar.brew.ingredients)) if jar.brew is not None else ()
 

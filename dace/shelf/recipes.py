@@ -12,7 +12,7 @@ from typing import Any
 from django.db import transaction
 
 from dace.core import api as core
-from dace.core.api import DaceError, Ingredient
+from dace.core.api import DaceError, RecipeItem
 from dace.households.keeping import Written, keep
 from dace.households.scope import Scope
 from dace.shelf.models import OwnMaterial, OwnRecipe
@@ -125,10 +125,10 @@ def save_recipe(scope: Scope, row_id: uuid.UUID, new: RecipeRecord) -> OwnRecipe
     return keep(scope, OwnRecipe, Written(row_id, "recipe"), values)
 
 
-def ingredients_of(kept: tuple[dict[str, Any], ...]) -> tuple[Ingredient, ...]:
+def ingredients_of(kept: tuple[dict[str, Any], ...]) -> tuple[RecipeItem, ...]:
     """Ingredients as the core knows them."""
     return tuple(
-        Ingredient(
+        RecipeItem(
             material=item["material"],
             mass_g=item["mass_g"],
             weighed=item.get("weighed", True),

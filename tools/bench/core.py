@@ -8,7 +8,7 @@ from datetime import date, timedelta
 import numpy as np
 
 from dace.core.brew.estimate import estimate
-from dace.core.brew.recipe import Ingredient, Recipe
+from dace.core.brew.recipe import Recipe, RecipeItem
 from dace.core.draws.ensemble import DRAWS
 from dace.core.matter.media import medium
 from dace.core.matter.waters import water_from_ec
@@ -30,7 +30,7 @@ _DAYS, _POOLS = 30, 12
 
 def rows() -> list[Row]:
     """A brew, then root zones: one, many, and many with one reading more."""
-    items = (Ingredient("comfrey_fresh", 2000.0), Ingredient("nettle_fresh", 500.0))
+    items = (RecipeItem("comfrey_fresh", 2000.0), RecipeItem("nettle_fresh", 500.0))
     recipe = Recipe("anaerobic_ferment", items, 20.0, water_from_ec(0.0), 16.0)
     seeds = iter(range(1000))
     fresh = median_of(lambda: estimate(recipe, _DAYS, seed=next(seeds)))

@@ -8,7 +8,8 @@ import numpy as np
 from scipy.optimize import linprog
 
 from dace.core.can.finding import find_mix
-from dace.core.can.mix_asked import MixAsked, Offered
+from dace.core.can.ingredient import Source
+from dace.core.can.mix_asked import MixAsked
 from dace.core.figures import Range
 from dace.core.matter.composition import Composition, composition, composition_of_liquid
 from dace.core.matter.label import Label, label_of_material
@@ -37,7 +38,7 @@ def rows() -> list[Row]:
     feeds.append(("crystals", composition(Label(16, 8, 24, form="solid"))))
     held = {"NH4_N": 130.0, "K": 1600.0, "P": 40.0, "Ca": 70.0, "Mg": 30.0}
     feeds.append(("comfrey", composition_of_liquid(held, "comfrey", brewed=True)))
-    sources = tuple(Offered(name, feed) for name, feed in feeds)
+    sources = tuple(Source(name, name, feed) for name, feed in feeds)
     stages = itertools.cycle(
         stage for grown in crops().values() for stage in grown.stages if _wishes(dict(stage.wish))
     )

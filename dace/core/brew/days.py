@@ -41,9 +41,9 @@ def past_use(recipe: Recipe, day: float) -> bool:
     --------
     A bubbled brew is ready within two days and sours within one:
 
-    >>> from dace.core.brew.recipe import Ingredient
+    >>> from dace.core.brew.recipe import RecipeItem
     >>> from dace.core.matter.waters import water_of_kind
-    >>> tea = Recipe("aerated_brew", (Ingredient("worm_castings", 900),), 9, water_of_kind("rain"))
+    >>> tea = Recipe("aerated_brew", (RecipeItem("worm_castings", 900),), 9, water_of_kind("rain"))
     >>> past_use(tea, 1), past_use(tea, 4)
     (False, True)
     """

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Collection
 from dataclasses import dataclass
 
-from dace.core.brew.recipe import Ingredient
+from dace.core.brew.recipe import RecipeItem
 from dace.core.can.fitting import friendly_parts
 from dace.core.can.usual import usual_in_pots
 from dace.core.figures import judgement
@@ -33,17 +33,17 @@ class Purpose:
     does_not: tuple[str, ...]
 
 
-def leafy(solids: tuple[Ingredient, ...]) -> bool:
+def leafy(solids: tuple[RecipeItem, ...]) -> bool:
     """Whether what went in holds as much nitrogen as potassium: it goes on giving it.
 
-    >>> leafy((Ingredient("nettle_fresh", 1500),)), leafy((Ingredient("comfrey_fresh", 1500),))
+    >>> leafy((RecipeItem("nettle_fresh", 1500),)), leafy((RecipeItem("comfrey_fresh", 1500),))
     (True, False)
     """
     held = {n: sum(one.mass_g * _percent(one, n) for one in solids) for n in ("N", "K")}
     return held["N"] > 0 and held["N"] >= held["K"]
 
 
-def _percent(one: Ingredient, nutrient: str) -> float:
+def _percent(one: RecipeItem, nutrient: str) -> float:
     return material(one.material).percent_of(nutrient).typ
 
 
@@ -51,7 +51,7 @@ def purpose_of(
     mg_l: dict[str, float],
     ec_ms_cm: float,
     sodium_mg_l: float = 0.0,
-    solids: tuple[Ingredient, ...] = (),
+    solids: tuple[RecipeItem, ...] = (),
     tokens: Collection[str] = (),
 ) -> Purpose:
     """What a liquid does when it is watered on in a pot at a usual strength.
@@ -64,7 +64,7 @@ def purpose_of(
         Its likely conductivity.
     sodium_mg_l : float
         Its sodium.
-    solids : tuple of Ingredient
+    solids : tuple of RecipeItem
         What it was made of, where that is known: nettle, grass and dung are for leaf, though
         their potassium comes out first.
     tokens : collection of str
@@ -122,7 +122,7 @@ def _good_for(rich: set[str], brings: dict[str, float], leafy: bool) -> list[str
     return found
 
 
-def suits(feed: Composition, solids: tuple[Ingredient, ...] = ()) -> str:
+def suits(feed: Composition, solids: tuple[RecipeItem, ...] = ()) -> str:
     """What a feed is richest in, in a word or two; empty where it brings neither N, K nor Ca.
 
     ``solids`` are what a home-made one was made of.

@@ -23,7 +23,7 @@ SHELL_IN_WATER_MG_L = 40.0
 
 
 @dataclass(frozen=True)
-class Ingredient:
+class RecipeItem:
     """A material, how much of it [g], how it was measured and how fine it is.
 
     ``dry_matter`` is what she knows of it [fraction]; None takes the table's. ``percent``
@@ -65,7 +65,7 @@ class Recipe:
     """
 
     method: str
-    ingredients: tuple[Ingredient, ...]
+    ingredients: tuple[RecipeItem, ...]
     volume_l: float
     water: WaterIons
     temperature_c: float = 18.0
@@ -106,7 +106,7 @@ class Recipe:
             totals["Ca"] = min(totals["Ca"], self._acid_frees_mg())
         return tuple((n, total / volume + self.water.of(n)) for n, total in totals.items())
 
-    def _most_mg(self, item: Ingredient, nutrient: str, volume_l: float) -> float:
+    def _most_mg(self, item: RecipeItem, nutrient: str, volume_l: float) -> float:
         """All of a nutrient in an ingredient, or what the liquid dissolves of it [mg]."""
         found = material(item.material)
         share = item.percent_of(nutrient).high / 100

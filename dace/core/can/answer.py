@@ -6,6 +6,7 @@ from dataclasses import dataclass, replace
 
 from dace.core.can.capping import Bounded, CapCheck, cap_check
 from dace.core.can.fitting import solve_amount
+from dace.core.can.ingredient import Ingredient
 from dace.core.can.measured_out import (
     Measured,
     Way,
@@ -16,7 +17,6 @@ from dace.core.can.measured_out import (
 )
 from dace.core.can.measures import Owned, Rounded, with_kitchen
 from dace.core.can.mixing import Mixture, Poured, fill_with
-from dace.core.can.parts import Part
 from dace.core.can.strength import Strength, format_strength, parse_strength
 from dace.core.can.usual import For, default_amount, never_there, rounded_strength, usual_amount
 from dace.core.errors import DaceError
@@ -148,9 +148,11 @@ def _readings(asked: CanAsked) -> list[Strength]:
     return [_in_its_unit(one, asked) for one in read]
 
 
-def _beside(asked: CanAsked) -> tuple[tuple[Part, ...], list[tuple[CanAsked, tuple[str, ...]]]]:
+def _beside(
+    asked: CanAsked,
+) -> tuple[tuple[Ingredient, ...], list[tuple[CanAsked, tuple[str, ...]]]]:
     """The other sources as parts, and how each was asked for and read."""
-    parts: list[Part] = []
+    parts: list[Ingredient] = []
     told = []
     for one in asked.beside:
         alone = replace(
@@ -167,7 +169,7 @@ def _beside(asked: CanAsked) -> tuple[tuple[Part, ...], list[tuple[CanAsked, tup
         strengths = _readings(alone)
         chosen = strengths[min(max(one.reading, 0), len(strengths) - 1)]
         off = _by_spoon() if chosen.spooned else None
-        parts.append(Part(one.feed, _amount(chosen, alone), one.name, off))
+        parts.append(Ingredient(one.feed, _amount(chosen, alone), one.name, off))
         told.append((alone, tuple(strength.meaning for strength in strengths)))
     return tuple(parts), told
 
@@ -204,13 +206,15 @@ def warm_up() -> None:
     )
 
 
-def _can(strength: Strength, asked: CanAsked, beside: tuple[Part, ...]) -> Mixture:
+def _can(strength: Strength, asked: CanAsked, beside: tuple[Ingredient, ...]) -> Mixture:
     off = _by_spoon() if strength.spooned else None
-    first = Part(asked.feed, _amount(strength, asked, beside), asked.name if beside else "", off)
+    first = Ingredient(
+        asked.feed, _amount(strength, asked, beside), asked.name if beside else "", off
+    )
     return fill_with((first, *beside), asked.vessel_l, asked.water)
 
 
-def _amount(strength: Strength, asked: CanAsked, beside: tuple[Part, ...] = ()) -> float:
+def _amount(strength: Strength, asked: CanAsked, beside: tuple[Ingredient, ...] = ()) -> float:
     if strength.kind == "wish":
         return _liked(asked)
     if strength.kind in ("usual", "usual_leaf"):

@@ -5,8 +5,8 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from dace.core.can.fitting import friendly_parts, strongest_beside
+from dace.core.can.ingredient import Ingredient, ec_of
 from dace.core.can.mixing import Mixture
-from dace.core.can.parts import Part, ec_of
 from dace.core.matter.composition import Composition
 from dace.core.matter.waters import WaterIons
 from dace.core.result import Step, Working, say
@@ -45,11 +45,11 @@ class CapCheck:
     working: Working
 
 
-def cap_check(can: Mixture, who: Bounded, beside: tuple[Part, ...] = ()) -> CapCheck:
+def cap_check(can: Mixture, who: Bounded, beside: tuple[Ingredient, ...] = ()) -> CapCheck:
     """A can beside the most that its stage bears; ``beside`` are its further sources."""
     cap = feed_cap(who.crop, who.stage, who.water.ec_ms_cm)
     fits = strongest_beside(cap.feed_ec_ms_cm, who.feed, beside)
-    total_at_cap = ec_of((Part(who.feed, fits), *beside), who.water) if fits else None
+    total_at_cap = ec_of((Ingredient(who.feed, fits), *beside), who.water) if fits else None
     amount_at_cap = fits * who.vessel_l if fits else None
     over = 100 * (can.feed_ec / cap.feed_ec_ms_cm - 1) if cap.feed_ec_ms_cm > 0 else 100.0
     steps = [cap.step, Step("the feed in pure water", "", can.feed_ec, "mS/cm", "from its ions")]

@@ -15,7 +15,7 @@ from typing import Literal
 
 from scipy.optimize import brentq
 
-from dace.core.can.parts import Part, ec_of
+from dace.core.can.ingredient import Ingredient, ec_of
 from dace.core.errors import DaceError
 from dace.core.figures import judgement
 from dace.core.matter.waters import WaterIons
@@ -36,7 +36,7 @@ class Misread:
     what it could hold; ``read`` and ``expected`` are mS/cm at 25 C.
     """
 
-    parts: tuple[Part, ...]
+    parts: tuple[Ingredient, ...]
     water: WaterIons
     filled_l: float
     holds_l: float
@@ -97,7 +97,7 @@ def correct_can(found: Misread) -> Correction:
     >>> from dace.core.matter.composition import Label, composition
     >>> from dace.core.matter.waters import water_from_ec
     >>> salt, rain = composition(Label(0, 0, 50, form="solid")), water_from_ec(0.0)
-    >>> meant, twice = Part(salt, 1.0), ec_of((Part(salt, 2.0),), rain)
+    >>> meant, twice = Ingredient(salt, 1.0), ec_of((Ingredient(salt, 2.0),), rain)
     >>> right = Result(ec_of((meant,), rain), 1.0, 1.5, "mS/cm", ())
     >>> mended = correct_can(Misread((meant,), rain, 4.0, 10.0, twice, right))
     >>> mended.kind, round(mended.water_l, 3)
@@ -126,7 +126,7 @@ def _plain_reads(found: Misread) -> float:
     return water + _PLAIN * max(0.0, found.expected.value - water)
 
 
-def _doubtful(parts: Sequence[Part]) -> int | None:
+def _doubtful(parts: Sequence[Ingredient]) -> int | None:
     """The one source that is far less known than the others; None where no one stands out."""
     if len(parts) == 1:
         return 0
@@ -152,7 +152,7 @@ def _times(found: Misread, turn: int | None) -> float:
     return float(brentq(off, bottom, top, xtol=1e-9))
 
 
-def _really(found: Misread, turn: int | None, times: float) -> list[Part]:
+def _really(found: Misread, turn: int | None, times: float) -> list[Ingredient]:
     """What is in the can after all."""
     return [p.times(times) if turn in (None, at) else p for at, p in enumerate(found.parts)]
 
@@ -192,7 +192,7 @@ def _thinned(found: Misread, turn: int | None, times: float) -> Correction:
     return Correction(kind, water_l, pour_off, (), reads, times, _named(found, turn), text, says)
 
 
-def _diluted_to(found: Misread, really: Sequence[Part]) -> float:
+def _diluted_to(found: Misread, really: Sequence[Ingredient]) -> float:
     """The share of what is in the can that, filled up with its water, reads what it should."""
 
     def off(share: float) -> float:
@@ -233,7 +233,7 @@ def _strengthened(found: Misread, turn: int | None, times: float) -> Correction:
     return Correction("feed", 0.0, 0.0, more, reads, times, _named(found, turn), text, says)
 
 
-def _lacking(part: Part, times: float) -> float:
+def _lacking(part: Ingredient, times: float) -> float:
     """Shares of the meant amount: too little was measured, or the liquid itself is thin."""
     return 1 - times if part.feed.known_by == "label" else 1 / times - 1
 

@@ -4,12 +4,12 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
+from dace.core.can.ingredient import Ingredient, Source
 from dace.core.can.measuring import measured
 from dace.core.can.miss import part_of_miss
-from dace.core.can.mix_asked import MixAsked, Offered
+from dace.core.can.mix_asked import MixAsked
 from dace.core.can.mixing import Mixture, fill_with
 from dace.core.can.nearest import Found, Problem, nearest, used_in
-from dace.core.can.parts import Part
 from dace.core.errors import DaceError
 from dace.core.matter.clashes import WHERE, Clash, clashes_among, meeting
 from dace.core.matter.nutrients import NUTRIENT_NAMES, NUTRIENTS
@@ -26,7 +26,7 @@ _HARDLY = 0.03
 class Taken:
     """So much of a source [mL or g] in the whole can, and how it is measured."""
 
-    source: Offered
+    source: Source
     turn: int
     amount: float
     per_l: float
@@ -88,7 +88,8 @@ def find_mix(asked: MixAsked) -> FoundMix:
     >>> from dace.core.matter.waters import water_from_ec
     >>> salt = composition(Label(0, 0, 50, form="solid"))
     >>> wish = {"K": Range(60.0, 83.0, 120.0)}
-    >>> mix = find_mix(MixAsked((Offered("potash", salt),), water_from_ec(0.0), 10.0, wish))
+    >>> potash = Source("potash", "potash", salt)
+    >>> mix = find_mix(MixAsked((potash,), water_from_ec(0.0), 10.0, wish))
     >>> round(mix.taken[0].amount, 1), mix.miss < 1e-6
     (2.0, True)
     """
@@ -123,7 +124,7 @@ def _taken(asked: MixAsked, found: Found) -> tuple[Taken, ...]:
 def _can(asked: MixAsked, taken: tuple[Taken, ...]) -> Mixture | None:
     if not taken:
         return None
-    parts = [Part(one.source.feed, one.per_l, one.source.name) for one in taken]
+    parts = [Ingredient(one.source.feed, one.per_l, one.source.name) for one in taken]
     return fill_with(parts, asked.vessel_l, asked.water)
 
 

@@ -9,9 +9,9 @@ import numpy as np
 from numpy.typing import NDArray
 from scipy.optimize import brentq
 
-from dace.core.can.parts import (
+from dace.core.can.ingredient import (
     IN_PURE_WATER,
-    Part,
+    Ingredient,
     can_ec,
     ec_of,
     feed_ec_alone,
@@ -36,7 +36,7 @@ def solve_amount(
     feed: Composition,
     water: WaterIons,
     vessel_l: float,
-    beside: tuple[Part, ...] = (),
+    beside: tuple[Ingredient, ...] = (),
 ) -> float:
     """Concentrate per litre of finished can [mL/L or g/L] that a strength means.
 
@@ -50,7 +50,7 @@ def solve_amount(
         What the can is filled with.
     vessel_l : float
         Finished volume [L].
-    beside : tuple of Part
+    beside : tuple of Ingredient
         What else is in the can: it counts where the strength is that of the whole can.
 
     Returns
@@ -81,7 +81,7 @@ def _solved(
     feed: Composition,
     water: WaterIons,
     vessel_l: float,
-    beside: tuple[Part, ...],
+    beside: tuple[Ingredient, ...],
 ) -> float:
     if strength.kind == "per_litre":
         return strength.amount
@@ -98,7 +98,9 @@ def _solved(
     return _amount_for_ec(strength.amount, feed, water, beside)
 
 
-def _amount_for_nutrient(strength: Strength, feed: Composition, beside: tuple[Part, ...]) -> float:
+def _amount_for_nutrient(
+    strength: Strength, feed: Composition, beside: tuple[Ingredient, ...]
+) -> float:
     per_unit = feed.element(strength.nutrient)
     if per_unit <= 0:
         raise DaceError(
@@ -109,14 +111,14 @@ def _amount_for_nutrient(strength: Strength, feed: Composition, beside: tuple[Pa
 
 
 def _amount_for_ec(
-    target: float, feed: Composition, water: WaterIons, beside: tuple[Part, ...]
+    target: float, feed: Composition, water: WaterIons, beside: tuple[Ingredient, ...]
 ) -> float:
     room = _room(feed, beside)
 
     def reads(amount: float) -> float:
         if not beside:
             return can_ec(amount, feed, water)
-        return ec_of((Part(feed, amount), *beside), water)
+        return ec_of((Ingredient(feed, amount), *beside), water)
 
     floor, most = reads(0.0) if beside else water.ec_ms_cm, reads(room)
     if not floor < target < most:
@@ -129,7 +131,7 @@ def _amount_for_ec(
     return float(brentq(lambda a: reads(a) - target, 1e-9, room, rtol=1e-7))
 
 
-def _room(feed: Composition, beside: tuple[Part, ...]) -> float:
+def _room(feed: Composition, beside: tuple[Ingredient, ...]) -> float:
     """How much of a feed still fits into a litre [mL or g]."""
     poured = sum(part.per_l for part in beside if part.feed.unit == "mL")
     return max(1e-6, _NEAT - poured) if feed.unit == "mL" else _NEAT
@@ -179,19 +181,21 @@ def conducts_about(amount_per_l: float, feed: Composition) -> float:
 @cache
 def _conducts(feed: Composition) -> Array:
     """Conductivity of a feed in pure water at the amounts of ``_GRID`` [mS/cm]."""
-    ions = mixed_ions((Part(feed, 1.0),), IN_PURE_WATER, 1.0)
+    ions = mixed_ions((Ingredient(feed, 1.0),), IN_PURE_WATER, 1.0)
     amounts = {key: np.asarray(mg * _GRID) for key, mg in ions.items()}
     return np.maximum.accumulate(np.asarray(ec_25(amounts, feed_ph())))
 
 
 @lru_cache(maxsize=512)
-def strongest_beside(cap_ms_cm: float, feed: Composition, beside: tuple[Part, ...]) -> float | None:
+def strongest_beside(
+    cap_ms_cm: float, feed: Composition, beside: tuple[Ingredient, ...]
+) -> float | None:
     """As :func:`strongest_within`, beside other sources that stay as they are."""
     if not beside:
         return strongest_within(cap_ms_cm, feed)
 
     def over(amount: float) -> float:
-        return ec_of((Part(feed, amount), *beside), IN_PURE_WATER) - cap_ms_cm
+        return ec_of((Ingredient(feed, amount), *beside), IN_PURE_WATER) - cap_ms_cm
 
     room = _room(feed, beside)
     if over(0.0) >= 0:

@@ -6,8 +6,8 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from typing import Literal
 
+from dace.core.can.ingredient import Ingredient, mixed_ions, water_share
 from dace.core.can.leaf import Leaf, leaf_figure
-from dace.core.can.parts import Part, mixed_ions, water_share
 from dace.core.matter.chemistry import atomic_weight, molar_mass
 from dace.core.matter.composition import ACETATE, Composition
 from dace.core.matter.waters import WaterIons
@@ -45,13 +45,13 @@ class Limit:
         return self.used > self.most * (1 + 1e-9)
 
 
-def urea_g_l(parts: Sequence[Part]) -> float:
+def urea_g_l(parts: Sequence[Ingredient]) -> float:
     """Urea in a litre of spray [g]."""
     nitrogen = sum(part.per_l * dict(part.feed.mg)["urea_N"] for part in parts)
     return nitrogen / 1000 * molar_mass("CH4N2O") / (2 * atomic_weight("N"))
 
 
-def salts_g_l(parts: Sequence[Part]) -> tuple[float, Working]:
+def salts_g_l(parts: Sequence[Ingredient]) -> tuple[float, Working]:
     """Salts in a litre of spray [g], urea apart.
 
     A dry feed counts as weighed, a liquid by the mass of its ions with the charge closed.
@@ -83,13 +83,13 @@ def ion_mass_mg(feed: Composition) -> float:
 
 
 def limits_for(
-    parts: Sequence[Part], water: WaterIons, leaf: Leaf, air_c: float, sour: bool
+    parts: Sequence[Ingredient], water: WaterIons, leaf: Leaf, air_c: float, sour: bool
 ) -> tuple[Limit, ...]:
     """Everything that bounds a spray, the nearest to its limit first.
 
     Parameters
     ----------
-    parts : sequence of Part
+    parts : sequence of Ingredient
         What is in it.
     water : WaterIons
         What it is mixed with.
@@ -121,7 +121,7 @@ def limits_for(
     return tuple(sorted(found, key=lambda one: -one.used / one.most))
 
 
-def _salts_row(parts: Sequence[Part], leaf: Leaf) -> str:
+def _salts_row(parts: Sequence[Ingredient], leaf: Leaf) -> str:
     if leaf.tender:
         return "salts_tender_g_l"
     return "salts_mgso4_g_l" if all(_is_epsom(part.feed) for part in parts) else "salts_grown_g_l"
@@ -140,7 +140,7 @@ def _limit(of: LimitOf, used: float, most: float, warm: float, source: str) -> L
     return Limit(of, used, most * warm, step, most)
 
 
-def _sour(parts: Sequence[Part]) -> Limit:
+def _sour(parts: Sequence[Ingredient]) -> Limit:
     """Something sour by how thin it is: about 1 + 200 is as sour as leaves stand."""
     row = leaf_figure("acid_ph_min")
     used = sum(part.per_l for part in parts if part.feed.unit == "mL")  # a mL is about a gram

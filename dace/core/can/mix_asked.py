@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import math
 from collections.abc import Mapping
 from dataclasses import dataclass
 from itertools import combinations
@@ -10,6 +9,7 @@ from itertools import combinations
 import numpy as np
 from numpy.typing import NDArray
 
+from dace.core.can.ingredient import NEAT, Source
 from dace.core.can.measures import Owned
 from dace.core.figures import Range, judgement
 from dace.core.matter.clashes import Meeting, clashes_between
@@ -18,24 +18,6 @@ from dace.core.matter.nutrients import NUTRIENTS
 from dace.core.matter.waters import WaterIons
 
 Array = NDArray[np.float64]
-NEAT = 1000.0
-"""A litre of it in a litre [mL or g]."""
-
-
-@dataclass(frozen=True)
-class Offered:
-    """A source that may go in.
-
-    ``most_per_l`` is the most of it a litre may take [mL or g]; ``g_per_ml`` what a level mL
-    of a dry one weighs.
-    """
-
-    name: str
-    feed: Composition
-    tokens: frozenset[str] = frozenset()
-    stock: float = math.inf
-    most_per_l: float = NEAT
-    g_per_ml: float | None = None
 
 
 @dataclass(frozen=True)
@@ -48,7 +30,7 @@ class MixAsked:
     ``owned`` are the measures to say the amounts in.
     """
 
-    sources: tuple[Offered, ...]
+    sources: tuple[Source, ...]
     water: WaterIons
     vessel_l: float
     wish: Mapping[str, Range]
@@ -65,7 +47,7 @@ def barred_pairs(found: list[Meeting]) -> list[frozenset[int]]:
     return [frozenset(pair) for pair, clash in said if clash and clash[0].right == "bar"]
 
 
-def most_of(one: Offered, asked: MixAsked) -> float:
+def most_of(one: Source, asked: MixAsked) -> float:
     """The most of a source in a litre: its stock, what is usual, and nothing unwished."""
     unwished = any(
         asked.wish[n].typ <= 0 and one.feed.element(n) > 0 for n in NUTRIENTS if n in asked.wish

@@ -8,7 +8,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from dace.core.can.parts import IN_PURE_WATER, Part, feed_ph, mixed_ions
+from dace.core.can.ingredient import IN_PURE_WATER, Ingredient, feed_ph, mixed_ions
 from dace.core.figures import Range, judgement
 from dace.core.matter.carriers import Carrier
 from dace.core.matter.composition import Composition, combined
@@ -22,12 +22,12 @@ from dace.core.words import shown
 class Sized:
     """A part with how much of it goes into a can, and how far off its measuring may be."""
 
-    part: Part
+    part: Ingredient
     amount: float
     off: Range
 
     @classmethod
-    def of(cls, part: Part, vessel_l: float) -> Sized:
+    def of(cls, part: Ingredient, vessel_l: float) -> Sized:
         """It in a can of so many litres."""
         off = part.measured or judgement("measuring_tolerance").range
         return cls(part, part.per_l * vessel_l, off)

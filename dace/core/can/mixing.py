@@ -14,8 +14,8 @@ import math
 from collections.abc import Sequence
 from dataclasses import dataclass
 
+from dace.core.can.ingredient import Ingredient, water_share
 from dace.core.can.mixed_ec import Sized, ec_and_feed
-from dace.core.can.parts import Part, water_share
 from dace.core.errors import DaceError
 from dace.core.figures import Range
 from dace.core.matter.composition import Composition, combined, label_step
@@ -113,15 +113,15 @@ def fill_can(
     DaceError
         If the can is no can, or more concentrate than can is asked for.
     """
-    return fill_with((Part(feed, amount_per_l, measured=measured),), vessel_l, water)
+    return fill_with((Ingredient(feed, amount_per_l, measured=measured),), vessel_l, water)
 
 
-def fill_with(parts: Sequence[Part], vessel_l: float, water: WaterIons) -> Mixture:
+def fill_with(parts: Sequence[Ingredient], vessel_l: float, water: WaterIons) -> Mixture:
     """Mix several sources into one can of water.
 
     Parameters
     ----------
-    parts : sequence of Part
+    parts : sequence of Ingredient
         At least one, in the order in which they are poured.
     vessel_l : float
         Finished volume [L], above 0 and up to ``MOST_VESSEL_L``.
@@ -154,7 +154,7 @@ def fill_with(parts: Sequence[Part], vessel_l: float, water: WaterIons) -> Mixtu
     )
 
 
-def _check(parts: Sequence[Part], vessel_l: float) -> None:
+def _check(parts: Sequence[Ingredient], vessel_l: float) -> None:
     if not 0 < vessel_l <= MOST_VESSEL_L:
         raise DaceError(
             "vessel", f"{vessel_l:g} L", f"above 0 and up to {MOST_VESSEL_L:g} L would do"

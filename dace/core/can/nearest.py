@@ -18,9 +18,9 @@ import numpy as np
 from numpy.typing import ArrayLike, NDArray
 from scipy.optimize import linprog
 
+from dace.core.can.ingredient import NEAT, feed_ph
 from dace.core.can.miss import WEIGHTS, WITHIN, miss
-from dace.core.can.mix_asked import NEAT, MixAsked, adds_of, barred_pairs, limits_of, most_of
-from dace.core.can.parts import feed_ph
+from dace.core.can.mix_asked import MixAsked, adds_of, barred_pairs, limits_of, most_of
 from dace.core.matter.clashes import meeting
 from dace.core.matter.conductivity import IONS, ec_25
 from dace.core.matter.nutrients import NUTRIENTS

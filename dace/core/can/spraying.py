@@ -6,10 +6,10 @@ import math
 from collections.abc import Sequence
 from dataclasses import dataclass
 
+from dace.core.can.ingredient import Ingredient
 from dace.core.can.leaf import FORMS, goes_in, held_each, leaf_figure, leaf_of, spread_of
 from dace.core.can.leaf_limits import Limit, limits_for, salts_g_l, urea_g_l
 from dace.core.can.mixing import Mixture, fill_with
-from dace.core.can.parts import Part
 from dace.core.errors import DaceError
 from dace.core.figures import Range
 from dace.core.matter.nutrients import NUTRIENTS
@@ -31,7 +31,7 @@ class SprayAsked:
     whether they grow in a bed; ``room`` the share of its need that its pot carries.
     """
 
-    parts: tuple[Part, ...]
+    parts: tuple[Ingredient, ...]
     water: WaterIons
     vessel_l: float
     crop: Crop
@@ -113,8 +113,8 @@ def spray(asked: SprayAsked) -> Spray:
     >>> from dace.core.season.crops import crop
     >>> salt = composition(Label(0, 0, 0, form="solid", also=(("Mg", 9.86), ("S", 13.0))))
     >>> chilli = crop("chilli")
-    >>> parts, rain, set_ = (Part(salt, 10.0),), water_from_ec(0.06), chilli.stage("fruit_set")
-    >>> asked = SprayAsked(parts, rain, 0.5, chilli, set_, 6, 19)
+    >>> parts, rain = (Ingredient(salt, 10.0),), water_from_ec(0.06)
+    >>> asked = SprayAsked(parts, rain, 0.5, chilli, chilli.stage("fruit_set"), 6, 19)
     >>> magnesium = spray(asked).on_leaf[-1]
     >>> round(magnesium.lands.value), round(magnesium.enters.value)
     (47, 12)
@@ -199,7 +199,7 @@ def _range(found: Result) -> Range:
     return Range(found.low, found.value, found.high)
 
 
-def _enters(nutrient: str, parts: Sequence[Part], water: WaterIons, lands: Result) -> Result:
+def _enters(nutrient: str, parts: Sequence[Ingredient], water: WaterIons, lands: Result) -> Result:
     forms = {key: sum(p.per_l * dict(p.feed.mg)[key] for p in parts) for key in FORMS}
     forms["NO3_N"] += water.of("NO3_N")
     share = goes_in(nutrient, forms)

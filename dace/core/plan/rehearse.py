@@ -5,6 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass, replace
 from datetime import date
 
+from dace.core.can.ingredient import Source
 from dace.core.errors import DaceError
 from dace.core.ledger.shortfall import APPROACHES
 from dace.core.plan.making import make_plan
@@ -15,7 +16,7 @@ from dace.core.season.need import spans
 from dace.core.season.outlook import Outlook
 from dace.core.verdict.judge import verdicts
 from dace.core.verdict.options import minutes_of
-from dace.core.verdict.records import RHYTHMS, Grows, Source, Yard
+from dace.core.verdict.records import RHYTHMS, Grows, Yard
 
 _MOST_WARMER_C, _MOST_RAIN, _MOST_STRENGTH = 6.0, 4.0, 3.0
 

@@ -4,8 +4,9 @@ from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
 
+from dace.core.can.ingredient import Source
 from dace.core.plan.walk import Given, Walked
-from dace.core.verdict.records import Source, Verdict
+from dace.core.verdict.records import Verdict
 
 PASSES = 3
 _PRICE = 0.5

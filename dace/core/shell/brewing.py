@@ -11,8 +11,8 @@ from dace.core.api import (
     BrewEstimate,
     BrewReading,
     DaceError,
-    Ingredient,
     Recipe,
+    RecipeItem,
     advise_brew,
     check_claim,
     estimate,
@@ -107,10 +107,10 @@ def _recipe(given: Json) -> Recipe:
     )
 
 
-def _ingredient(row: Any) -> Ingredient:
+def _ingredient(row: Any) -> RecipeItem:
     if not isinstance(row, dict):
         raise DaceError("ingredients", repr(row)[:80], "materials with their mass would do")
-    return Ingredient(
+    return RecipeItem(
         material=text(row, "material"),
         mass_g=number(row.get("mass_g"), "ingredients.mass_g"),
         weighed=bool(row.get("weighed", True)),

@@ -10,8 +10,8 @@ from dace.core.api import (
     DaceError,
     FoundMix,
     MixAsked,
-    Offered,
     Range,
+    Source,
     find_mix,
     place_kind,
     place_kinds,
@@ -45,11 +45,11 @@ def _in_pot(kind: str) -> bool:
 _NO_WATER: Json = {"ec_ms_cm": 0.0}
 
 
-def _offered(row: Json) -> Offered:
+def _offered(row: Json) -> Source:
     feed, tokens = feed_in(json_object(row, "jar"), "jar")
     stock = row.get("stock")
     left = math.inf if stock is None else _not_negative(number(stock, "sources.stock"), "stock")
-    return Offered(text(row, "name"), feed, tokens, left)
+    return Source(text(row, "name"), text(row, "name"), feed, left, tokens)
 
 
 def _not_negative(value: float, field: str) -> float:

@@ -8,7 +8,7 @@ from dace.core.api import (
     Crop,
     DaceError,
     Feeding,
-    Part,
+    Ingredient,
     Result,
     Spray,
     SprayAsked,
@@ -44,7 +44,7 @@ def spray_on_leaves(given: Json) -> Json:
         measures=measures_in(given),
         tokens=tokens,
     )
-    part = Part(feed, answer(asked).can.amount_per_l)
+    part = Ingredient(feed, answer(asked).can.amount_per_l)
     plants = _plants(given)
     found = spray(
         SprayAsked((part,), water, vessel_l, grown, stage, plants, air_c, is_sour(tokens))

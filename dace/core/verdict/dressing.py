@@ -8,6 +8,7 @@ import numpy as np
 
 from dace.core.advice.cautions import gates
 from dace.core.advice.judge import advise_feeding
+from dace.core.can.ingredient import Source
 from dace.core.can.measuring import measured
 from dace.core.figures import judgement
 from dace.core.matter.nutrients import NUTRIENTS
@@ -16,7 +17,7 @@ from dace.core.season.need import makes_its_own
 from dace.core.verdict.facts import DRESSED_FOR_DAYS, Facts
 from dace.core.verdict.options import Fed, brings_of, feeding_of
 from dace.core.verdict.reach import Reach
-from dace.core.verdict.records import Portion, Source, Yard
+from dace.core.verdict.records import Portion, Yard
 from dace.core.words import shown
 
 _OFFERS = 3

@@ -10,9 +10,9 @@ from typing import Literal
 from dace.core.advice.feeding import Feeding
 from dace.core.advice.judge import barred
 from dace.core.can.fitting import conducts_about
+from dace.core.can.ingredient import Ingredient, Source, water_share
 from dace.core.can.miss import miss
 from dace.core.can.mixing import Mixture, fill_can
-from dace.core.can.parts import Part, water_share
 from dace.core.can.usual import Default, For, default_amount, rounded_strength
 from dace.core.figures import judgement
 from dace.core.matter.composition import Composition
@@ -21,7 +21,7 @@ from dace.core.matter.waters import WaterIons
 from dace.core.season.crops import Stage, feed_cap
 from dace.core.season.need import makes_its_own, wish_now
 from dace.core.verdict.facts import Facts
-from dace.core.verdict.records import Grows, NamedWater, Source, Yard
+from dace.core.verdict.records import Grows, NamedWater, Yard
 
 HALF = 0.5
 """The share of its wish that a stop gets after a flush, or near the top of its comfort."""
@@ -186,7 +186,7 @@ def minutes_of(source: Source) -> float:
 
 def _plain(per_l: float, feed: Composition, water: WaterIons) -> dict[str, float]:
     """What the water of a can holds [mg/L]."""
-    share = water_share((Part(feed, per_l),))
+    share = water_share((Ingredient(feed, per_l),))
     return {n: water.of("NO3_N" if n == "N" else n) * share for n in NUTRIENTS}
 
 

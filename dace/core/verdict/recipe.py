@@ -7,6 +7,7 @@ from dataclasses import replace
 
 import numpy as np
 
+from dace.core.can.ingredient import Source
 from dace.core.can.measuring import measured, vessel_for
 from dace.core.can.pouring import Ground, suggest_litres_each
 from dace.core.figures import judgement
@@ -15,7 +16,7 @@ from dace.core.season.crops import Crop, Stage
 from dace.core.season.need import wish_now
 from dace.core.verdict.facts import Facts
 from dace.core.verdict.options import Fed, Meal, Option, cap_of, litre_of, option_of, options
-from dace.core.verdict.records import Grows, MixedCan, NamedWater, Portion, Source, Yard
+from dace.core.verdict.records import Grows, MixedCan, NamedWater, Portion, Yard
 
 _ANY_CAN_L = 100.0
 _OFFERS = 3

@@ -6,12 +6,11 @@ from dataclasses import dataclass
 from datetime import date
 from typing import Literal
 
+from dace.core.can.ingredient import Source
 from dace.core.can.measures import Owned
 from dace.core.can.measuring import NOT_MEASURED, AmountSaid, Vessel
 from dace.core.can.mixing import Mixture
 from dace.core.can.strength import format_strength
-from dace.core.matter.composition import Composition
-from dace.core.matter.release import Content
 from dace.core.matter.settings import Shelter
 from dace.core.matter.waters import WaterIons
 from dace.core.result import Working
@@ -28,32 +27,6 @@ RHYTHM_WORDS = {
     "fortnightly": "every second week",
     "every_watering": "at every watering",
 }
-
-
-@dataclass(frozen=True)
-class Source:
-    """Something on the shelf: what a mL or g of it holds, how much there is, what names it.
-
-    ``content`` is set of what is spread dry; ``keeps_until`` where it spoils; ``g_per_ml`` how
-    heavy a dry feed lies, where somebody weighed it; ``price`` is of a mL or g, None where
-    nobody said.
-    """
-
-    key: str
-    name: str
-    feed: Composition
-    stock: float
-    tokens: frozenset[str] = frozenset()
-    dissolves: bool = True
-    content: Content | None = None
-    keeps_until: date | None = None
-    g_per_ml: float | None = None
-    price: float | None = None
-
-    @property
-    def home_made(self) -> bool:
-        """Whether it was brewed."""
-        return any(token.startswith("method:") for token in self.tokens)
 
 
 @dataclass(frozen=True)

@@ -25,7 +25,7 @@ def correct_preview(scope: Scope, wanted: ReadCanIn) -> CorrectionOut:
     read = core.reading_at_25(core.PenReading(wanted.value, scale)).value
     found = core.correct_can(
         core.Misread(
-            parts=tuple(core.Part(jar.feed, part.per_l, jar.name) for jar, part in parts),
+            parts=tuple(core.Ingredient(jar.feed, part.per_l, jar.name) for jar, part in parts),
             water=asked.water,
             filled_l=can.vessel_l,
             holds_l=max(holds, can.vessel_l),

@@ -6,9 +6,9 @@ import uuid
 from dataclasses import dataclass, replace
 
 from dace.core import api as core
-from dace.core.api import Feeding, Verdict
+from dace.core.api import Feeding, Source, Verdict
 from dace.desks.shared.situation import situation
-from dace.feeding.mixing import Source, Whom, sources_of
+from dace.feeding.mixing import Whom, sources_of
 from dace.feeding.verdicts import verdict_of
 from dace.garden.models import Garden, Water
 from dace.garden.reads import StandRecord, core_water, garden_of, owned, stand

@@ -3,10 +3,10 @@
 from __future__ import annotations
 
 import uuid
-from dataclasses import dataclass, replace
+from dataclasses import replace
 
 from dace.core import api as core
-from dace.core.api import DaceError, Feeding, FoundMix, MixAsked, Offered, Range, Taken
+from dace.core.api import DaceError, Feeding, FoundMix, MixAsked, Range, Source, Taken
 from dace.desks.bench.schemas_more import MixIn, MixOptionOut, MixOut, MixSourceOut
 from dace.desks.shared.situation import situation
 from dace.desks.shared.typed import read_litres
@@ -15,19 +15,10 @@ from dace.feeding.verdicts import verdict_of
 from dace.garden.models import Water
 from dace.garden.reads import StandRecord, core_water, garden_of, owned, stand
 from dace.households.scope import Scope
-from dace.shelf.models import Jar
-from dace.shelf.reads import compositions_now, g_per_ml, tokens_of
+from dace.shelf.reads import compositions_now, source_of
 
 _MOST = 10
 _FAR, _HARDLY = 1.6, 0.04
-
-
-@dataclass(frozen=True)
-class _OnShelf:
-    """Sources that may go in, with the jar of each."""
-
-    offered: tuple[Offered, ...]
-    jars: tuple[Jar, ...]
 
 
 def mix_page(scope: Scope, wanted: MixIn) -> MixOut:
@@ -44,13 +35,13 @@ def mix_page(scope: Scope, wanted: MixIn) -> MixOut:
     share = verdict.share if verdict else 1.0
     wish = _wish(target, share)
     shelf = _on_shelf(scope, target, share, situation(scope, garden, target))
-    if not shelf.offered:
+    if not shelf:
         raise DaceError("stand_id", "a shelf with nothing that suits here", "set up a feed first")
     water = core_water(Water.objects.fetch(scope, wanted.water_id, "water_id"))
     cap = core.feed_cap(target.crop, target.stage, water.ec_ms_cm).feed_ec_ms_cm
     found = core.find_mix(
         MixAsked(
-            sources=shelf.offered,
+            sources=shelf,
             water=water,
             vessel_l=read_litres(garden, wanted.vessel),
             wish=wish,
@@ -60,7 +51,7 @@ def mix_page(scope: Scope, wanted: MixIn) -> MixOut:
             owned=owned(scope),
         )
     )
-    return _out(found, shelf)
+    return _out(found)
 
 
 def _wish(target: StandRecord, share: float) -> dict[str, Range]:
@@ -76,7 +67,9 @@ def _wish(target: StandRecord, share: float) -> dict[str, Range]:
     return wish
 
 
-def _on_shelf(scope: Scope, target: StandRecord, share: float, facts: Feeding) -> _OnShelf:
+def _on_shelf(
+    scope: Scope, target: StandRecord, share: float, facts: Feeding
+) -> tuple[Source, ...]:
     """All that dissolves, has something in it, and may be poured there."""
     who = core.For(target.crop, target.stage, target.setting, share)
     today = scope.now.date()
@@ -88,25 +81,24 @@ def _on_shelf(scope: Scope, target: StandRecord, share: float, facts: Feeding) -
         and not (jar.use_by is not None and jar.use_by < today)
     ]
     feeds = compositions_now([jar for jar, _ in rows])
-    kept: list[tuple[Offered, Jar]] = []
+    kept: list[Source] = []
     for jar, stock in rows:
-        tokens = tokens_of(jar)
-        one = core.offered_for(jar.name, feeds[jar.pk], tokens, who, stock, g_per_ml(jar))
-        poured = replace(facts, tokens=tokens | {"route:drench"}, brings=_brings(feeds[jar.pk]))
+        source = source_of(jar, feeds[jar.pk], stock)
+        one = core.offered_for(source, who)
+        poured = replace(facts, tokens=source.tokens | {"route:drench"}, brings=_brings(source))
         if one is not None and not core.barred(poured):
-            kept.append((one, jar))
-    kept = kept[:_MOST]
-    return _OnShelf(tuple(one for one, _ in kept), tuple(jar for _, jar in kept))
+            kept.append(one)
+    return tuple(kept[:_MOST])
 
 
-def _brings(feed: core.Composition) -> frozenset[str]:
-    return frozenset(n for n in core.NUTRIENTS if feed.element(n) > 0)
+def _brings(source: Source) -> frozenset[str]:
+    return frozenset(n for n in core.NUTRIENTS if source.feed.element(n) > 0)
 
 
-def _out(found: FoundMix, shelf: _OnShelf) -> MixOut:
-    best = _option("", "", found.taken, found.miss, shelf)
+def _out(found: FoundMix) -> MixOut:
+    best = _option("", "", found.taken, found.miss)
     simpler = [
-        _option(one.without, one.costs, one.taken, one.miss, shelf)
+        _option(one.without, one.costs, one.taken, one.miss)
         for one in found.simpler
         if one.taken and one.miss <= found.miss + _FAR
     ]
@@ -123,21 +115,19 @@ def _out(found: FoundMix, shelf: _OnShelf) -> MixOut:
     )
 
 
-def _option(
-    without: str, costs: str, taken: tuple[Taken, ...], miss: float, shelf: _OnShelf
-) -> MixOptionOut:
+def _option(without: str, costs: str, taken: tuple[Taken, ...], miss: float) -> MixOptionOut:
     return MixOptionOut(
         without=without,
         miss=miss,
         costs=costs,
-        sources=[_source(one, shelf.jars[one.turn].pk) for one in taken],
+        sources=[_source(one) for one in taken],
     )
 
 
-def _source(one: Taken, jar_id: uuid.UUID) -> MixSourceOut:
+def _source(one: Taken) -> MixSourceOut:
     unit = one.source.feed.unit
     return MixSourceOut(
-        jar_id=jar_id,
+        jar_id=uuid.UUID(one.source.key),
         name=one.source.name,
         strength=f"{core.say(one.per_l, 3)} {unit}/L",
         words=one.words,

@@ -181,7 +181,7 @@ def _more(found: core.Answer, out: LaidOut) -> list[SourceOut]:
     rows = zip(out.jars[1:], found.can.parts[1:], found.beside, strict=True)
     return [
         SourceOut(
-            jar_id=jar.jar.pk,
+            jar_id=uuid.UUID(jar.key),
             name=jar.name,
             readings=list(one.readings),
             strength=one.strength,

@@ -92,8 +92,8 @@ def _shown(
         sprayer_l=out.new.vessel_l,
         sources=[
             SpraySourceOut(
-                jar_id=source.jar.pk,
-                name=source.jar.name,
+                jar_id=uuid.UUID(source.key),
+                name=source.name,
                 amount_text=core.amount_words(part.amount, part.unit),
                 stock_after_text=core.amount_words(max(0.0, source.stock - part.amount), part.unit),
                 strength=core.format_strength(part.per_l, part.unit),

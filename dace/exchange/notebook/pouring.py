@@ -7,11 +7,10 @@ from dataclasses import dataclass
 from datetime import datetime
 
 from dace.core import api as core
-from dace.core.api import DaceError
+from dace.core.api import DaceError, Source
 from dace.feeding.mixing import (
     Mixed,
     NewCan,
-    Source,
     Whom,
     can_asked,
     can_row,

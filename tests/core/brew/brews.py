@@ -4,23 +4,23 @@ import numpy as np
 
 from dace.core.brew.ec import brew_ec
 from dace.core.brew.liquid import liquid
-from dace.core.brew.recipe import Ingredient, Recipe
+from dace.core.brew.recipe import Recipe, RecipeItem
 from dace.core.brew.weighed import weigh
 from dace.core.matter.waters import water_from_ec
 
 RAIN = water_from_ec(0.0)
 
 
-SOAK = Recipe("anaerobic_ferment", (Ingredient("comfrey_fresh", 2000.0),), 20.0, RAIN, 18.0)
+SOAK = Recipe("anaerobic_ferment", (RecipeItem("comfrey_fresh", 2000.0),), 20.0, RAIN, 18.0)
 
 
 def soak(key="comfrey_fresh", grams=2000.0, **more):
     kept = {"method": "anaerobic_ferment", "volume_l": 20.0, "water": RAIN, "temperature_c": 18.0}
-    return Recipe(ingredients=(Ingredient(key, grams),), **(kept | more))
+    return Recipe(ingredients=(RecipeItem(key, grams),), **(kept | more))
 
 
 def shell(grams, **more):
-    item = Ingredient("eggshell_dry", grams, particle="meal_powder")
+    item = RecipeItem("eggshell_dry", grams, particle="meal_powder")
     return Recipe("acid_extract", (item,), 0.15, RAIN, 20.0, acid_percent=5.0, **more)
 
 
@@ -32,7 +32,7 @@ def chosen(rng):
 
 
 def recipe_of(key, grams, method, warmth):
-    return Recipe(method, (Ingredient(key, grams),), 20.0, RAIN, warmth)
+    return Recipe(method, (RecipeItem(key, grams),), 20.0, RAIN, warmth)
 
 
 def bands(recipe, readings, seed, day, draws=500):

@@ -5,7 +5,7 @@ import unittest
 from dace.core.brew.acid import acid_limits
 from dace.core.brew.claims import Against, check_claim
 from dace.core.brew.estimate import estimate
-from dace.core.brew.recipe import Ingredient, Recipe
+from dace.core.brew.recipe import Recipe, RecipeItem
 from dace.core.matter.materials import material
 from dace.core.matter.waters import water_of_kind
 
@@ -78,7 +78,7 @@ class Claims(unittest.TestCase):
 
 class AtABrew(unittest.TestCase):
     def brewed(self, key, grams, litres):
-        ingredients = (Ingredient(key, grams, particle="meal_powder"),)
+        ingredients = (RecipeItem(key, grams, particle="meal_powder"),)
         return Recipe("acid_extract", ingredients, litres, water_of_kind("rain"), acid_percent=5.0)
 
     def test_no_more_calcium_than_the_acid_frees(self):

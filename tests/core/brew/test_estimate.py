@@ -15,7 +15,7 @@ from dace.core.brew.extraction import methods, modifiers
 from dace.core.brew.liquid import liquid
 from dace.core.brew.model import Model
 from dace.core.brew.purpose import purpose_of
-from dace.core.brew.recipe import Ingredient, Recipe
+from dace.core.brew.recipe import Recipe, RecipeItem
 from dace.core.brew.told import brew_working
 from dace.core.brew.weighed import weigh
 from dace.core.can.mixing import fill_can
@@ -43,7 +43,7 @@ class BalanceTests(unittest.TestCase):
     ):
         recipe = Recipe(
             method,
-            (Ingredient(key, grams, particle=particle),),
+            (RecipeItem(key, grams, particle=particle),),
             litres,
             RAIN,
             warmth,
@@ -98,7 +98,7 @@ class BalanceTests(unittest.TestCase):
 
     def test_chopped_finer_is_sooner(self):
         def of(particle):
-            item = Ingredient("comfrey_fresh", 2000.0, particle=particle)
+            item = RecipeItem("comfrey_fresh", 2000.0, particle=particle)
             recipe = Recipe("cold_steep", (item,), 20.0, RAIN, 18.0)
             return estimate(recipe, 5).of("K").likely[1]
 
@@ -156,7 +156,7 @@ class AcidTests(unittest.TestCase):
             acid_limits(((material("comfrey_fresh"), 50.0),), 5.0, 0.15)
         self.assertEqual(caught.exception.field, "ingredients")
         with self.assertRaises(DaceError) as caught:
-            Recipe("acid_extract", (Ingredient("eggshell_dry", 5.0),), 0.15, RAIN, 20.0)
+            Recipe("acid_extract", (RecipeItem("eggshell_dry", 5.0),), 0.15, RAIN, 20.0)
         self.assertEqual(caught.exception.field, "acid_percent")
 
 

@@ -5,13 +5,13 @@ from django.test import SimpleTestCase
 from dace.core.brew.days import past_use
 from dace.core.brew.estimate import estimate
 from dace.core.brew.purpose import purpose_of
-from dace.core.brew.recipe import Ingredient, Recipe
+from dace.core.brew.recipe import Recipe, RecipeItem
 from dace.core.matter.nutrients import NUTRIENTS
 from dace.core.matter.waters import water_of_kind
 
 
 def brew(method, material, grams=1500.0, litres=15.0):
-    return Recipe(method, (Ingredient(material, grams),), litres, water_of_kind("rain"))
+    return Recipe(method, (RecipeItem(material, grams),), litres, water_of_kind("rain"))
 
 
 class PastUse(SimpleTestCase):

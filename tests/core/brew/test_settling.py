@@ -7,7 +7,7 @@ import numpy as np
 from dace.core.brew.acid import ACETIC
 from dace.core.brew.estimate import estimate
 from dace.core.brew.liquid import liquid
-from dace.core.brew.recipe import Ingredient, Recipe
+from dace.core.brew.recipe import Recipe, RecipeItem
 from dace.core.brew.settling import settled_brushite
 from dace.core.brew.weighed import weigh
 from dace.core.matter.waters import water_of_kind
@@ -16,7 +16,7 @@ RAIN = water_of_kind("rain")
 
 
 def sour(material, grams, method="acid_extract", acid=5.0):
-    parts = (Ingredient(material, grams, particle="meal_powder"),)
+    parts = (RecipeItem(material, grams, particle="meal_powder"),)
     return Recipe(method, parts, 1.0, RAIN, acid_percent=acid)
 
 
@@ -69,6 +69,6 @@ class Settling(unittest.TestCase):
         self.assertLess(estimate(sour("gypsum", 50), 21).of("Ca").at(20)[2], 640)
 
     def test_shell_in_a_lactic_ferment_stays_at_its_table(self):
-        parts = (Ingredient("eggshell_dry", 100, particle="meal_powder"),)
+        parts = (RecipeItem("eggshell_dry", 100, particle="meal_powder"),)
         found = estimate(Recipe("lactic_ferment", parts, 1.0, RAIN), 40).of("Ca").at(40)
         self.assertLessEqual(found[2], 1520)  # and the water's own

@@ -11,7 +11,7 @@ from dace.core.brew.ec import brew_ec
 from dace.core.brew.estimate import estimate
 from dace.core.brew.liquid import liquid
 from dace.core.brew.model import Model
-from dace.core.brew.recipe import Ingredient
+from dace.core.brew.recipe import RecipeItem
 from dace.core.brew.weighed import BrewReading
 from dace.core.draws.ensemble import first_draws
 from tests.core import counts
@@ -21,7 +21,7 @@ from tests.core.brew.brews import SOAK, bands, chosen, recipe_of, shell, soak
 
 def read_bands():
     """A brew of two leaves, read once: every band of its twelve days."""
-    nettle = Ingredient("nettle_fresh", 500.0)
+    nettle = RecipeItem("nettle_fresh", 500.0)
     found = estimate(
         replace(SOAK, ingredients=(*SOAK.ingredients, nettle)), 12, (BrewReading(5.0, 2.1),)
     )

@@ -4,8 +4,16 @@ import random
 import unittest
 from dataclasses import replace
 
-from dace.core.api import DaceError, Misread, Part, Range, correct_can, fill_with, water_from_ec
-from dace.core.can.parts import ec_of
+from dace.core.api import (
+    DaceError,
+    Ingredient,
+    Misread,
+    Range,
+    correct_can,
+    fill_with,
+    water_from_ec,
+)
+from dace.core.can.ingredient import ec_of
 from dace.core.matter.composition import composition, composition_of_liquid
 from dace.core.matter.label import Label
 from dace.standins.pen import PenMake, SimulatedPen
@@ -27,9 +35,9 @@ class Corrected(unittest.TestCase):
         rng = random.Random(50)
         for case in range(50):
             water = water_from_ec(rng.choice((0.06, 0.3, 0.65)))
-            meant = [Part(rng.choice((SALT, FEED)), rng.uniform(0.4, 2.0), "salt")]
+            meant = [Ingredient(rng.choice((SALT, FEED)), rng.uniform(0.4, 2.0), "salt")]
             if rng.random() < 0.5:
-                meant.append(Part(BREW, rng.uniform(10, 60), "comfrey"))
+                meant.append(Ingredient(BREW, rng.uniform(10, 60), "comfrey"))
             can = fill_with(meant, 5.0, water)
             # it was really so many times as strong, each source by its own slip
             really = [p.times(rng.uniform(1.3, 3.0)) for p in meant]
@@ -45,7 +53,7 @@ class Corrected(unittest.TestCase):
                 self.assertLess(abs(after / mended.reads.value - 1), 0.03)
 
     def test_twice_as_strong_wants_as_much_water_again(self):
-        rain, part = water_from_ec(0.0), Part(SALT, 1.0, "crystals")
+        rain, part = water_from_ec(0.0), Ingredient(SALT, 1.0, "crystals")
         can = fill_with([part], 4.0, rain)
         twice = ec_of([part.times(2)], rain)
         mended = correct_can(Misread((part,), rain, 4.0, 9.0, twice, can.ec))
@@ -54,7 +62,7 @@ class Corrected(unittest.TestCase):
         self.assertIn("measured twice", mended.says)
 
     def test_without_room_some_is_poured_off_first(self):
-        rain, part = water_from_ec(0.0), Part(SALT, 1.0, "crystals")
+        rain, part = water_from_ec(0.0), Ingredient(SALT, 1.0, "crystals")
         can = fill_with([part], 8.0, rain)
         twice = ec_of([part.times(2)], rain)
         mended = correct_can(Misread((part,), rain, 8.0, 9.0, twice, can.ec))
@@ -64,7 +72,7 @@ class Corrected(unittest.TestCase):
         self.assertAlmostEqual(mended.water_l, 4.5, places=3)
 
     def test_half_as_strong_wants_as_much_feed_again(self):
-        rain, part = water_from_ec(0.0), Part(SALT, 2.0, "crystals")
+        rain, part = water_from_ec(0.0), Ingredient(SALT, 2.0, "crystals")
         can = fill_with([part], 5.0, rain)
         weak = ec_of([part.times(0.5)], rain)
         mended = correct_can(Misread((part,), rain, 5.0, 9.0, weak, can.ec))
@@ -73,7 +81,7 @@ class Corrected(unittest.TestCase):
         self.assertAlmostEqual(mended.more[0].amount, 5.0, places=2)
 
     def test_a_thin_liquid_wants_as_much_again_of_itself(self):
-        rain, part = water_from_ec(0.0), Part(BREW, 40.0, "comfrey")
+        rain, part = water_from_ec(0.0), Ingredient(BREW, 40.0, "comfrey")
         can = fill_with([part], 5.0, rain)
         weak = ec_of([part.times(0.5)], rain)
         mended = correct_can(Misread((part,), rain, 5.0, 9.0, weak, can.ec))
@@ -82,8 +90,8 @@ class Corrected(unittest.TestCase):
 
     def test_the_liquid_nobody_knows_is_named(self):
         rain = water_from_ec(0.0)
-        brew = Part(_unsure(BREW), 40.0, "comfrey")
-        parts = (Part(SALT, 0.5, "crystals"), brew)
+        brew = Ingredient(_unsure(BREW), 40.0, "comfrey")
+        parts = (Ingredient(SALT, 0.5, "crystals"), brew)
         can = fill_with(parts, 5.0, rain)
         strong = ec_of([parts[0], brew.times(3)], rain)
         mended = correct_can(Misread(parts, rain, 5.0, 9.0, strong, can.ec))
@@ -92,7 +100,7 @@ class Corrected(unittest.TestCase):
         self.assertIn("thin it", mended.says)
 
     def test_what_reads_as_it_should_is_left_alone(self):
-        rain, part = water_from_ec(0.3), Part(SALT, 1.0)
+        rain, part = water_from_ec(0.3), Ingredient(SALT, 1.0)
         can = fill_with([part], 5.0, rain)
         self.assertEqual(
             correct_can(Misread((part,), rain, 5.0, 9.0, can.ec.value, can.ec)).kind, "right"
@@ -101,7 +109,7 @@ class Corrected(unittest.TestCase):
         self.assertEqual(plain.kind, "plain")
 
     def test_more_in_the_can_than_it_holds_is_refused(self):
-        part = Part(SALT, 1.0)
+        part = Ingredient(SALT, 1.0)
         can = fill_with([part], 5.0, water_from_ec(0.0))
         with self.assertRaisesRegex(DaceError, "filled_l"):
             correct_can(Misread((part,), water_from_ec(0.0), 10.0, 9.0, 5.0, can.ec))

@@ -7,7 +7,16 @@ import unittest
 
 import numpy as np
 
-from dace.core.api import NUTRIENTS, DaceError, MixAsked, Offered, Part, crops, fill_with, find_mix
+from dace.core.api import (
+    NUTRIENTS,
+    DaceError,
+    Ingredient,
+    MixAsked,
+    Source,
+    crops,
+    fill_with,
+    find_mix,
+)
 from dace.core.figures import Range
 from dace.core.matter.composition import composition, composition_of_liquid
 from dace.core.matter.conductivity import ec_25
@@ -79,6 +88,10 @@ def wishes(rng):
     return dict(stage.wish), stage.feed_ec.high * rng.choice((0.6, 0.8, 1.0))
 
 
+def jar(name, **more):
+    return Source(name, name, JARS[name], **more)
+
+
 class Nearest(unittest.TestCase):
     def test_no_can_of_a_grid_comes_nearer_below_the_cap(self):
         rng = random.Random(14)
@@ -86,7 +99,7 @@ class Nearest(unittest.TestCase):
             names = rng.sample(sorted(JARS), 2)
             wish, cap = wishes(rng)
             water = water_from_ec(rng.choice((0.05, 0.4)))
-            offered = tuple(Offered(name, JARS[name]) for name in names)
+            offered = tuple(jar(name) for name in names)
             mix = find_mix(MixAsked(offered, water, 9.0, wish, cap))
             with self.subTest(names, cap=cap):
                 grid = nearest_on_a_grid(names, wish, cap, water)
@@ -98,26 +111,26 @@ class Nearest(unittest.TestCase):
     def test_one_salt_and_one_wish_by_hand(self):
         # 50 % K2O is 41.5 % K: 83 mg/L in 10 L want 0.83 g of K, 2 g of salt
         wish = {"K": Range(60.0, 83.0, 120.0)}
-        asked = MixAsked((Offered("potash", JARS["potash"]),), water_from_ec(0.0), 10.0, wish)
+        asked = MixAsked((jar("potash"),), water_from_ec(0.0), 10.0, wish)
         self.assertAlmostEqual(find_mix(asked).taken[0].amount, 2.0, delta=0.01)
 
     def test_stock_bounds_it_and_is_named(self):
         wish = {"K": Range(60.0, 83.0, 120.0)}
-        offered = (Offered("potash", JARS["potash"], stock=0.5),)
+        offered = (jar("potash", stock=0.5),)
         mix = find_mix(MixAsked(offered, water_from_ec(0.0), 10.0, wish))
         self.assertAlmostEqual(mix.taken[0].amount, 0.5)
         self.assertIn("all there is of potash", mix.bound_by)
 
     def test_what_nothing_brings_is_named(self):
         wish = {"K": Range(60.0, 83.0, 120.0), "Mg": Range(10.0, 20.0, 30.0)}
-        mix = find_mix(MixAsked((Offered("p", JARS["potash"]),), water_from_ec(0.0), 10.0, wish))
+        mix = find_mix(MixAsked((jar("potash"),), water_from_ec(0.0), 10.0, wish))
         self.assertIn("magnesium: none of these brings it", mix.bound_by)
 
     def test_a_simpler_can_never_misses_less(self):
         rng = random.Random(3)
         for _ in range(8):
             wish, cap = wishes(rng)
-            offered = tuple(Offered(name, feed) for name, feed in JARS.items())
+            offered = tuple(Source(name, name, feed) for name, feed in JARS.items())
             mix = find_mix(MixAsked(offered, water_from_ec(0.3), 9.0, wish, cap))
             self.assertEqual(len(mix.simpler), len(mix.taken))
             for one in mix.simpler:
@@ -126,13 +139,19 @@ class Nearest(unittest.TestCase):
 
     def test_no_nitrogen_where_none_is_wished(self):
         wish = {"N": Range(0.0, 0.0, 0.0), "K": Range(60.0, 100.0, 150.0)}
-        offered = (Offered("crystals", JARS["crystals"]), Offered("potash", JARS["potash"]))
+        offered = (
+            jar("crystals"),
+            jar("potash"),
+        )
         mix = find_mix(MixAsked(offered, water_from_ec(0.0), 9.0, wish))
         self.assertEqual([t.source.name for t in mix.taken], ["potash"])
 
     def test_a_pots_can_is_no_more_than_two_fifths_ammonium(self):
         wish = {"N": Range(50.0, 100.0, 160.0), "K": Range(1.0, 2.0, 300.0)}
-        offered = (Offered("comfrey", JARS["comfrey"]), Offered("crystals", JARS["crystals"]))
+        offered = (
+            jar("comfrey"),
+            jar("crystals"),
+        )
         pot = find_mix(MixAsked(offered, water_from_ec(0.0), 9.0, wish, in_pot=True))
         ammonium = sum(t.per_l * dict(t.source.feed.mg)["NH4_N"] for t in pot.taken)
         self.assertLessEqual(ammonium, 0.4 * dict(pot.mg_l)["N"] + 1e-6)
@@ -164,14 +183,14 @@ class OneCan(unittest.TestCase):
     def test_a_source_in_two_parts_is_the_same_can(self):
         water = water_from_ec(0.5)
         feed = JARS["fruiting"]
-        whole = fill_with([Part(feed, 2.0)], 9.0, water)
-        halves = fill_with([Part(feed, 1.0), Part(feed, 1.0)], 9.0, water)
+        whole = fill_with([Ingredient(feed, 2.0)], 9.0, water)
+        halves = fill_with([Ingredient(feed, 1.0), Ingredient(feed, 1.0)], 9.0, water)
         self.assertAlmostEqual(whole.ec.value, halves.ec.value, places=9)
         for name in NUTRIENTS:
             self.assertAlmostEqual(whole.nutrient(name).value, halves.nutrient(name).value)
 
     def test_what_is_known_of_each_is_known_better_of_both(self):
-        parts = [Part(JARS["potash"], 1.0), Part(JARS["crystals"], 1.0)]
+        parts = [Ingredient(JARS["potash"], 1.0), Ingredient(JARS["crystals"], 1.0)]
         both = fill_with(parts, 9.0, water_from_ec(0.0)).nutrient("K")
         alone = [fill_with([p], 9.0, water_from_ec(0.0)).nutrient("K") for p in parts]
         self.assertAlmostEqual(both.value, sum(a.value for a in alone))
@@ -180,6 +199,6 @@ class OneCan(unittest.TestCase):
         )
 
     def test_more_liquid_than_can_is_refused(self):
-        parts = [Part(JARS["fruiting"], 600.0), Part(JARS["comfrey"], 600.0)]
+        parts = [Ingredient(JARS["fruiting"], 600.0), Ingredient(JARS["comfrey"], 600.0)]
         with self.assertRaisesRegex(DaceError, "has to fit"):
             fill_with(parts, 9.0, water_from_ec(0.0))
