@@ -90,14 +90,6 @@ class Roots(BrowserCase):
         pen.get_by_role("button", name="Calibrated today").click()
         expect(pen).to_contain_text("Calibrated today: good")
 
-    def test_a_bed_speaks_of_soil(self):
-        self.look_round()
-        self.page.get_by_label("Along the path").get_by_role("button", name="Wall bed").click()
-        self.press("What the roots say", "link")
-        expect(self.page.get_by_text("A paste of the soil reads about")).to_be_visible()
-        expect(self.page.get_by_role("region", name="Flush")).to_have_count(0)
-        self.assert_axe_finds_nothing_grave()
-
     def test_every_place_is_followed_and_what_wants_something_comes_first(self):
         self.look_round()
         self.page.goto(f"{self.live_server_url}/round")

@@ -2,7 +2,7 @@
 
 from playwright.sync_api import expect
 
-from tests.browser.base import PHONE, BrowserCase
+from tests.browser.base import BrowserCase
 
 
 class Season(BrowserCase):
@@ -87,15 +87,3 @@ class Season(BrowserCase):
         self.page.get_by_role("textbox").fill("2026-07-12, 10, 20, 0")
         self.press("Keep these days")
         expect(self.page.get_by_text("1 days of your own weather")).to_be_visible()
-
-
-class SeasonOnAPhone(BrowserCase):
-    viewport = PHONE
-
-    def test_thirty_weeks_fit_without_scrolling_sideways(self):
-        self.look_round()
-        self.page.goto(f"{self.live_server_url}/season")
-        expect(self.page.get_by_role("main").get_by_role("button", name="Chard")).to_be_visible()
-        wide = self.page.evaluate("document.documentElement.scrollWidth")
-        self.assertLessEqual(wide, PHONE["width"])
-        self.assert_axe_finds_nothing_grave()

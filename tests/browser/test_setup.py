@@ -183,38 +183,6 @@ class Desk(BrowserCase):
         self.press("Undo")
         expect(entry).to_contain_text("4-3-8 · N 46")
 
-    def test_half_a_tray_is_moved_and_brought_back(self):
-        self.to("/setup")
-        self.from_menu("24 lettuces", "Move")
-        self.page.get_by_label("How many").fill("12")
-        self.page.get_by_label("To", exact=True).select_option(label="Gutter")
-        self.press("Write it down")
-        gutter = self.page.get_by_role("group", name="Gutter")
-        expect(gutter.get_by_text("12 lettuces")).to_be_visible()
-        self.press("Undo")
-        expect(self.page.get_by_text("24 lettuces")).to_be_visible()
-        expect(gutter.get_by_text("12 lettuces")).to_have_count(0)
-
-    def test_a_tub_is_filled_anew_after_its_crop_and_the_climate_chosen(self):
-        self.to("/setup")
-        self.from_menu("10 strawberries", "End")
-        self.from_menu("Gutter", "Fill anew")
-        expect(self.page.get_by_text("Gutter filled anew")).to_be_visible()
-        self.press("Undo")
-        self.press("Change")
-        for _ in range(2):
-            self.press("Next")
-        self.page.get_by_label("Most like").select_option("warm")
-        self.press("Write it down")
-        self.page.goto(f"{self.live_server_url}/season")
-        expect(self.page.get_by_text("Warm with dry summers")).to_be_visible()
-
-    def test_the_path_is_walked_in_another_order(self):
-        self.to("/setup")
-        self.from_menu("Quay tub 1", "Up")
-        first = self.page.get_by_label("Along the path").get_by_role("button").first
-        expect(first).to_contain_text("Quay tub 1")
-
     def test_the_pen_is_dipped_and_the_drain_read_in_two_presses(self):
         self.choose("Quay tub 2")
         self.page.keyboard.press("r")
@@ -249,27 +217,6 @@ class Desk(BrowserCase):
         self.assert_axe_finds_nothing_grave()
         self.page.keyboard.press("c")
         expect(self.page.get_by_role("article").first).to_be_visible()
-
-    def test_find_goes_to_a_crop_and_single_keys_can_be_turned_off(self):
-        self.page.keyboard.press("/")
-        self.page.keyboard.type("leek")
-        self.page.keyboard.press("Enter")
-        self.at_the_bench("Sluice bed, leek end")
-        self.page.keyboard.press("?")
-        self.page.get_by_label("Single keys act").uncheck()
-        self.page.keyboard.press("Escape")
-        self.page.keyboard.press("5")
-        self.at_the_bench("Sluice bed, leek end")
-
-    def test_a_round_too_large_for_the_can_says_how_many(self):
-        self.choose("Wall bed")
-        self.at_the_bench("Wall bed")
-        self.feed_anyway()
-        amount = self.page.get_by_role("textbox", name="How much for each, or in all")
-        amount.fill("4 L/m2")
-        amount.press("Enter")
-        # 4 L x 3.2 m2 = 12.8 L from a can of 9
-        expect(self.page.get_by_text("2 cans of 6.4 L")).to_be_visible()
 
     def test_a_helper_joins_by_link(self):
         self.to("/setup")

@@ -103,14 +103,6 @@ class Shelf(BrowserCase):
         self.press("Put away Weir bucket")
         expect(self.page.get_by_role("button", name="Weir bucket Yours")).to_have_count(0)
 
-    def test_a_claim_is_checked(self):
-        self.at_shelf()
-        self.press("Check a claim")
-        dialog = self.page.get_by_role("dialog")
-        dialog.get_by_label("What is claimed").fill("1:400, so three tablespoons in the can")
-        dialog.get_by_role("button", name="Check it").click()
-        expect(dialog.get_by_role("status")).to_contain_text("45 mL")
-
     def test_the_shelf_by_axe_and_what_suits_a_stop_first(self):
         self.at_shelf()
         self.assert_axe_finds_nothing_grave()

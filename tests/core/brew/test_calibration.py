@@ -22,7 +22,7 @@ class FromThePrior(unittest.TestCase):
     def test_truth_from_the_prior_lies_in_the_band_as_often_as_said(self):
         rng = random.Random(11)
         held = count = 0
-        for seed in range(counts.of(240, 80)):
+        for seed in range(counts.of(240, 50)):
             recipe = recipe_of(*chosen(rng))
             model = Model(recipe)
             truth = first_draws(50_000 + seed, model.unknowns, 1)
@@ -46,7 +46,7 @@ class FromASimulator(unittest.TestCase):
     def test_truth_from_a_simulator_that_is_wrong_in_known_ways(self):
         rng = random.Random(12)
         held = count = 0
-        for seed in range(counts.of(240, 80)):
+        for seed in range(counts.of(240, 50)):
             key, grams, method, warmth = chosen(rng)
             found, ec = true_brew(key, grams, 20.0, method, warmth, 14, seed)
             shown = max(0.05, ec[9] * math.exp(0.05 * rng.gauss(0, 1)))

@@ -29,7 +29,7 @@ def read_bands():
     return [[list(band.low), list(band.likely), list(band.high)] for band in bands]
 
 
-MANY = counts.of(200, 70)
+MANY = counts.of(200, 40)
 
 
 class ReadingTests(unittest.TestCase):

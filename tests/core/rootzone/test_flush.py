@@ -25,7 +25,7 @@ from tests.core.rootzone.pots import (
 )
 from tests.core.rootzone.simulated import FIRST, season
 
-POTS = counts.of(200, 50)
+POTS = counts.of(200, 32)
 # litres that 40 L of fresh mix hold, and the share of a pour that mixes: both at their ends
 HELD_AND_MIXED = ((16.0, 0.95), (20.0, 0.75), (24.0, 0.5))
 
