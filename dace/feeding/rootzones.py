@@ -18,7 +18,6 @@ from dace.garden.reads import core_water, medium_litres, setting_of, standing_fi
 from dace.garden.weather import Weather, weather
 from dace.households.scope import NotFoundError, Scope
 from dace.measuring.models import FieldTest, Reading
-from dace.measuring.reads import pen_reading
 from dace.shelf.reads import composition_of
 
 
@@ -180,7 +179,7 @@ def _sampled(row: Reading, zone: ZoneInfo) -> core.Sampled | None:
     try:
         return core.Sampled(
             on=row.taken_at.astimezone(zone).date(),
-            value=core.reading_at_25(pen_reading(row)).value,
+            value=row.ec_likely,
             method=row.method,
             pen_old=(row.pen_days or 0.0) > core.PEN_OLD_DAYS,
             pots=row.pots,

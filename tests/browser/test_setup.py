@@ -167,22 +167,6 @@ class Desk(BrowserCase):
     def to(self, path):
         self.page.goto(self.live_server_url + path)
 
-    def test_a_jar_is_edited_and_the_edit_undone(self):
-        self.to("/setup")
-        self.press("Edit: Fruiting liquid 4-3-8")
-        self.press("Next")
-        self.page.get_by_label("N-P-K").fill("90-30-8")
-        for _ in range(5):
-            self.press("Next")
-        self.press("Write it down")
-        expect(self.page.get_by_text("127 % in all")).to_be_visible()
-        self.page.get_by_label("N-P-K").fill("5-3-8")
-        self.press("That is all I know")
-        entry = self.page.get_by_role("article").filter(has_text="Fruiting liquid")
-        expect(entry).to_contain_text("5-3-8")
-        self.press("Undo")
-        expect(entry).to_contain_text("4-3-8 · N 46")
-
     def test_the_pen_is_dipped_and_the_drain_read_in_two_presses(self):
         self.choose("Quay tub 2")
         self.page.keyboard.press("r")

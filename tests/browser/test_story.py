@@ -105,15 +105,6 @@ class Story(BrowserCase):
         self.at_the_bench("Quay tub 3")
         expect(self.page.get_by_role("heading", level=1)).to_contain_text("waits till")
 
-    def test_a_flush_is_poured_from_its_row_in_two_presses(self):
-        self.look_round()
-        self.choose("Quay tub 2")
-        first = self.page.get_by_role("button", name="of rain butt, 1 of 3")
-        first.click()
-        expect(first).to_have_count(0)
-        self.press("Undo")
-        expect(first).to_be_visible()
-
     def test_what_is_left_in_the_can_goes_to_the_next_stop(self):
         self.at_tub_2()
         self.press("Write it down anyway")

@@ -141,19 +141,6 @@ class WhatHurts(BrowserCase):
     measures = "metric"
     in_measures = Measured.in_measures
 
-    def test_what_was_tried_out_is_kept_as_it_was_shown(self) -> None:
-        self.in_measures("season")
-        self.choose("Quay tub 3")
-        self.press("Try it out first")
-        strong = self.page.get_by_label("How strong").last
-        strong.select_option("0.5")
-        self.page.get_by_role("button", name="Try it out", exact=True).click()
-        after = self.page.get_by_role("region", name="Tried out")
-        expect(after).to_be_visible()
-        strong.select_option("2")
-        expect(after).to_have_count(0)
-        expect(self.page.get_by_role("button", name="Keep what was tried out")).to_have_count(0)
-
     def test_a_trials_unfed_pots_stand_in_the_same_block(self) -> None:
         self.in_measures("round")
         block = self.page.get_by_role("region", name=re.compile("^Can"))
