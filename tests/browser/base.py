@@ -59,6 +59,7 @@ class BrowserCase(StaticLiveServerTestCase):
 
     def setUp(self) -> None:
         stand_in(visited)
+        self.addCleanup(BUSY.wait)  # the last of all: further phones are closed by then
         self.page = one_page()
         self.page.set_viewport_size(self.viewport)  # type: ignore[arg-type]
         self.troubles: list[str] = []

@@ -121,4 +121,3 @@ class OnThePhone(BrowserCase):
     viewport = PHONE
     at_tub_2, read = Roots.at_tub_2, Roots.read
     test_a_salty_drain_is_flushed_in_goes = Roots.test_a_salty_drain_is_flushed_in_goes
-    test_tests_and_harvests = Roots.test_tests_waterings_and_harvests_are_written_down

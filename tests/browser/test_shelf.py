@@ -76,33 +76,6 @@ class Shelf(BrowserCase):
         self.page.get_by_role("link", name="Pour from it on the Bench").click()
         expect(self.page.get_by_role("heading", name="Pellet tea, bottled")).to_be_visible()
 
-    def test_a_material_and_a_recipe_of_her_own(self):
-        self.look_round()
-        self.page.goto(f"{self.live_server_url}/setup")
-        self.press("Add a material")
-        self.page.get_by_label("What do you call it?").fill("Weir comfrey")
-        self.press("Next")
-        self.page.get_by_label("Potassium as the element").fill("much")
-        self.press("That is all I know")
-        expect(self.page.get_by_text("Read “much”")).to_be_visible()
-        self.page.get_by_label("Potassium as the element").fill("0,9")
-        self.press("That is all I know")
-        expect(self.page.get_by_role("article").filter(has_text="K 0.9 %")).to_be_visible()
-        self.page.goto(f"{self.live_server_url}/shelf/begin")
-        self.press("Something else")
-        self.page.get_by_label("Material", exact=True).select_option(label="Weir comfrey")
-        for _ in range(3):
-            self.press("Next")
-        self.page.get_by_label("What do you call it?").fill("Weir bucket")
-        self.press("Write it down")
-        self.press("Keep it as a recipe")
-        expect(self.page.get_by_text("Weir bucket added")).to_be_visible()
-        self.page.goto(f"{self.live_server_url}/shelf/begin")
-        expect(self.page.get_by_role("button", name="Weir bucket Yours")).to_be_visible()
-        self.assert_axe_finds_nothing_grave()
-        self.press("Put away Weir bucket")
-        expect(self.page.get_by_role("button", name="Weir bucket Yours")).to_have_count(0)
-
     def test_the_shelf_by_axe_and_what_suits_a_stop_first(self):
         self.at_shelf()
         self.assert_axe_finds_nothing_grave()

@@ -83,21 +83,6 @@ class Measured(BrowserCase):
             [one.input_value() for one in self.page.get_by_role("textbox").all()], boxes
         )
 
-    def test_a_changed_jar_starts_from_its_own_usual_strength(self) -> None:
-        self.in_measures("bench")
-        jar = self.page.get_by_label("Jar", exact=True)
-        self.pick(jar, "Fruiting")
-        self.box("parts").fill("2 mL/L")
-        self.box("parts").blur()
-        self.pick(jar, "Balanced crystals")
-        label = self.box("% label")
-        expect(label).not_to_have_value("")
-        expect(label).to_have_value(re.compile(r"^(\d\d?|100)$"))
-
-    def pick(self, jar: Locator, name: str) -> None:
-        option = jar.locator("option").filter(has_text=name).first
-        jar.select_option(value=str(option.get_attribute("value")))
-
     def other_amount(self, typed: str) -> Locator:
         self.press("other amount for Quay tub 1")
         box = self.page.get_by_role("dialog").get_by_role("textbox")
@@ -140,6 +125,21 @@ class WhatHurts(BrowserCase):
     viewport: ClassVar[dict[str, int]] = DESKTOP
     measures = "metric"
     in_measures = Measured.in_measures
+
+    def test_a_changed_jar_starts_from_its_own_usual_strength(self) -> None:
+        self.in_measures("bench")
+        jar = self.page.get_by_label("Jar", exact=True)
+        self.pick(jar, "Fruiting")
+        self.box("parts").fill("2 mL/L")
+        self.box("parts").blur()
+        self.pick(jar, "Balanced crystals")
+        label = self.box("% label")
+        expect(label).not_to_have_value("")
+        expect(label).to_have_value(re.compile(r"^(\d\d?|100)$"))
+
+    def pick(self, jar: Locator, name: str) -> None:
+        option = jar.locator("option").filter(has_text=name).first
+        jar.select_option(value=str(option.get_attribute("value")))
 
     def test_a_trials_unfed_pots_stand_in_the_same_block(self) -> None:
         self.in_measures("round")

@@ -76,24 +76,6 @@ class ByKeyboard(AtTheBench):
         self.page.keyboard.press("Enter")
         expect(self.page.get_by_role("button", name="Undo")).to_be_visible()
 
-    def test_a_mix_is_found_pressed_and_read(self):
-        self.at_the_melon()
-        self.by_key("Find a mix")
-        nearest = self.page.get_by_role("button", name=re.compile("nearest to what it likes"))
-        expect(nearest).to_be_visible()
-        nearest.focus()
-        self.page.keyboard.press("Enter")
-        expect(self.page.get_by_role("button", name=re.compile("^Take .* out"))).to_be_visible()
-        salt = self.page.get_by_role("slider", name="Level of Epsom salt")
-        expect(salt).to_have_attribute("aria-valuetext", re.compile("grams"))
-        expect(self.page.get_by_text("Find a mix")).to_be_visible()
-        shows = self.page.get_by_label("The pen shows")
-        shows.fill("2,4")
-        self.page.keyboard.press("Enter")
-        expect(self.page.get_by_text(re.compile("it then reads about 1.3"))).to_be_visible()
-        shows.fill("lots")
-        expect(self.page.get_by_text("Read “lots”")).to_be_visible()
-
     def test_a_spray_by_keyboard_is_written_down_as_what_went_in(self):
         self.look_round()
         self.leaves_at_tub_3()
