@@ -6,7 +6,7 @@ from playwright.sync_api import expect
 
 from tests.browser.base import DESKTOP, PHONE, BrowserCase
 
-VIEWS = ("round", "bench", "season", "notebook", "setup")
+VIEWS = ("round", "bench", "season", "notebook")
 MOST = 250
 
 FOCUSED = """() => {

@@ -205,19 +205,6 @@ class Views(BrowserCase):
         expect(self.page.get_by_role("dialog")).to_be_visible()
         self.assert_axe_finds_nothing_grave()
 
-    def test_a_garden_of_ones_own_begins_empty_and_says_what_to_do(self):
-        self.at_the_door()
-        self.page.get_by_label("Your name").fill("Wren")
-        self.page.get_by_label("Password").fill("short")
-        self.page.get_by_label("What is the garden called?").fill("Back step")
-        self.press("Begin")
-        expect(self.page.get_by_label("Password")).to_have_attribute("aria-invalid", "true")
-        expect(self.page.get_by_label("Your name")).to_have_value("Wren")
-        self.page.get_by_label("Password").fill("nine rusty trowels")
-        self.press("Begin")
-        expect(self.page.get_by_text("Your tubs and beds will stand here")).to_be_visible()
-        self.assert_axe_finds_nothing_grave()
-
 
 class Phone(Views):
     viewport = PHONE
@@ -237,6 +224,19 @@ class Phone(Views):
 
 
 class PutRight(BrowserCase):
+    def test_a_garden_of_ones_own_begins_empty_and_says_what_to_do(self):
+        self.at_the_door()
+        self.page.get_by_label("Your name").fill("Wren")
+        self.page.get_by_label("Password").fill("short")
+        self.page.get_by_label("What is the garden called?").fill("Back step")
+        self.press("Begin")
+        expect(self.page.get_by_label("Password")).to_have_attribute("aria-invalid", "true")
+        expect(self.page.get_by_label("Your name")).to_have_value("Wren")
+        self.page.get_by_label("Password").fill("nine rusty trowels")
+        self.press("Begin")
+        expect(self.page.get_by_text("Your tubs and beds will stand here")).to_be_visible()
+        self.assert_axe_finds_nothing_grave()
+
     def test_a_feed_poured_yesterday_evening_is_dated_and_its_amount_put_right(self):
         self.look_round()
         self.choose("Quay tub 1")

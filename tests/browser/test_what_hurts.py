@@ -104,6 +104,12 @@ class Measured(BrowserCase):
         row = self.page.get_by_role("button", name="Quay tub 1 4 aubergines")
         expect(row).to_contain_text(f"{self.in_all} poured")
 
+
+class WhatHurts(BrowserCase):
+    viewport: ClassVar[dict[str, int]] = DESKTOP
+    measures = "metric"
+    in_measures = Measured.in_measures
+
     def test_hungry_with_nothing_that_suits_is_one_voice(self) -> None:
         self.at_the_door()
         self.page.evaluate(HUNGRY, self.measures)
@@ -119,12 +125,6 @@ class Measured(BrowserCase):
         expect(self.page.get_by_role("button", name=re.compile("on each|anyway: "))).to_have_count(
             0
         )
-
-
-class WhatHurts(BrowserCase):
-    viewport: ClassVar[dict[str, int]] = DESKTOP
-    measures = "metric"
-    in_measures = Measured.in_measures
 
     def test_a_changed_jar_starts_from_its_own_usual_strength(self) -> None:
         self.in_measures("bench")

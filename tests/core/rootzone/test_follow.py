@@ -33,7 +33,7 @@ from tests.core.rootzone.pots import (
 )
 from tests.core.rootzone.simulated import FIRST, season
 
-POTS = counts.of(200, 50)
+POTS = counts.of(200, 40)
 
 
 class Calibration(unittest.TestCase):

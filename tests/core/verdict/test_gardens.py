@@ -13,7 +13,7 @@ from dace.core.verdict.judge import verdicts
 from tests.core import counts
 from tests.core.verdict.yards import SHELF
 
-GARDENS = counts.of(200, 40)
+GARDENS = counts.of(200, 30)
 DAYS = [
     ("2026-01-20", 51),
     ("2026-04-20", 51),
