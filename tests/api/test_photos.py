@@ -4,12 +4,14 @@ from __future__ import annotations
 
 import errno
 import struct
+import tempfile
 import zlib
 from io import BytesIO
 from pathlib import Path
 from unittest import mock
 
 from django.conf import settings
+from django.test import override_settings
 from PIL import Image
 
 from dace.demo.keys import key
@@ -34,6 +36,11 @@ def huge_png(side):
 
 
 class Photos(WeirYardCase):
+    def setUp(self):
+        super().setUp()
+        folder = tempfile.mkdtemp(prefix="dace-photos-")  # other processes take photos in too
+        self.enterContext(override_settings(DACE_PHOTOS=folder))
+
     def send(self, data, media="image/jpeg", asking=None, **more):
         said = {"id": new_id(), "stand_id": CHILLI} | more
         path = f"/api/photos?id={said['id']}&stand_id={said['stand_id']}"

@@ -10,6 +10,7 @@ from pathlib import Path
 
 from django.conf import settings
 from django.core.management import CommandError, call_command
+from django.test import override_settings
 from frictionless import validate
 
 from dace.demo.keys import key
@@ -50,6 +51,8 @@ class Packages(WeirYardCase):
         super().setUp()
         self.folder = Path(tempfile.mkdtemp(prefix="dace-package-"))
         self.file = self.folder / "yard.zip"
+        # a folder of its own: another process may take a photo in meanwhile
+        self.enterContext(override_settings(DACE_PHOTOS=self.folder / "photos"))
         stop = self.asking.get("/api/path").json()["stops"][2]
         stand, subject = stop["stands"][0]["id"], stop["subject_id"]
         self.asking.send_file(f"/api/photos?id={new_id()}&stand_id={stand}", PNG, "image/png")

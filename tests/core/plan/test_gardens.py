@@ -79,7 +79,7 @@ class RandomGardens(unittest.TestCase):
     def test_there_is_something_to_look_at(self):
         kinds = Counter(event["kind"] for *_, event in self.events())
         self.assertGreater(kinds["feed"], 0.75 * GARDENS)
-        self.assertGreater(kinds["dress"], GARDENS / 40)
+        self.assertGreater(kinds["dress"], GARDENS / 50)
 
     def test_no_can_passes_the_cap_or_the_high_end_of_the_wish(self):
         for _, stop, event in self.events():
