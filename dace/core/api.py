@@ -211,7 +211,7 @@ from dace.core.season.crops import (
 )
 from dace.core.season.hours import DAY_H, DayTold, Hours, sun_hours, usual_hours
 from dace.core.season.looks import Begun, Look, StageReading, Start, out_of_order
-from dace.core.season.need import Span, spans, wish_now
+from dace.core.season.need import Span, spans, stage_days, wish_now
 from dace.core.season.outlook import Days, Outlook, WeatherAsked, outlook, usual_days
 from dace.core.season.own_weather import OwnDay, read_own_weather
 from dace.core.season.places import Country, countries
@@ -614,6 +614,7 @@ __all__ = [
     "split_into_cans",
     "spray",
     "stage_clock",
+    "stage_days",
     "stand_ins",
     "stock_for",
     "stock_solution",

@@ -93,17 +93,11 @@ def work_out(
             plants=plants,
             air_c=hours_now(scope, garden).air_c,
             sour=core.is_sour(tokens),
-            stage_days=_stage_days(target),
+            stage_days=core.stage_days(target.clock),
             in_ground=core.setting(target.setting).in_ground,
         )
     )
     return Sprayed(new, sources, water, target, answer, found, tokens)
-
-
-def _stage_days(target: StandRecord) -> int | None:
-    """How long this stage likely lasts for these plants [days]."""
-    spans = {span.stage.key: span.days for span in core.spans(target.clock)}
-    return spans.get(target.stage.key)
 
 
 @transaction.atomic

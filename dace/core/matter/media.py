@@ -47,7 +47,7 @@ def media() -> dict[str, Medium]:
     Returns
     -------
     dict of str to Medium
-        Eleven media.
+        A medium for each row.
 
     Examples
     --------

@@ -172,7 +172,7 @@ def crops() -> dict[str, Crop]:
     Returns
     -------
     dict of str to Crop
-        Forty-four crops.
+        A crop for each row.
 
     Examples
     --------

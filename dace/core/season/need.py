@@ -44,6 +44,11 @@ def spans(reading: StageReading) -> tuple[Span, ...]:
     return tuple(found)
 
 
+def stage_days(reading: StageReading) -> int | None:
+    """How long the stage that they are at likely lasts for these plants [days]; None unknown."""
+    return {span.stage.key: span.days for span in spans(reading)}.get(reading.stage.key)
+
+
 def _end(start: Start, following: Start | None) -> date:
     if following is not None and following.likely is not None:
         return following.likely
