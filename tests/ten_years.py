@@ -19,7 +19,7 @@ from dace.shelf.models import Brew, BrewEvent, Jar
 from tests.core import counts
 
 DOSES = READINGS = counts.of(5000, 1500)
-PLANTINGS, BREWS = 40, 60
+PLANTINGS, BREWS = 40, counts.of(60, 20)
 FIRST_YEAR, YEARS = 2016, 10
 LAST = datetime(2026, 2, 1, 9, tzinfo=UTC)
 

@@ -6,7 +6,7 @@ from playwright.sync_api import expect
 
 from tests.browser.base import DESKTOP, PHONE, BrowserCase
 
-VIEWS = ("round", "bench", "season", "notebook")
+VIEWS = ("round", "bench", "notebook")
 MOST = 250
 
 FOCUSED = """() => {

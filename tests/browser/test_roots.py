@@ -2,7 +2,7 @@
 
 from playwright.sync_api import expect
 
-from tests.browser.base import PHONE, BrowserCase
+from tests.browser.base import BrowserCase
 
 
 class Roots(BrowserCase):
@@ -115,9 +115,3 @@ class Roots(BrowserCase):
         self.assert_axe_finds_nothing_grave()
         wanting.get_by_role("link").click()
         expect(self.page.get_by_role("region", name="Flush")).to_be_visible()
-
-
-class OnThePhone(BrowserCase):
-    viewport = PHONE
-    at_tub_2, read = Roots.at_tub_2, Roots.read
-    test_a_salty_drain_is_flushed_in_goes = Roots.test_a_salty_drain_is_flushed_in_goes

@@ -96,15 +96,6 @@ class ByKeyboard(AtTheBench):
 class ByThumb(AtTheBench):
     viewport = PHONE
 
-    def test_the_spray_fits_a_phone(self):
-        self.look_round()
-        self.leaves_at_tub_3()
-        wide = self.page.evaluate("document.documentElement.scrollWidth")
-        self.assertLessEqual(wide, PHONE["width"])
-        for name in ("A little weaker", "A little stronger", "leaves"):
-            box = self.page.get_by_role("button", name=name).bounding_box()
-            self.assertGreaterEqual(min(box["width"], box["height"]), 44)
-
     def test_a_spray_waits_for_what_stands_on_the_bench(self):
         self.look_round()
         self.choose("Sluice bed")
