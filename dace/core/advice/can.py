@@ -182,7 +182,7 @@ def no_feed_wished(s: CanSituation) -> Advice | None:
 
 
 def unseen_nitrogen(s: CanSituation) -> Advice | None:
-    """Ingredient of the nitrogen carries no charge."""
+    """Part of the nitrogen carries no charge."""
     amounts = dict(s.feed.mg)
     n = s.feed.element("N")
     unseen = amounts["urea_N"] + amounts["organic_N"]

@@ -14,7 +14,7 @@ from dace.core.result import say
 from dace.core.words import shown
 from dace.core.words.numbers import NUMBER, as_decimal, completed, plain, read_number
 from dace.core.words.quantities import UNIT, amount_of, families_knowing, family_words, read_amounts
-from dace.core.words.scales import pen_scales, scale_spelt
+from dace.core.words.scales import scale_spelt
 
 _WOULD_DO = "write 1 + 200, 2 ml/L, 45 ml, N 90 mg/L or EC 1.2"
 _PER = r"\s*(?:per|/|in|into|to|a|for)\s*(?:(?:an?|each|every|one|my|the)\b)?\s*"
@@ -196,7 +196,8 @@ def _target(text: str, _: str | None) -> list[Strength]:
     ec = re.fullmatch(rf"ec\s*({NUMBER})\s*{scale}?", text)
     ec = ec or re.fullmatch(rf"({NUMBER})\s*{scale}", text)
     if ec:
-        told = scale_spelt(ec[2] or "ms") or pen_scales()["mS/cm"]
+        told = scale_spelt(ec[2] or "ms")
+        assert told is not None  # the pattern takes no other
         value = read_number(ec[1], "strength") / told.per_ms
         return [Strength("ec", value, f"the whole can reads {shown.ec(value)}")]
     return []

@@ -60,10 +60,10 @@ def pen_scale(key: str) -> PenScale:
 def scale_spelt(text: str) -> PenScale | None:
     """The scale that somebody wrote; None where it is none, or ppm without which.
 
-    >>> scale_spelt("µS/cm").key, scale_spelt("ppm")
-    ('uS/cm', None)
+    >>> scale_spelt("µS/cm").key, scale_spelt("ppm (500").key, scale_spelt("ppm")
+    ('uS/cm', 'ppm500', None)
     """
-    told = plain(text).replace("µ", "u").replace("\u03bc", "u").strip()
+    told = re.sub(r"[()\s]", "", plain(text)).replace("µ", "u").replace("\u03bc", "u")
     return next((one for one in pen_scales().values() if told in one.spellings), None)
 
 

@@ -76,7 +76,6 @@ KINDS = _kinds()
 """Every kind by its key; its columns stand in ``columns.csv``."""
 
 _UNIT_SPELLINGS = {
-    **{spelt: scale.key for scale in core.pen_scales().values() for spelt in scale.spellings},
     "c": "°C", "°c": "°C", "f": "°F", "°f": "°F", "l": "L", "litres": "L", "liters": "L",
     "ml": "mL", "gal": "gallon", "gallons": "gallon", "pints": "pint", "g": "g", "grams": "g",
     "kg": "kg", "oz": "oz", "lb": "lb", "lbs": "lb",
@@ -127,7 +126,8 @@ def unit_in(head: str, wanted: Wanted) -> str:
     plain = head.replace("µ", "u").replace("\u03bc", "u").lower()
     parts = [*re.findall(r"[(\[]([^)\]]+)[)\]]", plain), *re.split(r"[,\s]+", plain)[-1:]]
     for part in parts:
-        unit = _UNIT_SPELLINGS.get(part.strip(" ()[]"), "")
+        scale = core.scale_spelt(part)
+        unit = scale.key if scale else _UNIT_SPELLINGS.get(part.strip(" ()[]"), "")
         if unit in wanted.units:
             return unit
     return ""

@@ -27,6 +27,7 @@ class Read(SimpleTestCase):
             ("64 °F", "temperature", (17.778,)),
             ("1450 uS/cm", "conductivity", (1.45,)),
             ("700 ppm (700)", "conductivity", (1.0,)),
+            ("EC 700 ppm (500", "strength", (1.4,)),
             ("4 ft", "length", (1.219,)),
             ("14.7.2026", "date", ("2026-07-14",)),
             ("3/4/26", "date", ("2026-04-03", "2026-03-04")),
