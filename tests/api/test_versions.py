@@ -20,6 +20,11 @@ PAGES = ("path", "round", "shelf", "season", "setup", "bench")
 
 
 class Versions(WeirYardCase):
+    def setUp(self):
+        super().setUp()
+        # What is kept lasts a quarter of an hour: none may end between two askings.
+        self.enterContext(mock.patch("dace.households.clock.now", return_value=now()))
+
     def worked_out(self, act):
         """How often the verdicts are worked out after an act, for a page that shows them."""
         self.asking.get("/api/path")
@@ -51,9 +56,7 @@ class RememberedReads(WeirYardCase):
         self.assertGreater(len(reads), 5)
         for one in reads:
             scope.memo.clear()
-            with CaptureQueriesContext(
-                connection,
-            ) as asked:
+            with CaptureQueriesContext(connection) as asked:
                 one.read(scope)
             found = {
                 name for row in asked for name in re.findall(r'(?:FROM|JOIN) "(\w+)"', row["sql"])
