@@ -11,14 +11,17 @@ from typing import IO, Any
 
 from django.db import models
 
-from dace.core.api import DaceError
+from dace.core.api import AS_NEEDED, DaceError
 from dace.exchange.columns import CellError, Column, column_of
 from dace.feeding.models import CalendarLink
+from dace.garden.models import Garden
 from dace.households.copying import Values, kinds, whole_of
 from dace.households.models import Change, Kept
 
 HARMLESS_SINCE = 2
 """The version of a package from which on no cell is a formula."""
+AS_NEEDED_SINCE = 3
+"""The version from which on a garden may be fed as often as its plants need it."""
 _FORMULA = re.compile(r"'*[=+\-@\t\r]")
 _SECRETS: set[type[models.Model]] = {CalendarLink}
 _CHANGE = ("id", "kind", "summary", "at", "undone", "undoes_id")
@@ -120,13 +123,20 @@ def read_table(
                 except CellError as error:
                     read = f"{table.path}, line {reader.line_num}, {column.name}: “{text[:60]}”"
                     raise DaceError("file", read, f"{error} would do") from None
-            yield reader.line_num, row
+            yield reader.line_num, _of_today(table, row, version)
     except CellError as error:
         read = f"{table.path}, line {reader.line_num}"
         raise DaceError("file", read, f"{error} would do") from None
     except (csv.Error, UnicodeDecodeError) as error:
         read = f"{table.path}, line {reader.line_num}: {error}"
         raise DaceError("file", read, "a table in UTF-8 would do") from None
+
+
+def _of_today(table: Table, row: Values, version: int) -> Values:
+    """A row as it is now: weekly was everybody's rhythm before there was one by need."""
+    if version < AS_NEEDED_SINCE and table.model is Garden and row["rhythm"] == "weekly":
+        return row | {"rhythm": AS_NEEDED, "rhythm_new": True}
+    return row
 
 
 def _by_head(table: Table, heads: list[str]) -> list[Column]:

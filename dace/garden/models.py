@@ -17,7 +17,10 @@ from dace.measuring.models import Subject
 
 @tracked
 class Garden(Kept):
-    """One household's garden and its habits of measuring."""
+    """One household's garden and its habits of measuring.
+
+    ``rhythm_new`` is whether an upgrade changed its rhythm and nobody has seen that yet.
+    """
 
     beginning_stays = True
 
@@ -28,7 +31,8 @@ class Garden(Kept):
     degrees = models.CharField(max_length=1, default="C")
     climate = models.CharField(max_length=20, blank=True)
     approach = models.CharField(max_length=12, default="mixed")
-    rhythm = models.CharField(max_length=16, default="weekly")
+    rhythm = models.CharField(max_length=16, default="as_needed")
+    rhythm_new = models.BooleanField(default=False)
     slider = models.FloatField(default=0.0)
 
     class Meta:

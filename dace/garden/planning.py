@@ -100,6 +100,8 @@ def feed_garden_so(scope: Scope, new: GardenFeeding) -> Garden:
     if new.slider is not None and not -1 <= new.slider <= 1:
         raise DaceError("slider", f"{new.slider:g}", "-1 (spare money) to 1 (spare effort)")
     values = {name: value for name, value in asdict(new).items() if value not in (None, "")}
+    if new.rhythm:
+        values["rhythm_new"] = False  # whoever chooses has seen it
     return _kept(scope, garden, values, f"{garden.name}: fed otherwise")
 
 

@@ -26,7 +26,7 @@ class Shaded(WeirYardCase):
                     if case.facts.stop.name != "Gutter":
                         return None
                     why = "35 C on the wall: move it into the shade"
-                    return Decided("shade", why, case.wants, case.tomorrow, "", None, case.reach)
+                    return Decided("shade", why, case.wants, case.tomorrow, "", None, case.owed)
 
             known = (base.kind_of("shade"), *kinds.KINDS)
         for at, what in (

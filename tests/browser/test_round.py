@@ -1,5 +1,6 @@
 """The Round by thumb and by keyboard, and what is to come on the Season."""
 
+import re
 from typing import ClassVar
 
 from playwright.sync_api import Page, expect
@@ -16,7 +17,7 @@ class ByThumb(BrowserCase):
         row = self.page.get_by_role("button", name="Quay tub 1 4 aubergines")
         row.click()  # the second press since the door
         expect(row).to_have_attribute("aria-pressed", "true")
-        expect(row).to_contain_text("4 L poured")
+        expect(row).to_contain_text("6 L poured")
         expect(self.page.get_by_role("button", name="Undo", exact=True)).to_be_visible()
         self.press("other amount for Quay tub 3")
         self.press("Half")
@@ -24,10 +25,10 @@ class ByThumb(BrowserCase):
         expect(third).to_contain_text("half, 3 L poured")
         self.press("other amount for Step, fed pots")
         self.press("Leave it out this time")
-        expect(self.page.get_by_text("Left out today").first).to_be_visible()
+        expect(self.page.get_by_text("left out").first).to_be_visible()
         row.click()  # pressed again it is taken back
         expect(row).to_have_attribute("aria-pressed", "false")
-        expect(row).to_contain_text("4 × 1 L")
+        expect(row).to_contain_text("4 × 1.5 L")
         wide = self.page.evaluate("document.documentElement.scrollWidth")
         self.assertLessEqual(wide, PHONE["width"])
         self.assert_axe_finds_nothing_grave()
@@ -46,7 +47,7 @@ class ByKeyboard(BrowserCase):
         expect(row).to_have_attribute("aria-pressed", "true")
         # Shown at once, and then again as it was kept: blocks may change places until then.
         expect(row).to_contain_text("poured")
-        pour = self.page.get_by_role("button", name="of rain butt, 1 of 3")
+        pour = self.page.get_by_role("button", name=re.compile("^Pour .* of rain butt$"))
         pour.focus()
         self.page.keyboard.press("Enter")
         expect(pour).to_have_count(0)
@@ -57,7 +58,7 @@ class ByKeyboard(BrowserCase):
         self.page.keyboard.press("Enter")
         expect(self.page.get_by_label("Look: Wall bed")).to_have_count(0)
         self.page.get_by_text("Tomorrow and the week").click()
-        expect(self.page.get_by_text("It is fed once a week").first).to_be_visible()
+        expect(self.page.get_by_text("It is fed ").first).to_be_visible()
         self.assert_axe_finds_nothing_grave()
 
     def test_a_can_is_read_before_it_is_poured(self):
@@ -79,7 +80,7 @@ class ByKeyboard(BrowserCase):
         self.choose("Quay tub 3")
         coming = self.page.get_by_label("To come", exact=True)
         coming.get_by_role("button", name="why?").first.click()
-        expect(self.page.get_by_text("It is fed once a week")).to_be_visible()
+        expect(self.page.get_by_text("It is fed ")).to_be_visible()
         self.assertGreater(self.page.locator("g.coming").count(), 3)
         self.press("Try it out first")
         self.page.get_by_label("The weather from here on").select_option("cool")
@@ -127,7 +128,7 @@ class TwoPhones(BrowserCase):
         expect(row).to_have_attribute("aria-pressed", "false")
         theirs = self.other_phone().get_by_role("button", name="Quay tub 1 4 aubergines")
         theirs.click()
-        expect(theirs).to_contain_text("4 L poured")
+        expect(theirs).to_contain_text("6 L poured")
         row.click()
         expect(self.page.get_by_text("Quay tub 1, which is ticked already").first).to_be_visible()
         # and a round that was left open reads what was done when somebody comes back to it

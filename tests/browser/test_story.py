@@ -243,14 +243,14 @@ class PutRight(BrowserCase):
         self.feed_anyway()
         self.press("poured earlier")
         self.page.get_by_label("When").select_option("yesterday evening")
-        self.page.get_by_role("button", name="Pour 1 L on each of 4").click()
+        self.page.get_by_role("button", name="Pour 1.5 L on each of 4").click()
         expect(self.page.get_by_role("button", name="Undo", exact=True)).to_be_visible()
         self.page.goto(f"{self.live_server_url}/notebook")
-        fed = self.page.get_by_role("listitem").filter(has_text="4 L on Quay tub 1").first
+        fed = self.page.get_by_role("listitem").filter(has_text="6 L on Quay tub 1").first
         expect(fed).to_contain_text("19:00")
         fed.get_by_role("button", name="Put it right").click()
         amount = self.box("How much on each of 4")
-        expect(amount).to_have_value("1 L")
+        expect(amount).to_have_value("1.5 L")
         amount.fill("0.5")
         self.press("Write it down")
         expect(self.page.get_by_text("2 L on Quay tub 1")).to_be_visible()

@@ -53,7 +53,7 @@ class Measured(BrowserCase):
 
     viewport: ClassVar[dict[str, int]] = DESKTOP
     measures = "metric"
-    amount, in_all = "1 L", "8 L"
+    amount, typed, in_all = "1.5 L", "1.2", "4.8 L"
 
     def in_measures(self, desk: str) -> None:
         self.look_round(desk)
@@ -92,13 +92,13 @@ class Measured(BrowserCase):
 
     def test_another_amount_is_read_in_the_unit_that_the_box_shows(self) -> None:
         self.in_measures("round")
-        sheet = self.other_amount("2")
+        sheet = self.other_amount(self.typed)
         read = sheet.get_by_role("button", name=f"That much: {self.in_all} in all")
         expect(read).to_be_visible()
         sheet.get_by_role("textbox").fill("a lot")
         expect(sheet.get_by_role("alert")).to_be_visible()
         expect(read).to_have_count(0)
-        sheet.get_by_role("textbox").fill("2")
+        sheet.get_by_role("textbox").fill(self.typed)
         expect(read).to_be_visible()
         read.click()
         row = self.page.get_by_role("button", name="Quay tub 1 4 aubergines")
@@ -117,7 +117,7 @@ class WhatHurts(BrowserCase):
         stop = self.page.get_by_label("Along the path").get_by_role("button", name="Old pot")
         expect(stop).to_contain_text("get a feed")
         main = self.page.get_by_role("main")
-        expect(main).to_contain_text("Nothing on the shelf suits. Get a balanced feed")
+        expect(main).to_contain_text("Nothing on the shelf suits. Get a tomato feed")
         expect(main).not_to_contain_text("has what it needs")
         self.page.goto(f"{self.live_server_url}/bench")
         stop.click()
@@ -169,4 +169,4 @@ class WhatHurts(BrowserCase):
 
 class InGallons(Measured):
     measures = "us"
-    amount, in_all = "2.11 pt", "1 gal"
+    amount, typed, in_all = "3.17 pt", "2", "1 gal"

@@ -6,6 +6,7 @@ import time
 from dataclasses import replace
 from typing import Any
 
+from dace.core.fed.records import Yard
 from dace.core.plan import ahead, making
 from dace.core.plan.choice import Choices
 from dace.core.plan.making import make_plan
@@ -15,7 +16,6 @@ from dace.core.rootzone.mondays import Newest
 from dace.core.season.crops import crops
 from dace.core.shell.yards import yard_in
 from dace.core.verdict.judge import verdicts
-from dace.core.verdict.records import Yard
 from tools.bench.table import Row, median_of
 
 _PLANTINGS, _SOURCES, _WEEKS = 40, 12, 30
@@ -33,7 +33,7 @@ def rows() -> list[Row]:
 
     judged = verdicts(yard)
     aheads = [
-        ahead.ahead_of(stop, one, yard.days, 7 * _WEEKS)
+        ahead.ahead_of(stop, one, yard, 7 * _WEEKS)
         for stop, one in zip(yard.stops, judged, strict=True)
     ]
     asked = [one for one in problems(aheads, Choices(_endless(yard))) if one is not None]

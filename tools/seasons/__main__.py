@@ -13,7 +13,7 @@ import numpy as np
 
 from tools.bench.__main__ import KEPT, SEASONS
 from tools.seasons import ways
-from tools.seasons.field import Field
+from tools.seasons.field import DAYS, Field
 
 WAYS: dict[str, ways.Way] = {
     "nothing": ways.nothing,
@@ -21,8 +21,10 @@ WAYS: dict[str, ways.Way] = {
     "half the label twice a week": partial(ways.label, share=0.5, days=(1, 4)),
     "a quarter in each watering": ways.each_watering,
     "one who knows all, two evenings": ways.knows_all,
-    "Dace, weekly": ways.dace,
-    "Dace, weekly, no pen": partial(ways.dace, pen=False),
+    "Dace": ways.dace,
+    "Dace, no pen": partial(ways.dace, pen=False),
+    "Dace, Tuesday and Friday": partial(ways.dace, evenings=(1, 4)),
+    "Dace, weekly": partial(ways.dace, rhythm="weekly"),
 }
 INTRODUCTION = """Written by `make seasons`: pots of twelve crops through 15 weeks of a simulator
 that shares no code with the core (`tools/seasons`). Loss is the worst of what plants went without
@@ -33,10 +35,16 @@ COLUMNS = ("loss", "worst tenth", "salt", "N drained", "litres", "feeds")
 
 def lived(way: str, pots: int, seed: int) -> dict[str, float]:
     """A season of a field fed one way."""
-    field = Field(pots, seed)
-    for water in WAYS[way](field):
-        field.live(water)
-    return field.outcome()
+    return season(Field(pots, seed), WAYS[way]).outcome()
+
+
+def season(field: Field, way: ways.Way) -> Field:
+    """All days of a field fed one way: each up to its evening, what is fed then, its watering."""
+    fed = way(field)
+    for _ in range(DAYS):
+        field.live()
+        field.end(next(fed))
+    return field
 
 
 def main() -> None:

@@ -11,6 +11,7 @@ from tools.seasons.pots import Array, N, Pots, liquid
 from tools.seasons.weather import evaporates, summer
 
 DAYS = 105
+_SPILT, _LEAST = 1.03, 0.04
 TAP = liquid(2.0, 0.0, 3.0, 0.6)
 _SIZES_L = (8.0, 12.0, 20.0, 40.0)
 _POT_M2 = 0.011  # of a pot of one litre; area goes with the volume's two thirds
@@ -47,14 +48,18 @@ class Field:
         until = min(DAYS, self.day + days)
         return np.array([one.need[self.day : until].sum(axis=0) for one in self.crops])
 
+    def to_first_drip(self) -> Array:
+        """What each takes of an evening until it drips, and a little over [L]."""
+        return np.asarray(np.maximum(self.pots.lack() * _SPILT, _LEAST * self.pots.full))
+
     def feed(self, litres: Array, mg_l: Array) -> None:
-        """Pour a feed [litres on each pot; 0 where none]."""
+        """Pour a feed of an evening [litres on each pot; 0 where none]."""
         self.pots.pour(litres, mg_l)
         self.poured += litres
         self.feeds += litres > 0
 
-    def live(self, water: Array) -> None:
-        """A day: heat, roots, rain, ``water`` on what is dry; then the next."""
+    def live(self) -> None:
+        """A day up to its evening: heat, roots, rain."""
         day, pots, plants = self.days[self.day], self.pots, self.plants
         mean_c = (day[1] + day[2]) / 2
         pots.give(mean_c)
@@ -68,6 +73,10 @@ class Field:
         rain = 0.7 * day[3] * _POT_M2 * pots.litres ** (2 / 3) * self.open
         if day[3] > 0:
             pots.pour(rain, np.zeros(4))
+
+    def end(self, water: Array) -> None:
+        """Whatever is dry of an evening is given ``water``; then the next day."""
+        pots = self.pots
         dry = pots.water.sum(axis=1) < pots.waits_for * pots.full
         litres = np.where(dry, pots.lack() * (1 + pots.over), 0.0)
         pots.pour(litres, water)

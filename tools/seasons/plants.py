@@ -66,9 +66,9 @@ def season(crop: str, days: int, pace: float, pot_l: float) -> Season:
         water += [room * float(one["water_l_day_typ"])] * length
         keys += [one["stage"]] * length
     last = len(keys)
-    while len(keys) < days:
-        need.append(need[last - 1])
-        water.append(water[last - 1])
+    while len(keys) < days:  # over: it stands there and takes nothing more
+        need.append([0.0] * len(FED))
+        water.append(0.3 * water[last - 1])
         keys.append(keys[last - 1])
     smooth = _smooth(np.array(need[:days]))
     threshold = float(row["salt_threshold_ds_m"] or 2.0) * 2  # a pore holds twice its paste

@@ -52,7 +52,8 @@ test('a flush is poured in one press, and says when it is read', async () => {
   const asked = answering({ 'POST /api/waterings': WRITTEN, 'GET /api/path': AFTER });
   const shown = mounted(FlushBlock, { flush: FLUSH });
   expect(shown.words).toContain('Tub 2: flush, no feed');
-  expect(shown.words).toContain('3 pours of 6 L; read after the second: 2.1 or less is the aim');
+  expect(shown.words).toContain('One go of 6 L, then read: 2.1 or less is the aim.');
+  expect(shown.words).toContain('Most likely 2 more.');
   await shown.press('Pour 6 L of rain butt, 1 of 3');
   expect(asked[0]?.body).toMatchObject({ fill_id: 'fill', water_id: 'butt', flush: true });
 });

@@ -74,7 +74,7 @@ def suggest_litres_each(stage: Stage, ground: Ground, available_l: float) -> Res
         expression = f"{say(share.range.typ)} × {say(ground.holding_l)} L ÷ {ground.plants}"
         steps.append(Step("what the pot takes in one go", expression, room, "L", share.text, "low"))
         most = min(most, room)
-    value = _rounded(min(likely, most), most)
+    value = pourable(min(likely, most), most)
     steps.append(Step("rounded to pour", "", value, "L"))
     low, high = min(value, days.range.low * use.low), max(value, days.range.high * use.high)
     return Result(value, low, high, "L", tuple(steps))
@@ -88,7 +88,7 @@ def _steps() -> tuple[tuple[float, float], ...]:
     return ((gallon, gallon / 2), (0.9 * pint, pint / 2), (ounce, ounce), (0.0, ounce / 4))
 
 
-def _rounded(litres: float, most: float) -> float:
+def pourable(litres: float, most: float) -> float:
     """To a step that one can pour; a tenth of it where the whole step is too much."""
     step = next(step for above, step in _steps() if litres >= above)
     nearest = round(litres / step) * step

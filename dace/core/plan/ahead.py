@@ -3,28 +3,29 @@
 from __future__ import annotations
 
 import hashlib
-from dataclasses import dataclass, replace
+from collections.abc import Sequence
+from dataclasses import dataclass, field, replace
 from datetime import date, timedelta
 
 import numpy as np
 from numpy.typing import NDArray
 
+from dace.core.fed.facts import Facts, facts_of
+from dace.core.fed.gates import why_shut
+from dace.core.fed.records import Grows, Rhythm, Stop, Verdict, Yard
+from dace.core.fed.rhythm import rhythm_now
+from dace.core.fed.wish import FillWish
 from dace.core.matter.nutrients import NUTRIENTS
 from dace.core.rootzone.course import course_of, needs
 from dace.core.rootzone.meaning import Comfort, comfort
 from dace.core.rootzone.mondays import Newest
 from dace.core.season.need import Span, spans
 from dace.core.season.outlook import Outlook
-from dace.core.verdict.facts import Facts, facts_of
-from dace.core.verdict.gates import why_shut
 from dace.core.verdict.kinds import kind_of
-from dace.core.verdict.options import Fed
-from dace.core.verdict.recipe import litres_each
-from dace.core.verdict.records import RHYTHMS, Grows, Stop, Verdict
 from dace.core.verdict.wants import rest_of
 
 Array = NDArray[np.float64]
-WEEK, DRESSED_EVERY = 7, 28
+WEEK = 7
 MARGIN = 30
 """Days beyond the plan, so that a feed on its last day knows what it has to carry."""
 _ASKED_EVERY = 7
@@ -35,8 +36,8 @@ class Ahead:
     """One stop from tomorrow on: arrays have one row for each day ahead, the margin with it.
 
     ``fed_need`` [mg, (days, 5)] is of the plantings that are fed on that day. ``first`` is the
-    first day ahead on which an event may be, ``halved`` whether the first one is at half
-    strength. ``mark`` stands for all that its weeks follow from but the shelf.
+    first day ahead on which an event may be. ``mark`` stands for all that its weeks follow
+    from but the shelf.
     """
 
     stop: Stop
@@ -50,25 +51,14 @@ class Ahead:
     rain: Array
     fed_need: Array
     first: int
-    halved: bool
     spans: dict[str, tuple[Span, ...]]
     mark: bytes = b""
-
-    @property
-    def every(self) -> int:
-        """Days between two events; those of every watering stand for a week of them."""
-        return WEEK if self.stop.rhythm == "every_watering" else self.facts.every_days
-
-    @property
-    def waterings(self) -> int:
-        """How many waterings an event stands for."""
-        return round(WEEK / self.facts.every_days) if self.stop.rhythm == "every_watering" else 1
+    _wishes: dict[tuple[tuple[str, str], ...], FillWish] = field(default_factory=dict)
 
     @property
     def slow(self) -> bool:
         """Whether what it lacks is given dry."""
-        approach, bed = self.stop.approach, self.facts.in_bed
-        return approach == "soil_first" or (bed and approach != "soluble")
+        return self.facts.dressed
 
     def on(self, ahead: int) -> date:
         """The day so many days ahead."""
@@ -78,15 +68,23 @@ class Ahead:
         """What its drain may read then."""
         return comfort(self.stop.followed.root_zone, self.on(ahead))
 
-    def facts_on(self, ahead: int) -> Facts:
+    def facts_on(self, ahead: int, rhythm: Rhythm) -> Facts:
         """The stop's state as far as a day ahead decides it; its salts are the walk's."""
-        return replace(self.facts, today=self.on(ahead), band=self.band(ahead), read=None)
+        age = self.facts.read_age
+        return replace(
+            self.facts,
+            today=self.on(ahead),
+            band=self.band(ahead),
+            rhythm=rhythm,
+            read=None,
+            read_age=None if age is None else age + ahead,
+        )
 
-    def awake(self, facts: Facts) -> list[Grows]:
+    def awake(self, on: date) -> list[Grows]:
         """What is fed on a day, at the stage that it is likely to have then."""
-        found = []
+        found, facts = [], replace(self.facts, today=on)
         for one in self.stop.grows:
-            there = self._at(one, facts.today)
+            there = self._at(one, on)
             if there is not None and rest_of(facts, there, self.days) is None:
                 found.append(there)
         return found
@@ -97,52 +95,45 @@ class Ahead:
             return None
         return replace(one, clock=replace(one.clock, stage=span.stage, other=None, question=""))
 
-    def fed(self, facts: Facts, share: float) -> tuple[tuple[Fed, ...], str]:
-        """Who is fed on a day at a share of the wish, and why not where a gate keeps all away."""
-        found, why = [], ""
-        for one in self.awake(facts):
-            shut = why_shut(self.facts, one, self.days, facts.today)
-            if shut:
-                why = why or shut
-                continue
-            stage = one.clock.stage
-            found.append(Fed(one, stage, share, litres_each(facts, one, stage)))
-        return tuple(found), "" if found else why
+    def wish(self, awake: Sequence[Grows]) -> FillWish:
+        """What those that are fed wish together."""
+        key = tuple((one.key, one.clock.stage.key) for one in awake)
+        if key not in self._wishes:
+            root = self.stop.followed.root_zone
+            grown = [(one, one.clock.stage) for one in awake]
+            self._wishes[key] = FillWish.of(grown, root.litres, root.is_bed)
+        return self._wishes[key]
+
+    def open_to(self, awake: Sequence[Grows], on: date) -> tuple[list[Grows], str]:
+        """Who of them is fed on a day, and why not where a gate keeps all away."""
+        shut = [why_shut(self.facts, one, self.days, on) for one in awake]
+        found = [one for one, why in zip(awake, shut, strict=True) if not why]
+        return found, "" if found else next((why for why in shut if why), "")
 
 
 _KNOWN: Newest[Ahead] = Newest(128)
 
 
-def slot_number(stop: Stop, on: date, kind: str) -> int:
-    """Which slot of its rhythm a day is in, counted from when the first there was begun.
-
-    Two feeds of a stop lie at least a slot apart, so no two have one number.
-    """
-    begun = min(one.started_on for one in stop.grows)
-    every = DRESSED_EVERY if kind == "dress" else RHYTHMS[stop.rhythm]
-    return (on - begun).days // every
-
-
-def ahead_of(stop: Stop, verdict: Verdict, days: Outlook, count: int) -> Ahead:
+def ahead_of(stop: Stop, verdict: Verdict, yard: Yard, count: int) -> Ahead:
     """Lay out so many days of a stop from tomorrow on; the same is only looked up."""
     grown = {one.key: spans(one.clock) for one in stop.grows}
-    mark = _mark(stop, verdict, grown, f"{days.digest} {count}")
+    facts = facts_of(stop, rhythm_now(stop, yard.sources, yard.waters))
+    mark = _mark(stop, verdict, grown, f"{yard.days.digest} {count} {facts.rhythm.key}")
     known = _KNOWN.newest([mark])
     if known is None:
-        known = _laid_out(stop, verdict, days, count, grown)
+        known = _laid_out(facts, verdict, yard.days, count, grown)
         known.mark = mark
         _KNOWN.keep(mark, lambda: known)
     return known
 
 
 def _laid_out(
-    stop: Stop, verdict: Verdict, days: Outlook, count: int, grown: dict[str, tuple[Span, ...]]
+    facts: Facts, verdict: Verdict, days: Outlook, count: int, grown: dict[str, tuple[Span, ...]]
 ) -> Ahead:
-    facts = facts_of(stop)
+    stop = facts.stop
     root = stop.followed.root_zone
     course = course_of(root, days, count + MARGIN)
     after = slice(course.today + 1, None)
-    first, halved = kind_of(verdict.kind).next_feed(facts, verdict)
     found = Ahead(
         stop=stop,
         verdict=verdict,
@@ -154,8 +145,7 @@ def _laid_out(
         age=course.age[after],
         rain=course.rain[after],
         fed_need=np.zeros((count + MARGIN, len(NUTRIENTS))),
-        first=first,
-        halved=halved,
+        first=kind_of(verdict.kind).next_feed(facts, verdict),
         spans=grown,
     )
     rows = needs(root, course.first, course.count)[:, after]

@@ -5,10 +5,10 @@ from __future__ import annotations
 from collections.abc import Mapping
 from dataclasses import dataclass
 
+from dace.core.fed.records import Yard
 from dace.core.matter.materials import Material, materials
 from dace.core.matter.nutrients import NUTRIENT_NAMES
 from dace.core.plan.records import Plan
-from dace.core.verdict.records import Yard
 
 _FAMILIES = ("mineral_salt",)
 _DISSOLVES_G_PER_L = 50.0

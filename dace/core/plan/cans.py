@@ -4,10 +4,10 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 
-from dace.core.plan.ahead import slot_number
+from dace.core.fed.recipe import whole_can
+from dace.core.fed.records import Verdict, Yard
+from dace.core.fed.slots import next_number
 from dace.core.plan.records import CanToMix, Served
-from dace.core.verdict.recipe import whole_can
-from dace.core.verdict.records import Verdict, Yard
 from dace.core.verdict.together import SHARED, Shared, shared
 
 
@@ -46,7 +46,7 @@ def _can(can: Shared, found: Sequence[Verdict], yard: Yard) -> CanToMix:
             found[at].stop,
             _litres(found[at]),
             found[at].each,
-            slot_number(by_key[found[at].stop], yard.days.today, "feed"),
+            next_number(by_key[found[at].stop].followed.root_zone, yard.days.today, "feed"),
         )
         for at in stops
     )

@@ -2,17 +2,18 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from datetime import date
 
-from dace.core.plan.ahead import Ahead, slot_number
+from dace.core.fed.recipe import portion
+from dace.core.fed.records import Each, Verdict, Yard
+from dace.core.fed.slots import next_number
+from dace.core.plan.ahead import Ahead
 from dace.core.plan.problem import Solved
 from dace.core.plan.records import Event
 from dace.core.plan.walk import Given, Walked
 from dace.core.plan.why import why_given, why_today
 from dace.core.verdict.kinds import kind_of
-from dace.core.verdict.recipe import portion
-from dace.core.verdict.records import Each, Verdict, Yard
 
 
 def events_of(
@@ -21,16 +22,22 @@ def events_of(
     """All events by day and then along the path."""
     found: list[tuple[date, int, Event]] = []
     for at, (ahead, done, told) in enumerate(zip(aheads, walked, solved, strict=True)):
+        root, today = ahead.stop.followed.root_zone, ahead.facts.today
         kind = kind_of(ahead.verdict.kind)
+        numbered = {kind.event, "feed", "dress"}
+        number = {one: next_number(root, today, one) for one in numbered}
         if kind.event and (ahead.verdict.recipe is not None or not kind.feeds):
-            found.append((ahead.facts.today, at, _today(ahead, ahead.verdict)))
+            found.append((today, at, _today(ahead, ahead.verdict, number[kind.event])))
+            number[kind.event] += 1
         worth = dict(told.worth)
         for given in done.given:
-            found.append((ahead.on(given.ahead), at, _event(ahead, given, worth, yard)))
+            one = _event(ahead, given, worth, yard, number)
+            number[one.kind] += 1
+            found.append((one.on, at, one))
     return tuple(event for _, _, event in sorted(found, key=lambda row: row[:2]))
 
 
-def _today(ahead: Ahead, found: Verdict) -> Event:
+def _today(ahead: Ahead, found: Verdict, number: int) -> Event:
     kind = kind_of(found.kind).event
     fed = [one.planting for one in found.each if one.litres > 0] or [
         one.key for one in ahead.stop.grows
@@ -41,7 +48,7 @@ def _today(ahead: Ahead, found: Verdict) -> Event:
         litres = found.flush.each_l * found.flush.goes
     return Event(
         stop=found.stop,
-        slot=slot_number(ahead.stop, ahead.facts.today, kind),
+        slot=number,
         on=ahead.facts.today,
         kind=kind,
         stage=_words(ahead, stages),
@@ -51,7 +58,6 @@ def _today(ahead: Ahead, found: Verdict) -> Event:
         water=found.water if kind != "dress" else "",
         water_name=found.water_name if kind != "dress" else "",
         litres=litres if kind != "dress" else 0.0,
-        waterings=1,
         why=why_today(found),
     )
 
@@ -61,7 +67,13 @@ def _words(ahead: Ahead, stages: Sequence[tuple[str, str]]) -> str:
     return ", ".join(dict.fromkeys(named[key].stage(stage).words for key, stage in stages))
 
 
-def _event(ahead: Ahead, given: Given, worth: dict[int, tuple[float, ...]], yard: Yard) -> Event:
+def _event(
+    ahead: Ahead,
+    given: Given,
+    worth: dict[int, tuple[float, ...]],
+    yard: Yard,
+    number: Mapping[str, int],
+) -> Event:
     slots = [day for day in worth if day <= given.ahead]
     spoke = worth[max(slots)] if slots else ()
     stages = [(one.grows.key, one.stage.key) for one in given.fed]
@@ -72,23 +84,18 @@ def _event(ahead: Ahead, given: Given, worth: dict[int, tuple[float, ...]], yard
     reason = "To be fed then." if kind == "feed" else "To be dressed then."
     return Event(
         stop=ahead.stop.key,
-        slot=slot_number(ahead.stop, ahead.on(given.ahead), kind),
+        slot=number[kind],
         on=ahead.on(given.ahead),
         kind=kind,
         stage=_words(ahead, stages),
         stages=tuple(stages),
         each=tuple(
-            Each(
-                one.grows.key,
-                one.litres_each * given.waterings if kind == "feed" else 0.0,
-                reason,
-            )
+            Each(one.grows.key, one.litres_each if kind == "feed" else 0.0, reason)
             for one in given.fed
         ),
         portion=made,
         water=given.water.key if given.water else "",
         water_name=given.water.name if given.water else "",
         litres=given.litres if kind == "feed" else 0.0,
-        waterings=given.waterings,
         why=why_given(ahead, given, spoke),
     )

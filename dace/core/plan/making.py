@@ -7,6 +7,7 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
 
 from dace.core.errors import DaceError
+from dace.core.fed.records import Verdict, Yard
 from dace.core.plan.ahead import WEEK, Ahead, ahead_of
 from dace.core.plan.cans import cans_of
 from dace.core.plan.choice import Choices
@@ -21,7 +22,6 @@ from dace.core.rootzone.mondays import Newest
 from dace.core.same import Same
 from dace.core.verdict.judge import verdicts
 from dace.core.verdict.kinds import kind_of
-from dace.core.verdict.records import Verdict, Yard
 
 MOST_WEEKS = 52
 
@@ -66,7 +66,7 @@ def make_plan(yard: Yard, weeks: int = 12, found: Sequence[Verdict] | None = Non
     by_stop = {one.stop: one for one in judged}
     stops = [stop for stop in yard.stops if stop.key in by_stop]
     count = min(WEEK * weeks, yard.days.days - yard.days.known - 2 * WEEK)
-    aheads = [ahead_of(stop, by_stop[stop.key], yard.days, count) for stop in stops]
+    aheads = [ahead_of(stop, by_stop[stop.key], yard, count) for stop in stops]
     worked, gone = _worked(aheads, yard, left_after_today(yard.sources, judged))
     events = events_of(aheads, [one.walked for one in worked], [one.solved for one in worked], yard)
     short = tuple(

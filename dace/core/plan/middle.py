@@ -52,6 +52,10 @@ class Middle:
         """Whoever finds it dry has watered it."""
         self.bucket.evening(self.water, self._waters, self._still)
 
+    def dry(self, stop: int) -> bool:
+        """Whether it is as dry as it is watered at."""
+        return bool(self.bucket.dry()[stop, 0])
+
     def pour(self, stop: int, litres: float, mg_l: Nine, flush: bool = False) -> None:
         """A feed, or plain water to take salts out."""
         at = slice(stop, stop + 1)

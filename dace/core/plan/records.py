@@ -9,7 +9,7 @@ from typing import Literal
 import numpy as np
 from numpy.typing import NDArray
 
-from dace.core.verdict.records import Each, Portion, Verdict
+from dace.core.fed.records import Each, Portion, Verdict
 
 Array = NDArray[np.float64]
 ShortWhy = Literal["shelf", "stock", "rhythm"]
@@ -20,9 +20,8 @@ class Event:
     """Something to be done at a stop on a day: ``kind`` is a verdict's ``event``.
 
     ``slot`` numbers it within its stop: a changed event keeps it. ``stage`` is that of what
-    is fed, in words and by planting in ``stages``. ``litres`` are of all plants together and,
-    at ``waterings`` above 1, of all the waterings that it stands for. ``why`` are sentences:
-    the day, the feed, what bound its strength, what moved it.
+    is fed, in words and by planting in ``stages``. ``litres`` are of all plants together.
+    ``why`` are sentences: the day, the feed, what bound its strength, what moved it.
     """
 
     stop: str
@@ -36,7 +35,6 @@ class Event:
     water: str
     water_name: str
     litres: float
-    waterings: int
     why: tuple[str, ...]
 
     def held(self, nutrient: str, plants: int) -> tuple[float, float, float]:

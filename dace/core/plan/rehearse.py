@@ -7,6 +7,8 @@ from datetime import date
 
 from dace.core.can.ingredient import Source
 from dace.core.errors import DaceError
+from dace.core.fed.options import minutes_of
+from dace.core.fed.records import RHYTHMS, Grows, Yard
 from dace.core.ledger.shortfall import APPROACHES
 from dace.core.plan.making import make_plan
 from dace.core.plan.records import Plan
@@ -15,8 +17,6 @@ from dace.core.season.clock import stage_clock
 from dace.core.season.need import spans
 from dace.core.season.outlook import Outlook
 from dace.core.verdict.judge import verdicts
-from dace.core.verdict.options import minutes_of
-from dace.core.verdict.records import RHYTHMS, Grows, Yard
 
 _MOST_WARMER_C, _MOST_RAIN, _MOST_STRENGTH = 6.0, 4.0, 3.0
 

@@ -5,8 +5,8 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 
 from dace.core.can.ingredient import Source
+from dace.core.fed.records import Verdict
 from dace.core.plan.walk import Given, Walked
-from dace.core.verdict.records import Verdict
 
 PASSES = 3
 _PRICE = 0.5

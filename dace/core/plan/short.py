@@ -7,13 +7,13 @@ from datetime import timedelta
 import numpy as np
 from numpy.typing import NDArray
 
+from dace.core.fed.records import Yard
 from dace.core.ledger.shortfall import shortages
 from dace.core.matter.nutrients import NUTRIENT_NAMES, NUTRIENTS
 from dace.core.plan.ahead import WEEK, Ahead
 from dace.core.plan.records import Carried, Short, ShortWhy
 from dace.core.plan.walk import Walked
 from dace.core.season.need import wish_now
-from dace.core.verdict.records import Yard
 
 Array = NDArray[np.float64]
 _SHORT, _FEW_MG, _ALL = 0.10, 1.0, 0.9

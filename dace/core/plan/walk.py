@@ -2,9 +2,9 @@
 
 Notes
 -----
-The rules are the verdict's own: a slot of the rhythm is due, no gate is shut, and without a
-feed nitrogen or potassium within reach would fall under the need of the days to the next
-slot; as strong as the stage wishes, half near the top of comfort, none beyond it.
+The rules are the verdict's own, from the same functions: a slot of the stage's rhythm is open,
+no gate is shut, and enough is owed to be worth a feed; as strong as is owed, weaker only by
+salt that was read.
 """
 
 from __future__ import annotations
@@ -15,26 +15,34 @@ from dataclasses import dataclass, field, replace
 import numpy as np
 from numpy.typing import NDArray
 
+from dace.core.fed.dressing import Lack, dressings
+from dace.core.fed.facts import DRESSED_FOR_DAYS, Facts
+from dace.core.fed.meals import salt_share_at
+from dace.core.fed.options import Fed, Meal, Option
+from dace.core.fed.owed import (
+    BED_DAYS,
+    POT_DAYS,
+    dressing_for,
+    feed_for,
+    litres_to_drip,
+    owed_of,
+    sprouted,
+)
+from dace.core.fed.recipe import best_water, litres_each
+from dace.core.fed.records import Grows, NamedWater, Portion, Rhythm
+from dace.core.fed.rhythm import rhythm_of
+from dace.core.fed.wish import FillWish
 from dace.core.figures import judgement
 from dace.core.matter.nutrients import NUTRIENTS
-from dace.core.plan.ahead import DRESSED_EVERY, Ahead
+from dace.core.plan.ahead import Ahead
 from dace.core.plan.choice import Choices, charged_of
 from dace.core.plan.middle import Middle
 from dace.core.plan.records import Course
-from dace.core.rootzone.meaning import near_top
 from dace.core.rootzone.records import charged_dry, charged_water
-from dace.core.verdict.dressing import Lack, dressings
-from dace.core.verdict.facts import DRESSED_FOR_DAYS, Facts
-from dace.core.verdict.options import HALF, Fed, Option
-from dace.core.verdict.reach import DECIDES
-from dace.core.verdict.recipe import LEAST_ROOM, room_of
-from dace.core.verdict.records import NamedWater, Portion
 
 Array = NDArray[np.float64]
-_DECIDES = [NUTRIENTS.index(nutrient) for nutrient in DECIDES]
-_FEW_MG = 1e-3
-_WATERED_EVERY = 2
 _LATER = 3
+_RECKONED = 1.5
 
 Shares = Mapping[tuple[str, int], Mapping[str, float]]
 """How far each source is to be used at a stop in a week, by stop and days ahead of its slot."""
@@ -51,15 +59,13 @@ class Given:
     option: Option | None = None
     water: NamedWater | None = None
     dressing: Portion | None = None
-    waterings: int = 1
-    halved: str = ""
     moved: str = ""
     others: tuple[Option, ...] = ()
 
     @property
     def litres(self) -> float:
         """All that is poured [L]."""
-        return sum(one.litres for one in self.fed) * self.waterings
+        return sum(one.litres for one in self.fed)
 
     @property
     def source(self) -> str:
@@ -89,7 +95,8 @@ class Walked:
 @dataclass
 class _State:
     next_on: int
-    halved: bool
+    dress_on: int
+    mild: bool
     moved: str = ""
     owed: dict[str, float] = field(default_factory=dict)
     given: list[Given] = field(default_factory=list)
@@ -102,14 +109,17 @@ class Walk:
     def __init__(self, aheads: Sequence[Ahead], choices: Choices, shares: Shares) -> None:
         self.aheads, self.choices, self.shares = aheads, choices, shares
         self.middle = Middle(aheads)
-        self.states = [_State(one.first, one.halved) for one in aheads]
-        self.pours: dict[int, list[tuple[int, float, tuple[float, ...]]]] = {}
-        self.every = np.array([one.every for one in aheads])
+        self.states = [
+            _State(
+                one.first,
+                max(1, (one.facts.dress_on - one.facts.today).days),
+                one.facts.after_flush or one.verdict.kind == "flush",
+            )
+            for one in aheads
+        ]
         need = np.stack([one.fed_need for one in aheads])
         zero = np.zeros((len(aheads), 1, need.shape[2]))
         self.summed = np.concatenate([zero, np.cumsum(need, axis=1)], axis=1)
-        ignored = [[n in one.stop.tested_high for n in DECIDES] for one in aheads]
-        self.decides = ~np.array(ignored, dtype=bool)
 
     def run(self) -> list[Walked]:
         """To the last day of the plan."""
@@ -121,9 +131,9 @@ class Walk:
         drain = np.zeros(taken[1:].shape[:2])
         for day in range(1, count + 1):
             self.middle.morning(day)
-            self._feed(day)
-            for stop, litres, mg_l in self.pours.pop(day, ()):
-                self.middle.pour(stop, litres, mg_l)
+            for at, state in enumerate(self.states):
+                if min(state.next_on, state.dress_on) <= day:
+                    self._due(at, day)
             self.middle.evening()
             taken[day] = self.middle.taken()
             within[day - 1], drain[day - 1] = self.middle.food(), self.middle.drains()
@@ -148,6 +158,8 @@ class Walk:
         for at, ahead in enumerate(self.aheads):
             found = ahead.verdict
             water = next((w for w in self.choices.yard.waters if w.key == found.water), None)
+            if found.kind == "dress":
+                self.states[at].dress_on = DRESSED_FOR_DAYS
             if found.kind == "flush" and found.flush is not None and water is not None:
                 litres = found.flush.each_l * found.flush.goes
                 self.middle.pour(at, litres, charged_water(water.ions), flush=True)
@@ -171,97 +183,117 @@ class Walk:
             at_once, later = charged_dry(content.at_once, grams), charged_dry(content.later, grams)
             self.middle.spread(at, at_once, later, content.half_life_days)
 
-    def _lacking(self, day: int) -> Array:
-        """By how much each stop would fall short of N and K until its next slot [mg]."""
-        until = np.minimum(day + self.every, self.summed.shape[1] - 1)
-        each = np.arange(len(self.aheads))
-        need = (self.summed[each, until] - self.summed[:, day])[:, _DECIDES]
-        there = (self.middle.food() + self.middle.coming(day, self.every))[:, _DECIDES]
-        lack = np.where((need > _FEW_MG) & self.decides, need - there, 0.0)
-        return np.asarray(np.maximum(lack, 0.0))
-
-    def _feed(self, day: int) -> None:
-        asked = [at for at, state in enumerate(self.states) if state.next_on <= day]
-        if not asked:
-            return
-        lack, drains = self._lacking(day), self.middle.drains()
-        for at in asked:
-            if lack[at].any():
-                lacks = DECIDES[int(np.argmax(lack[at] > 0))]
-                self._due(at, day, lacks, float(drains[at]))
-
-    def _due(self, at: int, day: int, lacks: str, drain: float) -> None:
+    def _due(self, at: int, day: int) -> None:
         ahead, state = self.aheads[at], self.states[at]
-        facts = ahead.facts_on(day)
-        band, bed = facts.band, facts.in_bed
-        half = ""
-        if state.halved:
-            half = "half strength after the flush"
-        elif band is not None and drain > near_top(band):
-            half = "half strength: salts are near the top of what suits"
-        fed, shut = ahead.fed(facts, HALF if half else ahead.stop.strength)
-        if not fed:
+        awake = ahead.awake(ahead.on(day))
+        if not awake:
+            return
+        yard = self.choices.yard
+        fed = [(one, one.clock.stage) for one in awake]
+        facts = ahead.facts_on(day, rhythm_of(ahead.stop, fed, yard.sources, yard.waters))
+        wish = ahead.wish(awake)
+        grown = any(not one.clock.stage.is_seedling for one in awake)
+        if (
+            facts.dressed
+            and grown
+            and state.dress_on <= day
+            and self._dressed(at, day, facts, wish)
+        ):
+            return
+        if state.next_on > day or not self._watered(at, facts.rhythm):
+            return
+        owed = self._owed(at, day, facts, wish, facts.rhythm.counted, not facts.in_bed)
+        lacks = feed_for(facts, wish, owed)
+        if lacks and all(sprouted(one, facts.today) for one in awake):
+            self._canned(at, day, facts, awake, (lacks, owed))
+
+    def _watered(self, at: int, rhythm: Rhythm) -> bool:
+        """Whether it is watered that day, where every watering feeds."""
+        return rhythm.key != "every_watering" or self.middle.dry(at)
+
+    def _owed(
+        self, at: int, day: int, facts: Facts, wish: FillWish, days: int, kept: bool
+    ) -> Array:
+        until = min(day + days, self.summed.shape[1] - 1)
+        need = self.summed[at, until] - self.summed[at, day]
+        each = np.full(len(self.aheads), days)
+        there = self.middle.food()[at] + self.middle.coming(day, each)[at]
+        return owed_of(facts, wish, need, there, facts.stop.tested_high, kept)
+
+    def _dressed(self, at: int, day: int, facts: Facts, wish: FillWish) -> bool:
+        """Whether it is dressed on a day on which it is looked at for that."""
+        ahead, state = self.aheads[at], self.states[at]
+        days = BED_DAYS if facts.in_bed else POT_DAYS
+        owed = self._owed(at, day, facts, wish, days, True)
+        lacks = dressing_for(facts, wish, owed)
+        if not lacks:
+            return False
+        awake, shut = ahead.open_to(ahead.awake(facts.today), facts.today)
+        if not awake:
+            state.moved = state.moved or shut
+            return True
+        fed = tuple(Fed(one, one.clock.stage, 1.0, 0.0) for one in awake)
+        stock = {key: 0.0 for key, gone in self.choices.gone.items() if gone <= day}
+        lack = Lack(lacks, float(owed[NUTRIENTS.index(lacks)]))
+        offers = dressings(facts, fed, lack, self.choices.yard, stock)
+        if not offers:
+            return False
+        self._spread(at, offers[0])
+        moved, state.moved = state.moved, ""
+        state.given.append(Given(day, facts, fed, lacks, dressing=offers[0], moved=moved))
+        state.dress_on = day + DRESSED_FOR_DAYS
+        if not facts.in_bed:
+            state.next_on = day + DRESSED_FOR_DAYS
+        return True
+
+    def _canned(
+        self, at: int, day: int, facts: Facts, awake: list[Grows], asked: tuple[str, Array]
+    ) -> None:
+        ahead, state = self.aheads[at], self.states[at]
+        lacks, owed = asked
+        opened, shut = ahead.open_to(awake, facts.today)
+        if not opened:
             state.moved = state.moved or shut
             return
-        per_drain = judgement("pore_to_pour_through").range.typ
-        room = float("inf")
-        if band is not None and drain > band.high:
-            room = 0.0
-        elif band is not None and not bed:
-            litres = float(self.middle.full[at])
-            room = room_of(drain / per_drain, band.high / per_drain, litres, fed) / ahead.waterings
-        if room < LEAST_ROOM:
-            state.moved = "the medium could take no more salts before"
+        share = self._salt(at, facts)
+        if share is None:
+            state.moved = state.moved or "salts have to go down first"
             return
-        given = self._dressed(at, day, facts, fed, lacks) if ahead.slow else None
-        given = given or self._canned(at, day, facts, fed, lacks, room)
-        if given is None:
+        each = litres_each(facts, litres_to_drip(facts))
+        fed = tuple(Fed(one, one.clock.stage, share * ahead.stop.strength, each) for one in opened)
+        water = best_water(facts, fed, self.choices.yard.waters)
+        if water is None:
+            return
+        meal = Meal(
+            facts, fed, self.choices.yard, water, owed, ahead.wish(awake).low, mild=state.mild
+        )
+        several = self.choices.of(ahead, meal)
+        if not several:
             state.empty.append(day)
             state.next_on = day + _LATER
             return
-        moved = state.moved
-        state.given.append(replace(given, halved=half, moved=moved))
-        state.moved, state.halved = "", False
-        state.next_on = day + (ahead.every if given.option else DRESSED_EVERY)
-
-    def _dressed(
-        self, at: int, day: int, facts: Facts, fed: tuple[Fed, ...], lacks: str
-    ) -> Given | None:
-        column = NUTRIENTS.index(lacks)
-        until = min(day + DRESSED_FOR_DAYS, self.summed.shape[1] - 1)
-        need = self.summed[at, until, column] - self.summed[at, day, column]
-        days = np.full(len(self.aheads), DRESSED_FOR_DAYS)
-        there = self.middle.food()[at, column] + self.middle.coming(day, days)[at, column]
-        yard = self.choices.yard
-        stock = {key: 0.0 for key, gone in self.choices.gone.items() if gone <= day}
-        offers = dressings(facts, fed, Lack(lacks, float(max(0.0, need - there))), yard, stock)
-        if not offers:
-            return None
-        self._spread(at, offers[0])
-        return Given(day, facts, fed, lacks, dressing=offers[0])
-
-    def _canned(
-        self, at: int, day: int, facts: Facts, fed: tuple[Fed, ...], lacks: str, room: float
-    ) -> Given | None:
-        ahead = self.aheads[at]
-        found = self.choices.fitting(ahead, facts, fed, lacks, room)
-        if found is None:
-            return None
-        water, several = found
         chosen = self._picked(at, day, several)
-        mg_l = self.choices.charged(chosen, water)
-        litres = sum(one.litres for one in fed)
-        for turn in range(ahead.waterings):
-            self.pours.setdefault(day + _WATERED_EVERY * turn, []).append((at, litres, mg_l))
-        return Given(
-            day, facts, fed, lacks, chosen, water, waterings=ahead.waterings, others=several
-        )
+        fed = tuple(replace(one, litres_each=one.litres_each * chosen.litres_share) for one in fed)
+        given = Given(day, facts, fed, lacks, chosen, water, moved=state.moved, others=several)
+        self.middle.pour(at, given.litres, self.choices.charged(chosen, water))
+        state.given.append(given)
+        state.moved, state.mild = "", False
+        state.next_on = day + facts.rhythm.apart
+
+    def _salt(self, at: int, facts: Facts) -> float | None:
+        """What salt leaves of a feed's strength; None where it gets plain water instead."""
+        if facts.band is None or facts.in_bed:
+            return 1.0
+        drain = float(self.middle.drains()[at])
+        if facts.lately_read:
+            return salt_share_at(drain, facts.band.high)
+        return None if drain > _RECKONED * facts.band.high else 1.0
 
     def _picked(self, at: int, day: int, several: tuple[Option, ...]) -> Option:
         """By the shares of its week; what they were wanted and did not get is owed to sources."""
         ahead, state = self.aheads[at], self.states[at]
-        slot = ahead.first + (day - ahead.first) // ahead.every * ahead.every
-        shares = self.shares.get((ahead.stop.key, slot), {})
+        slots = [slot for stop, slot in self.shares if stop == ahead.stop.key and slot <= day]
+        shares = self.shares.get((ahead.stop.key, max(slots, default=-1)), {})
         known = {one.source.key: one for one in several}
         wanted = {key: share for key, share in shares.items() if key in known}
         total = sum(wanted.values())

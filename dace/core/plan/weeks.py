@@ -7,8 +7,15 @@ from collections.abc import Sequence
 import numpy as np
 from numpy.typing import NDArray
 
+from dace.core.fed.facts import Facts
+from dace.core.fed.options import Fed, Meal, Option
+from dace.core.fed.owed import litres_to_drip
+from dace.core.fed.recipe import best_water, litres_each
+from dace.core.fed.records import Grows
+from dace.core.fed.rhythm import rhythm_of
+from dace.core.figures import judgement
 from dace.core.matter.nutrients import NUTRIENTS
-from dace.core.plan.ahead import Ahead
+from dace.core.plan.ahead import WEEK, Ahead
 from dace.core.plan.choice import Choices
 from dace.core.plan.middle import Middle
 from dace.core.plan.problem import Problem, Slot
@@ -56,21 +63,31 @@ class _Unfed:
 def _problem(at: int, ahead: Ahead, choices: Choices, unfed: _Unfed) -> Problem | None:
     if ahead.slow or ahead.first > ahead.count:
         return None
-    days = list(range(ahead.first, ahead.count + 1, ahead.every))
-    found = [_slot(at, day, ahead, choices, unfed) for day in days]
-    slots = tuple(slot for slot in found if slot is not None)
-    if not any(slot.keys for slot in slots):
+    found, day = [], ahead.first
+    while day <= ahead.count:
+        slot, days = _slot(at, day, ahead, choices, unfed)
+        if slot is not None:
+            found.append(slot)
+        day += days
+    if not any(slot.keys for slot in found):
         return None
-    return Problem(slots, unfed.food[ahead.first, at], _top(at, ahead, unfed))
+    return Problem(tuple(found), unfed.food[ahead.first, at], _top(at, ahead, unfed))
 
 
-def _slot(at: int, day: int, ahead: Ahead, choices: Choices, unfed: _Unfed) -> Slot | None:
-    end = min(day + ahead.every, ahead.count)
-    facts = ahead.facts_on(day)
-    fed, _ = ahead.fed(facts, ahead.stop.strength)
-    found = choices.of(ahead, facts, fed) if fed else None
-    several = found[1] if found else ()
-    litres = sum(one.litres for one in fed) * ahead.waterings
+def _slot(
+    at: int, day: int, ahead: Ahead, choices: Choices, unfed: _Unfed
+) -> tuple[Slot | None, int]:
+    """A slot, and the days that it carries."""
+    awake = ahead.awake(ahead.on(day))
+    if not awake:
+        return None, WEEK
+    yard = choices.yard
+    grown = [(one, one.clock.stage) for one in awake]
+    facts = ahead.facts_on(day, rhythm_of(ahead.stop, grown, yard.sources, yard.waters))
+    counted = facts.rhythm.counted
+    end = min(day + counted, ahead.count)
+    several = _usual(ahead, facts, awake, choices)
+    litres = sum(one.litres_share for one in several[:1]) * litres_to_drip(facts)
     free = np.ones(len(NUTRIENTS))
     if facts.in_bed:
         free[NUTRIENTS.index("P")] = _P_KEPT_FREE
@@ -83,14 +100,25 @@ def _slot(at: int, day: int, ahead: Ahead, choices: Choices, unfed: _Unfed) -> S
         kept=unfed.kept(at, day, end),
         gained=unfed.gained(at, day, end),
         need=ahead.fed_need[day:end].sum(axis=0) if end > day else np.zeros(len(NUTRIENTS)),
-        over_n=_over_n(ahead, day),
-    )
+        over_n=_over_n(awake),
+    ), counted
 
 
-def _over_n(ahead: Ahead, day: int) -> float:
+def _usual(ahead: Ahead, facts: Facts, awake: list[Grows], choices: Choices) -> tuple[Option, ...]:
+    """What would feed it as it usually does at its rhythm: the need of a slot."""
+    each = litres_each(facts, litres_to_drip(facts))
+    fed = tuple(Fed(one, one.clock.stage, ahead.stop.strength, each) for one in awake)
+    water, wish = best_water(facts, fed, choices.yard.waters), ahead.wish(awake)
+    if water is None:
+        return ()
+    owed = judgement("need_margin").range.typ * facts.rhythm.counted * wish.need
+    return choices.of(ahead, Meal(facts, fed, choices.yard, water, owed, wish.low))
+
+
+def _over_n(awake: list[Grows]) -> float:
     """How much worse too much nitrogen is: once they flower, and where they want none."""
-    stages = [one.clock.stage for one in ahead.awake(ahead.facts_on(day))]
-    if not stages or any(stage.wish_of("N").typ <= 0 for stage in stages):
+    stages = [one.clock.stage for one in awake]
+    if any(stage.wish_of("N").typ <= 0 for stage in stages):
         return _OVER_N_NONE
     blooms = any(word in stage.key for stage in stages for word in _FRUITING)
     return _OVER_N_FLOWER if blooms else _OVER_N

@@ -2,11 +2,11 @@
 
 from __future__ import annotations
 
+from dace.core.fed.options import Option
+from dace.core.fed.records import Verdict
 from dace.core.matter.nutrients import NUTRIENT_NAMES, NUTRIENTS
 from dace.core.plan.ahead import Ahead
 from dace.core.plan.walk import Given
-from dace.core.verdict.options import Option
-from dace.core.verdict.records import RHYTHM_WORDS, Verdict
 
 _CLOSE = 0.1
 
@@ -22,13 +22,11 @@ def why_given(ahead: Ahead, given: Given, worth: tuple[float, ...]) -> tuple[str
         What a mg of each nutrient is worth that week; empty where none was weighed.
     """
     found = [_day(ahead, given)]
-    if ahead.verdict.kind == "look" and given.ahead <= ahead.every:
+    if ahead.verdict.kind == "look" and given.ahead <= given.facts.rhythm.apart:
         found.append("If what is looked at first allows it.")
     if given.moved:
         found.append(f"Not sooner: {given.moved}.")
     found += _feed(given, worth) if given.option else _dressing(given)
-    if given.halved:
-        found.append(f"{given.halved[0].upper()}{given.halved[1:]}.")
     return tuple(found)
 
 
@@ -36,8 +34,7 @@ def _day(ahead: Ahead, given: Given) -> str:
     lacks = NUTRIENT_NAMES[given.lacks]
     if given.dressing is not None:
         return f"From then on {lacks} within reach would not last the next weeks."
-    often = RHYTHM_WORDS[ahead.stop.rhythm]
-    return f"It is fed {often}, and {lacks} within reach would not last till the next feed."
+    return f"It is fed {given.facts.rhythm.words}, and {lacks} is owed."
 
 
 def _feed(given: Given, worth: tuple[float, ...]) -> list[str]:
@@ -53,7 +50,7 @@ def _feed(given: Given, worth: tuple[float, ...]) -> list[str]:
         more = _brings_more(option, best, worth)
         reason = f"brings more {more} in the weeks ahead" if more else "spares what others need"
         chosen = f"{option.source.name} and not {best.source.name}: it {reason}."
-    return [chosen, f"Its strength is {_bound(option.chosen.bound_by)}."]
+    return [chosen, f"Its strength is {_bound(option.bound_by)}."]
 
 
 def _brings_more(option: Option, best: Option, worth: tuple[float, ...]) -> str:
@@ -84,5 +81,5 @@ def why_today(found: Verdict) -> tuple[str, ...]:
     if found.recipe is not None and found.recipe.can is not None:
         said.append(f"Its strength is {_bound(found.recipe.bound_by)}.")
     if found.share < 1:
-        said.append("Half of what the stage wishes, for now.")
+        said.append("Weaker than what is owed, for now.")
     return tuple(one for one in said if one)

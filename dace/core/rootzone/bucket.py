@@ -28,6 +28,7 @@ WIDE = len(CHARGED)
 ALL = slice(None)
 _NO3, _NH4, _UREA = (CHARGED.index(name) for name in ("NO3_N", "NH4_N", "urea_N"))
 _CA, _NA, _LIME = (CHARGED.index(name) for name in ("Ca", "Na", "HCO3"))
+_NITROGEN = [_NO3, _NH4, _UREA]
 _FOOD = slice(CHARGED.index("P"), CHARGED.index("Mg") + 1)
 _LIME_PER_MEQ = 61.017
 _LEAST_WATER = 0.05
@@ -43,7 +44,7 @@ _HALF_MG_L = np.array(list(HALF_MG_L.values()))[:, None, None]
 _ONE = ("full", "water", "saucer", "water_in", "water_out", "water_used", "pushed", "topped")
 _EACH = ("dissolved", "held", "began", "in_saucer")
 BOOKS = ("came_in", "drained", "taken", "shaken", "settled")
-_USE, _UPTAKE, _KAPPA, _MIXING, _WHEN, _OVER = range(len(HABITS))
+_USE, _UPTAKE, _KAPPA, _LIME_STAYS, _MIXING, _WHEN, _OVER = range(len(HABITS))
 
 
 class Bucket:
@@ -120,11 +121,12 @@ class Bucket:
             np.concatenate([one.habits for one in several], axis=1),
         )
 
-    def fresh(self, available: Array, start_ec: Array, stock: Array) -> None:
+    def fresh(self, available: Array, start_ec: Array, stock: Array, soil: bool) -> None:
         """New fills: some of their food dissolved, as the conductivity says, the rest held.
 
         ``available`` [mg] has shape (ions, fills). What the conductivity says beyond all the
-        food is other salt, booked as sodium.
+        food is other salt, booked as sodium. Nitrogen is never held: in soil all that is mineral
+        is dissolved, in a mix what its conductivity speaks of.
         """
         food = available[:, :, None] * stock
         wanted = start_ec / self.habits[_KAPPA] * self.full
@@ -132,6 +134,9 @@ class Bucket:
         share = np.minimum(1.0, wanted / np.maximum(there, 1e-9))
         self.dissolved[:] = food * share
         self.held[:] = food - self.dissolved
+        self.held[_NITROGEN] = 0.0
+        if soil:
+            self.dissolved[_NITROGEN] = food[_NITROGEN]
         self.dissolved[_NA] += np.maximum(0.0, wanted - there) * _PER[_NA]
         self.began[:] = self.dissolved / self.full
 
@@ -146,13 +151,17 @@ class Bucket:
         if day.rain_l.any():
             self.pour(np.zeros_like(self.water) + day.rain_l[:, None], np.zeros((WIDE, 1)))
 
+    def dry(self) -> NDArray[np.bool_]:
+        """Whether each is as dry as its gardener waters it at, by draw."""
+        return np.asarray(self.water < self.habits[_WHEN] * self.full)
+
     def evening(self, water_mg_l: Array, assumed: NDArray[np.bool_], noise: Array) -> None:
         """What was not written down: a watering where ``assumed``, and what nobody knows.
 
         ``water_mg_l`` has shape (ions, fills); ``noise`` is the share by which salts
         change, (fills, draws).
         """
-        dry = (self.water < self.habits[_WHEN] * self.full) & assumed[:, None]
+        dry = self.dry() & assumed[:, None]
         if dry.any():
             lacking = (self.full - self.water) * (1 + self.habits[_OVER])
             self.topped[:] = np.where(dry, self.full - self.water, 0.0)
@@ -273,7 +282,7 @@ class Bucket:
     def _settle(self) -> None:
         """Bicarbonate beyond what stays dissolved goes out with calcium, as lime."""
         lime = self.dissolved[_LIME] / _LIME_PER_MEQ
-        over = np.maximum(0.0, lime - judgement("lime_stays").range.typ * self.water)
+        over = np.maximum(0.0, lime - self.habits[_LIME_STAYS] * self.water)
         if not over.any():
             return
         meq = np.minimum(over, self.dissolved[_CA] / _PER[_CA])

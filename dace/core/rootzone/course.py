@@ -11,6 +11,7 @@ from numpy.typing import NDArray
 
 from dace.core.matter.nutrients import NUTRIENTS
 from dace.core.matter.release import ageing
+from dace.core.matter.settings import setting
 from dace.core.rootzone.records import (
     CHARGED,
     Felt,
@@ -23,7 +24,7 @@ from dace.core.rootzone.records import (
 )
 from dace.core.rootzone.slow import Slowly
 from dace.core.same import Same
-from dace.core.season.need import daily_need, daily_room, daily_use
+from dace.core.season.need import cell_carries, daily_need, daily_room, daily_use, in_cell
 from dace.core.season.outlook import Outlook
 
 Array = NDArray[np.float64]
@@ -202,8 +203,25 @@ def needs(root: RootZone, first: date, count: int) -> Array:
         each = daily_need(one.grown, one.stages, first, count, root.is_bed)
         if not root.is_bed:
             each *= daily_room(one.grown, one.stages, first, litres_each)[:, None]
+            each *= _in_cells(root, one, first, each[:, 0], litres_each)[:, None]
         found[turn] = one.aim * here[turn][:, None] * each
     return found
+
+
+def _in_cells(root: RootZone, one: Growing, first: date, n_mg: Array, litres: Array) -> Array:
+    """What of its need counts where it has hardly any medium; in a tray none past its seedling."""
+    counts = np.ones(len(litres))
+    small = np.array([in_cell(one.grown, float(each)) for each in litres])
+    if not small.any():
+        return counts
+    most = np.array([cell_carries(one.grown, float(each)) for each in litres])
+    counts[small] = np.minimum(1.0, most / np.maximum(n_mg, 1e-9))[small]
+    if setting(root.setting).seedlings:
+        for span in one.stages:
+            if not span.stage.is_seedling:
+                low, high = ((day - first).days for day in (span.first, span.after))
+                counts[max(0, low) : max(0, high)] = 0.0
+    return counts
 
 
 def _there(one: Growing, first: date, count: int) -> Array:

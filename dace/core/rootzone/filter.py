@@ -25,7 +25,15 @@ from dace.core.rootzone.course import Course
 from dace.core.rootzone.day import Day
 from dace.core.rootzone.larder import EVERY, SEEN, evening, rows_of
 from dace.core.rootzone.mondays import Kept
-from dace.core.rootzone.records import NITRATE, Felt, RootZone, Sampled, Tested
+from dace.core.rootzone.records import (
+    CHARGED,
+    NITRATE,
+    PER_MEQ,
+    Felt,
+    RootZone,
+    Sampled,
+    Tested,
+)
 from dace.core.rootzone.sampled import (
     CONFLICT,
     drain_ec,
@@ -38,7 +46,9 @@ from dace.core.rootzone.sampled import (
 from dace.core.rootzone.unknowns import DRAWS, LIVING, Unknowns, told_by
 
 Array = NDArray[np.float64]
-_DRY = 0.4
+_DRY, _FEW_MEQ = 0.4, 1e-9
+_NA = CHARGED.index("Na")
+_MEQ_PER_MG = 1 / np.array(PER_MEQ)
 _BAND = (0.1, 0.5, 0.9)
 _PUSHES = 0.2  # of what it holds: a watering that pushes salts down before it
 _WORSE = 3.0  # how much wider a doubted reading counts
@@ -225,8 +235,16 @@ class Filter:
             self._scale_salts(fill, before / self.unknowns.bias(method, fill))
 
     def _scale_salts(self, fill: int, factor: Array) -> None:
-        """More or less of all that is dissolved, booked as what nobody knows."""
-        moved = self.bucket.dissolved[:, fill] * (factor - 1)
+        """More or less salt, booked as what nobody knows: sodium first, food only then.
+
+        A reading speaks of all ions, and what nobody poured is rarely food.
+        """
+        there = self.bucket.dissolved[:, fill]
+        meq = _MEQ_PER_MG @ there
+        other = np.maximum((factor - 1) * meq / _MEQ_PER_MG[_NA], -there[_NA])
+        left = np.maximum(_FEW_MEQ, meq + other * _MEQ_PER_MG[_NA])
+        moved = there * np.minimum(0.0, factor * meq / left - 1)
+        moved[_NA] = other
         self.bucket.books["shaken"][:, fill] += moved
         self.bucket.dissolved[:, fill] += moved
 

@@ -29,7 +29,7 @@ class Flush:
     """A flush of a whole fill.
 
     ``litres`` and ``after`` are Results [L; mS/cm in the drain]; ``goes`` of ``each_l``;
-    ``read_after`` is the go after which the drain is read, 0 where there is one go.
+    ``read_after`` is the go after which the drain is read: what it says decides the rest.
     """
 
     litres: Result
@@ -85,7 +85,8 @@ def flush(found: Followed, water_mg_l: Nine, target: float | None = None) -> Flu
     now = np.maximum(found.drains / per_drain, 1e-6)
     room = np.maximum(target / per_drain - water_ec, 1e-3)
     often = passes(np.maximum(1.0, (now - water_ec) / room)) / mixing
-    drawn = np.minimum(lacking + full_l * often, _MOST_TIMES_FULL * full_l)
+    through = judgement("flush_goes_far").range.typ * full_l * often
+    drawn = np.minimum(lacking + through, _MOST_TIMES_FULL * full_l)
     low, likely, high = (float(v) for v in np.quantile(drawn, [0.1, 0.5, 0.9]))
     likely = max(likely, _LEAST_L)
     full = float(np.median(bucket.full))
@@ -95,7 +96,7 @@ def flush(found: Followed, water_mg_l: Nine, target: float | None = None) -> Flu
         target=target,
         goes=goes,
         each_l=likely / goes,
-        read_after=goes - 1,
+        read_after=1,
         after=after_flush(found, likely, water_mg_l),
     )
 

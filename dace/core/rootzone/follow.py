@@ -81,7 +81,7 @@ def _beginning(course: Course) -> Kept:
     for test in (one for one in root.tested if one.on < course.first):
         for nutrient, mg_l in test.mg_l:
             available[0 if nutrient == "N" else 2 + NUTRIENTS.index(nutrient)] = mg_l
-    bucket.fresh(available * root.litres, unknowns.fixed["start_ec"], stock)
+    bucket.fresh(available * root.litres, unknowns.fixed["start_ec"], stock, root.is_bed)
     old = max(0, (course.first - root.filled_on).days)
     bucket.held *= 0.5 ** (old / judgement("held_half_life").range.typ)
     even = np.full(DRAWS, 1 / DRAWS)

@@ -19,9 +19,11 @@ Array = NDArray[np.float64]
 DRAWS = 400
 BIASED = (*(key for key in METHODS if key != "feed_solution"), NITRATE)
 """Ways of sampling, each with a bias of its own at one place; the usual one first."""
-HABITS = ("water_use", "uptake_pace", "kappa", "mixing", "watered_when", "over_pouring")
-"""What a place and its gardener do every day; the last three are shares."""
-_SHARES = slice(3, 6)
+HABITS = (
+    "water_use", "uptake_pace", "kappa", "lime_stays", "mixing", "watered_when", "over_pouring",
+)  # fmt: skip
+"""What a place and its gardener do every day, and what lime stays; the last three are shares."""
+_SHARES = slice(4, 7)
 _FIXED = ("holding", "stock", "start_ec")
 LIVING = len(HABITS) + len(BIASED)
 _SHRINK = 0.98

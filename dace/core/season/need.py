@@ -15,6 +15,7 @@ from dace.core.season.crops import Crop, Stage
 from dace.core.season.looks import StageReading, Start
 
 Array = NDArray[np.float64]
+_HALF, _OVER_PEAK = 0.5, 1.2
 
 
 @dataclass(frozen=True)
@@ -167,11 +168,40 @@ def daily_need(
         low, high = max(0, start), min(days, max(end, start + 1))
         if low >= high:
             continue
+        by_day = _shape(span)[low - start : high - start]
         for column, nutrient in enumerate(NUTRIENTS):
             share = span.stage.share_of(nutrient)
             taken = taken_g(grown, span.stage, nutrient, in_ground)
-            need[low:high, column] = 1000 * taken * share / span.days
+            need[low:high, column] = 1000 * taken * share * by_day
     return need
+
+
+def _shape(span: Span) -> Array:
+    """What part of a stage's need each of its days has: even, but for seedlings, which grow."""
+    if not span.stage.is_seedling:
+        return np.full(span.days, 1 / span.days)
+    grown = np.exp(judgement("seedling_growth").range.typ * np.arange(span.days))
+    return np.asarray(grown / grown.sum())
+
+
+def in_cell(grown: Crop, litres_each: float) -> bool:
+    """Whether a plant has so little medium that it is to be potted on.
+
+    >>> from dace.core.season.crops import crop
+    >>> in_cell(crop("lettuce"), 0.15), in_cell(crop("lettuce"), 1.0)
+    (True, False)
+    """
+    return litres_each < _HALF * grown.typical_pot_litres
+
+
+def cell_carries(grown: Crop, litres_each: float) -> float:
+    """The nitrogen that a plant takes a day at most in so little medium [mg]."""
+    peak = max(
+        1000 * grown.uptake_of("N").typ * s.share_of("N") / max(1.0, s.duration_days.typ)
+        for s in grown.stages
+    )
+    own = _OVER_PEAK * peak / max(grown.typical_pot_litres, 0.1)
+    return litres_each * max(judgement("cell_nitrogen").range.typ / 7, own)
 
 
 def daily_use(stages: tuple[Span, ...], first: date, days: int) -> Array:

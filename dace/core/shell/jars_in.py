@@ -38,6 +38,7 @@ def label_in(jar: Json) -> Label:
     nitrogen = jar.get("nitrogen")
     also = jar.get("also", {})
     density = jar.get("density_g_per_ml")
+    rate = jar.get("rate_per_l")
     return Label(
         n,
         p,
@@ -48,6 +49,7 @@ def label_in(jar: Json) -> Label:
         density_g_per_ml=None if density is None else number(density, "jar.density_g_per_ml"),
         nitrogen=None if nitrogen is None else _pairs(nitrogen, "jar.nitrogen"),
         also=tuple((_as_table(name), value) for name, value in _pairs(also, "jar.also")),
+        rate_per_l=None if rate is None else number(rate, "jar.rate_per_l"),
     )
 
 

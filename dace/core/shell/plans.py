@@ -47,7 +47,6 @@ def _event(one: Event) -> Json:
         "amounts": [amount_out(one.portion)] if one.portion else [],
         "water": one.water_name or None,
         "litres": one.litres,
-        "waterings": one.waterings,
         "each": [
             {"planting": each.planting.split(":", 1)[-1], "litres": each.litres,
              "reason": each.reason}

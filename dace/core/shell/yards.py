@@ -5,7 +5,8 @@ from __future__ import annotations
 from datetime import date
 
 from dace.core.api import (
-    RHYTHMS,
+    AS_NEEDED,
+    RHYTHM_WORDS,
     SHELTERS,
     Begun,
     Crop,
@@ -230,7 +231,7 @@ class _Told:
             name=str(row.get("name", self.key)),
             followed=followed,  # type: ignore[arg-type]
             grows=tuple(self.plantings),
-            rhythm=choice(row, "rhythm", tuple(RHYTHMS), "weekly"),
+            rhythm=choice(row, "rhythm", tuple(RHYTHM_WORDS), AS_NEEDED),
             approach=choice(row, "approach", _APPROACHES, "mixed"),
             shelter=self.shelter,
             area_m2=None if area is None else number(area, "stops.area_m2"),

@@ -3,8 +3,8 @@
 from __future__ import annotations
 
 from dace.core.advice import Advice
+from dace.core.fed.records import Verdict
 from dace.core.verdict.kinds import kind_of
-from dace.core.verdict.records import Verdict
 
 _SOURCE = "this stop's verdict"
 

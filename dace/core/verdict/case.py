@@ -7,11 +7,11 @@ from dataclasses import dataclass
 from datetime import date, timedelta
 from functools import cached_property
 
+from dace.core.fed.facts import Facts
+from dace.core.fed.owed import Owed, owed_to
+from dace.core.fed.records import Grows, Question
 from dace.core.season.outlook import Outlook
-from dace.core.verdict.facts import Facts
 from dace.core.verdict.questions import drain_question, stage_question
-from dace.core.verdict.reach import Reach, reach_of
-from dace.core.verdict.records import Grows, Question
 from dace.core.verdict.wants import Want, rest_of, want_of
 
 
@@ -25,7 +25,7 @@ class Decided:
     next_on: date | None
     lacks: str
     question: Question | None
-    reach: Reach
+    owed: Owed
 
 
 class Case:
@@ -36,14 +36,14 @@ class Case:
         grows = facts.stop.grows
         self.rests = {one.key: want for one in grows if (want := rest_of(facts, one, days))}
         self.awake: list[Grows] = [one for one in grows if one.key not in self.rests]
-        self.reach = reach_of(facts, frozenset(self.rests))
+        self.owed = owed_to(facts, [one.key for one in self.awake])
 
     @cached_property
     def wants(self) -> tuple[Want, ...]:
         """What each planting wants, salts aside."""
         return tuple(
             self.rests.get(one.key)
-            or want_of(self.facts, one, one.clock.stage, self.reach, self.days)
+            or want_of(self.facts, one, one.clock.stage, self.owed, self.days)
             for one in self.facts.stop.grows
         )
 
@@ -57,7 +57,7 @@ class Case:
     def question(self) -> Question | None:
         """What might be looked at first."""
         return drain_question(self.facts, self.first.kind, self.pen) or stage_question(
-            self.facts, self.awake, self.wants, self.reach, self.days
+            self.facts, self.awake, self.wants, self.days
         )
 
     @property
@@ -73,4 +73,4 @@ class Case:
         lacks = next((w.lacks for w in self.wants if w.kind == kind and w.lacks), "")
         nexts = [w.next_on for w in self.wants if w.next_on is not None and w.kind != "rest"]
         on = min(nexts, default=None)
-        return Decided(kind, first.why, self.wants, on, lacks, self.question, self.reach)
+        return Decided(kind, first.why, self.wants, on, lacks, self.question, self.owed)

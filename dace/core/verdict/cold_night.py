@@ -4,11 +4,11 @@ from __future__ import annotations
 
 import numpy as np
 
+from dace.core.fed.records import Grows, Stop
 from dace.core.figures import judgement
 from dace.core.season.cold import hardiness
 from dace.core.season.outlook import Outlook
 from dace.core.season.shelter import air_under
-from dace.core.verdict.records import Grows, Stop
 from dace.core.words.listing import listed
 
 _TENDER_C = -2.0

@@ -6,25 +6,27 @@ from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
 from dace.core.errors import DaceError
+from dace.core.fed.dressing import dressings, lack_over_weeks
+from dace.core.fed.facts import Facts, facts_of
+from dace.core.fed.meals import meal_of, strong_as
+from dace.core.fed.options import Fed
+from dace.core.fed.recipe import from_mixed, litres_each, recipes, thinner
+from dace.core.fed.records import Each, NamedWater, Portion, Stop, ToGet, Verdict, Yard
+from dace.core.fed.rhythm import rhythm_now
 from dace.core.rootzone.flush import Flush, flush
 from dace.core.rootzone.records import charged_water
 from dace.core.same import Same
 from dace.core.season.crops import Stage
 from dace.core.verdict.case import Decided
 from dace.core.verdict.cold_night import cold_words
-from dace.core.verdict.dressing import dressings, lack_over_weeks
-from dace.core.verdict.facts import Facts, facts_of
 from dace.core.verdict.kinds import decide, kind_of, matters
-from dace.core.verdict.options import HALF, Fed
-from dace.core.verdict.recipe import LEAST_ROOM, from_mixed, litres_each, recipes, room_ec, thinner
-from dace.core.verdict.records import Each, NamedWater, Portion, Stop, ToGet, Verdict, Yard
 from dace.core.verdict.to_get import said_to_get, to_get
 from dace.core.verdict.together import SHARED, shared
 from dace.core.verdict.wants import Want
-from dace.core.verdict.words import basis_of, rhythm_of
+from dace.core.verdict.words import basis_of, small_pot
 
-_POOR = 2
 _APART = 1 / 3
+_IN_DOUBT = 0.5
 _SAME = 1 + 1e-9
 
 
@@ -115,22 +117,23 @@ def _judged(stop: Stop, yard: Yard, stock: dict[str, float]) -> _Judged:
 
 
 def _judge(stop: Stop, yard: Yard, stock: dict[str, float]) -> _Judged:
-    facts = facts_of(stop)
+    facts = facts_of(stop, rhythm_now(stop, yard.sources, yard.waters))
     decided = decide(facts, yard.days, yard.pen)
     offers: tuple[Portion, ...] = ()
-    fed = _fed(facts, decided, yard.pen) if kind_of(decided.kind).feeds else ()
+    fed = _fed(facts, decided) if kind_of(decided.kind).feeds else ()
     if decided.kind == "dress":
-        offers = dressings(facts, fed, lack_over_weeks(decided.reach, decided.lacks), yard, stock)
-        if not offers:  # nothing slow on the shelf suits: a can does
-            decided = replace(decided, kind="feed")
-    if decided.kind == "feed" and room_ec(facts, fed) < LEAST_ROOM:
-        why = "The medium can take no more food before it is too salty: plain water this time"
-        decided, fed = replace(decided, kind="water", why=why), ()
+        offers = dressings(facts, fed, lack_over_weeks(decided.owed), yard, stock)
+        if not offers:  # nothing slow on the shelf suits: a can does, on its day
+            decided = _canned_instead(facts, decided)
     if decided.kind == "feed" and stop.mixed is not None:
         offers = _mixed_already(stop, fed, yard)
     elif decided.kind == "feed":
-        offers = recipes(facts, fed, yard, stock, decided.lacks, room_ec(facts, fed))
-    wanted = _wanted(facts, decided, offers)
+        meal = meal_of(facts, fed, yard, decided.owed)
+        offers = recipes(meal, stock) if meal else ()
+        fed = _less(fed, offers)
+    if not kind_of(decided.kind).feeds:
+        fed = ()
+    wanted = _wanted(decided, offers)
     if wanted is not None:  # said as what it comes to: nothing is poured but water
         decided, fed = replace(decided, kind="wait", why=said_to_get(wanted)), ()
     plan, water = _plain(facts, decided, yard)
@@ -145,7 +148,7 @@ def _judge(stop: Stop, yard: Yard, stock: dict[str, float]) -> _Judged:
         button="",
         each=tuple(_each(part, fed, decided) for part in decided.parts),
         basis=basis_of(facts, decided),
-        working=plan.litres.working if plan else decided.reach.steps(0, facts.every_days),
+        working=plan.litres.working if plan else decided.owed.steps(0, facts.rhythm.counted),
         next_on=decided.next_on,
         recipe=offers[0] if offers else None,
         offers=offers,
@@ -155,7 +158,7 @@ def _judge(stop: Stop, yard: Yard, stock: dict[str, float]) -> _Judged:
         litres=litres,
         share=min((one.share for one in fed), default=1.0),
         question=decided.question,
-        rhythm=rhythm_of(facts, decided, fed),
+        rhythm=small_pot(facts, fed),
         mixed=stop.mixed is not None and decided.kind == "feed" and bool(offers),
         to_get=wanted,
     )
@@ -163,11 +166,27 @@ def _judge(stop: Stop, yard: Yard, stock: dict[str, float]) -> _Judged:
     return replace(judged, verdict=judged.worded(verdict))
 
 
-def _wanted(facts: Facts, decided: Decided, offers: Sequence[Portion]) -> ToGet | None:
+def _canned_instead(facts: Facts, decided: Decided) -> Decided:
+    """A dressing that nothing on the shelf gives, as a can today or when its slot opens."""
+    if facts.slot_on <= facts.today:
+        return replace(decided, kind="feed")
+    return replace(decided, kind="wait", next_on=facts.slot_on)
+
+
+def _less(fed: Sequence[Fed], offers: Sequence[Portion]) -> tuple[Fed, ...]:
+    """The same with the litres that the first offer pours, which may be less than they take."""
+    whole = sum(one.litres for one in fed)
+    if not offers or whole <= 0 or not offers[0].litres:
+        return tuple(fed)
+    times = offers[0].litres / whole
+    return tuple(replace(one, litres_each=one.litres_each * times) for one in fed)
+
+
+def _wanted(decided: Decided, offers: Sequence[Portion]) -> ToGet | None:
     """What to get, where a feed is due and nothing on the shelf suits."""
     if offers or not kind_of(decided.kind).feeds:
         return None
-    return to_get(facts, decided.reach, decided.lacks)
+    return to_get(decided.owed)
 
 
 def _reasons(facts: Facts, decided: Decided, cold: str) -> tuple[str, ...]:
@@ -180,7 +199,7 @@ def _reasons(facts: Facts, decided: Decided, cold: str) -> tuple[str, ...]:
 def _over(decided: Decided) -> bool:
     """Whether nothing stands there any more."""
     ends = [part.grows.clock.ends_on for part in decided.parts]
-    return all(end is not None and end <= decided.reach.facts.today for end in ends)
+    return all(end is not None and end <= decided.owed.facts.today for end in ends)
 
 
 def _mixed_already(stop: Stop, fed: Sequence[Fed], yard: Yard) -> tuple[Portion, ...]:
@@ -191,18 +210,18 @@ def _mixed_already(stop: Stop, fed: Sequence[Fed], yard: Yard) -> tuple[Portion,
     return (found,) if found else ()
 
 
-def _fed(facts: Facts, decided: Decided, pen: bool) -> tuple[Fed, ...]:
+def _fed(facts: Facts, decided: Decided) -> tuple[Fed, ...]:
     """Who is fed, and how strongly: at the weaker of two stages where one is in doubt."""
     found = []
+    each = litres_each(facts, decided.owed.litres)
     for part in decided.parts:
         if not kind_of(part.kind).feeds:
             continue
         one = part.grows
-        stage = _weaker(one.clock.stage, one.clock.other)
-        share = _share(facts, part, stage, pen)
+        share = strong_as(facts, one)
         if matters(decided.question):
-            share = min(share, HALF)
-        found.append(Fed(one, stage, share, litres_each(facts, one, stage)))
+            share *= _IN_DOUBT
+        found.append(Fed(one, _weaker(one.clock.stage, one.clock.other), share, each))
     return tuple(found)
 
 
@@ -212,18 +231,6 @@ def _weaker(stage: Stage, other: Stage | None) -> Stage:
         return stage
     ours, theirs = stage.wish_of("N").typ, other.wish_of("N").typ
     return other if theirs < ours * (1 - _APART) else stage
-
-
-def _share(facts: Facts, part: Want, stage: Stage, pen: bool) -> float:
-    """What share of its wish it gets: half near the top, up to the high end of it if it is low."""
-    unread = not pen and facts.read is None and not facts.in_bed
-    if facts.after_flush or unread or facts.word == "rising" or facts.near > HALF:
-        return HALF
-    poor = part.grows.score is not None and part.grows.score <= _POOR
-    if facts.reads_low or poor:
-        wish = stage.wish_of("N")
-        return max(1.0, wish.high / wish.typ) if wish.typ > 0 else 1.0
-    return facts.stop.strength
 
 
 def _plain(facts: Facts, decided: Decided, yard: Yard) -> tuple[Flush | None, NamedWater | None]:
@@ -256,10 +263,8 @@ def _litres(facts: Facts, decided: Decided, fed: Sequence[Fed], plan: Flush | No
     if fed:
         return sum(one.litres for one in fed)
     if kind_of(decided.kind).waters:
-        return sum(
-            litres_each(facts, part.grows, part.grows.clock.stage) * part.grows.plants
-            for part in decided.parts
-        )
+        each = litres_each(facts, decided.owed.litres)
+        return sum(each * part.grows.plants for part in decided.parts)
     return 0.0
 
 

@@ -4,10 +4,10 @@ from __future__ import annotations
 
 from datetime import date
 
+from dace.core.fed.records import Verdict
 from dace.core.ledger.shortfall import Balance
 from dace.core.verdict.kinds import kind_of
-from dace.core.verdict.records import Verdict
-from dace.core.verdict.words import day_words
+from dace.core.words.days import day_words
 
 _LACKS = ("short", "hungry")
 

@@ -2,13 +2,15 @@
 
 from __future__ import annotations
 
+from dace.core.fed.facts import Facts
+from dace.core.fed.owed import owed_to
+from dace.core.fed.records import After, Grows, Question
 from dace.core.figures import judgement
 from dace.core.season.crops import Stage
 from dace.core.season.outlook import Outlook
-from dace.core.verdict.facts import Facts
-from dace.core.verdict.reach import Reach
-from dace.core.verdict.records import After, Grows, Question
 from dace.core.verdict.wants import Want, want_of
+
+_LIKELY = 0.5
 
 
 def drain_question(facts: Facts, kind: str, pen: bool) -> Question | None:
@@ -24,7 +26,7 @@ def drain_question(facts: Facts, kind: str, pen: bool) -> Question | None:
         return Question("again", what, "read again", after)
     if kind not in ("feed", "dress") or facts.fresh:
         return None
-    if facts.over < judgement("drain_in_doubt").range.typ:
+    if facts.over < _LIKELY:
         return None
     never = (
         "it was never read" if facts.read is None else f"it was last read {facts.read_age} days ago"
@@ -60,7 +62,7 @@ def short(words: str) -> str:
 
 
 def stage_question(
-    facts: Facts, awake: list[Grows], wants: tuple[Want, ...], reach: Reach, days: Outlook
+    facts: Facts, awake: list[Grows], wants: tuple[Want, ...], days: Outlook
 ) -> Question | None:
     """A stage in doubt, with what each answer leads to."""
     kinds = {want.grows.key: want for want in wants}
@@ -76,7 +78,8 @@ def stage_question(
             gone = (After(f"still {one.clock.stage.words}", here.kind), After("no more", "rest"))
             after = gone if long_unseen(facts, one) else ()
             return Question("stage", one.clock.question, mark, after, one.key, named.key, no)
-        there = want_of(facts, one, other, reach, days)
+        then = owed_to(facts, [grows.key for grows in awake], {one.key: other})
+        there = want_of(facts, one, other, then, days)
         after = (
             After(one.clock.stage.words, here.kind),
             After(other.words, there.kind),

@@ -2,10 +2,10 @@
 
 from __future__ import annotations
 
+from dace.core.fed.owed import Owed
+from dace.core.fed.records import ToGet
+from dace.core.figures import judgement
 from dace.core.matter.nutrients import NUTRIENT_NAMES, NUTRIENTS
-from dace.core.verdict.facts import Facts
-from dace.core.verdict.reach import DECIDES, Reach
-from dace.core.verdict.records import ToGet
 from dace.core.words.listing import listed
 
 _WHAT = {
@@ -15,12 +15,12 @@ _WHAT = {
 }
 
 
-def to_get(facts: Facts, reach: Reach, lacks: str) -> ToGet:
-    """The nutrients that run out before the next feed, and what is usually bought for them."""
-    lack = reach.within(0, facts.every_days) - reach.needed(0, facts.every_days)
-    known = [n for n in DECIDES if n not in reach.ignored]
-    short = tuple(n for n in known if n == lacks or lack[NUTRIENTS.index(n)] < 0)
-    return ToGet(short, _WHAT.get(short, "a balanced feed"))
+def to_get(owed: Owed) -> ToGet:
+    """The nutrients that are owed, and what is usually bought for them."""
+    found = owed.of(0)
+    counts = judgement("owed_counts").range.typ * owed.wish.low * owed.litres
+    short = tuple(n for n in ("N", "K") if found[at := NUTRIENTS.index(n)] > counts[at])
+    return ToGet(short or ("N",), _WHAT.get(short, "a balanced feed"))
 
 
 def said_to_get(found: ToGet) -> str:

@@ -6,13 +6,13 @@ import math
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from dace.core.verdict.records import Portion, Verdict
+from dace.core.fed.records import Portion, Verdict
 
 MOST_CANS = 3
 SHARED = "the can that it shares with"
 """How the strength of a shared can is named as what bound it."""
 _ALIKE = 0.06
-_MOST_LOST = 0.15
+_MOST_LOST = 0.25
 _ROUNDING = 1e-9
 
 

@@ -2,19 +2,19 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from datetime import date, timedelta
 
-from dace.core.matter.nutrients import NUTRIENTS
+from dace.core.fed.facts import Facts
+from dace.core.fed.gates import shut_for
+from dace.core.fed.owed import Owed, dressing_lacks, sprouted, to_move_on
+from dace.core.fed.records import Grows
+from dace.core.matter.nutrients import NUTRIENT_NAMES
 from dace.core.season.cold import lives_on
 from dace.core.season.crops import Stage
 from dace.core.season.need import makes_its_own
 from dace.core.season.outlook import Outlook
-from dace.core.verdict.facts import Facts
-from dace.core.verdict.gates import shut_for
-from dace.core.verdict.reach import Reach, need_at
-from dace.core.verdict.records import Grows
-from dace.core.words.days import ago
+from dace.core.words.days import ago, day_words
 
 _LIKELY = 0.5
 _RESTS_ABOVE_C, _WEEK, _LAST_DAYS = 1.0, 7, 14
@@ -26,7 +26,8 @@ _GERMINATES = "germination"
 class Want:
     """What one planting asks for: a kind, why, and the next day on which something is due.
 
-    ``on_paper`` where the sums are short and the leaves do not show it.
+    ``on_paper`` where the sums are short and the leaves do not show it; ``pot_on`` where a tray
+    has to end.
     """
 
     grows: Grows
@@ -35,6 +36,7 @@ class Want:
     next_on: date | None = None
     lacks: str = ""
     on_paper: bool = False
+    pot_on: bool = False
 
 
 def rest_of(facts: Facts, grows: Grows, days: Outlook) -> Want | None:
@@ -94,32 +96,57 @@ def _next_stage(grows: Grows) -> date | None:
     return next((s.likely for s in grows.clock.starts if s.stage == following), None)
 
 
-def want_of(facts: Facts, grows: Grows, stage: Stage, reach: Reach, days: Outlook) -> Want:
-    """What a planting asks for if it is at a stage, salts aside."""
+def want_of(facts: Facts, grows: Grows, stage: Stage, owed: Owed, days: Outlook) -> Want:
+    """What a planting asks for if it is at a stage, salts aside; ``owed`` is its fill's then."""
     if stage.wish_of("N").typ <= 0 or stage.key == _GERMINATES:
         return Want(grows, "rest", f"{stage.words.capitalize()}: it wants no feed now")
-    every = facts.every_days
-    slot = (facts.slot_on - facts.today).days
-    due = _lacking(facts, grows, stage, reach, slot, every)
+    if to_move_on(facts, grows):
+        why = "Pot on or plant out: that feeds them better than any can"
+        return Want(grows, "enough", why, pot_on=True)
     own = makes_its_own(grows.crop, stage, facts.in_bed)
-    well = grows.score is not None and grows.score >= _WELL
-    if not due or well:
-        if well and due:
-            on = facts.today + timedelta(days=_WEEK)
-            why = "Short on paper; the leaves do not show it"
-            return Want(grows, "enough", why, on, on_paper=True)
-        return _enough(facts, grows, reach, own)
-    if slot > 0:
-        return Want(grows, "wait", _since_words(facts), facts.slot_on, due)
+    if facts.dressed and not stage.is_seedling and (lacks := dressing_lacks(owed)):
+        return _due(facts, owed, days, Want(grows, "dress", "", facts.dress_on, lacks))
+    slot = (facts.slot_on - facts.today).days
+    lacks = owed.lacks(slot) if _eats(facts, grows, stage) else ""
+    if not lacks:
+        return _enough(facts, grows, owed, own)
+    return _due(facts, owed, days, Want(grows, "feed", "", facts.slot_on, lacks))
+
+
+def _eats(facts: Facts, grows: Grows, stage: Stage) -> bool:
+    """Whether it may be fed at that stage by its leaves; asked only of the stage that is likely."""
+    return grows.clock.stage != stage or sprouted(grows, facts.today)
+
+
+def _due(facts: Facts, owed: Owed, days: Outlook, due: Want) -> Want:
+    """Something is owed: given today, or kept for the day on which it may be."""
+    grows = due.grows
+    if grows.score is not None and grows.score >= _WELL:
+        later, why = (
+            facts.today + timedelta(days=_WEEK),
+            "Short on paper; the leaves do not show it",
+        )
+        return Want(grows, "enough", why, later, on_paper=True)
+    if due.next_on is not None and due.next_on > facts.today:
+        return replace(due, kind="wait", why=_since_words(facts))
     shut = shut_for(facts, grows, days)
     if shut is not None:
         why = shut.why[0].upper() + shut.why[1:]
-        return Want(grows, "wait", why, shut.opens_on, due)
-    wants = _LACKS[due]
-    last = f"fed {ago((facts.today - facts.last_fed).days)}" if facts.last_fed else "never fed here"
-    why = f"{wants} within reach would not last till the next feed; {last}"
-    kind = "dress" if facts.dressed and not stage.is_seedling else "feed"
-    return Want(grows, kind, why, facts.today, due)
+        return replace(due, kind="wait", why=why, next_on=shut.opens_on)
+    return replace(due, why=_runs_out(facts, owed))
+
+
+def _runs_out(facts: Facts, owed: Owed) -> str:
+    """When what is within reach is gone; else when it was fed last."""
+    found = owed.runs_out()
+    if found is not None and found[1] == 0:
+        return f"{NUTRIENT_NAMES[found[0]].capitalize()} is nearly gone"
+    if found is not None:
+        on = day_words(facts.today + timedelta(days=found[1]), facts.today)
+        return f"{NUTRIENT_NAMES[found[0]].capitalize()} runs out {on}"
+    if facts.last_fed is None:
+        return "Never fed here; what the medium holds runs low"
+    return f"Fed {ago((facts.today - facts.last_fed).days)}; what is left runs low"
 
 
 def _since_words(facts: Facts) -> str:
@@ -136,28 +163,11 @@ def _since_words(facts: Facts) -> str:
     return f"Fed {ago((facts.today - fed).days)}" if fed else "Never fed here"
 
 
-_LACKS = {"N": "Nitrogen", "K": "Potassium"}
-
-
-def _lacking(facts: Facts, grows: Grows, stage: Stage, reach: Reach, slot: int, every: int) -> str:
-    if stage == grows.clock.stage:
-        return reach.lacking(slot, every)
-    root = facts.stop.followed.root_zone
-    plants = sum(one.plants for one in facts.stop.grows)
-    need = need_at(grows, stage, root.litres / max(1, plants), facts.in_bed) * every
-    there = reach.within(slot, every)
-    for nutrient in _LACKS:
-        at = NUTRIENTS.index(nutrient)
-        if nutrient not in reach.ignored and need[at] > there[at]:
-            return nutrient
-    return ""
-
-
-def _enough(facts: Facts, grows: Grows, reach: Reach, own: bool) -> Want:
-    found = reach.first_lacking((facts.slot_on - facts.today).days, facts.every_days)
-    on = facts.today + timedelta(days=found[0]) if found and found[0] > 0 else None
+def _enough(facts: Facts, grows: Grows, owed: Owed, own: bool) -> Want:
+    found = owed.first_due((facts.slot_on - facts.today).days)
+    on = facts.today + timedelta(days=found) if found else None
     if own:
         return Want(grows, "enough", "Makes its own nitrogen; water if dry", on)
-    weeks = reach.known_days // _WEEK
+    weeks = owed.known_days // _WEEK
     why = f"Enough till about {on.day} {on:%B}" if on else f"Enough for {weeks} weeks or more"
     return Want(grows, "enough", why, on)

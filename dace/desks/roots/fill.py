@@ -166,21 +166,20 @@ def flush_out(scope: Scope, record: RootRecord, verdict: Verdict | None) -> Flus
     plan = verdict.flush
     if plan is None:
         return _flushed_out(verdict, done) if done else None
-    goes = "one go" if plan.goes == 1 else f"{_NUMBERS.get(plan.goes, str(plan.goes))} goes"
-    litres = plan.litres
-    read = "" if plan.goes == 1 else f", and read the drain after the {_NTH[plan.read_after - 1]}"
+    litres, more = plan.litres, plan.goes - 1
+    likely = f": most likely {_NUMBERS.get(more, str(more))} more" if more else ""
     return FlushOut(
         water_id=uuid.UUID(verdict.water),
         water=verdict.water_name,
         litres=round(litres.value, 2),
-        text=f"{'Flush' if not done else 'Go on'} with about {shown.litres(litres.value, 2)} "
-        f"from the {verdict.water_name} in {goes}{read}.",
+        text=f"{'Flush' if not done else 'Go on'} with {shown.litres(plan.each_l, 2)} "
+        f"from the {verdict.water_name}, then read the drain{likely}.",
         range_text=shown.litres_span(litres.low, litres.high),
         done=done,
         goes=plan.goes,
         each_l=round(plan.each_l, 2),
         each_text=shown.litres(plan.each_l, 2),
-        read_next=plan.goes == 1 and done > 0,
+        read_next=done > 0,
         after_text=f"It should read {shown.ec_span(plan.after.low, plan.after.high)} then, likely "
         f"{shown.ec_number(plan.after.value, 1)}.",
         working=steps_out(litres.working),
@@ -206,7 +205,6 @@ def _flushed_out(verdict: Verdict, done: int) -> FlushOut:
 
 
 _NUMBERS = {2: "two", 3: "three", 4: "four", 5: "five", 6: "six"}
-_NTH = ("first", "second", "third", "fourth", "fifth", "sixth", *("last but one",) * 40)
 
 
 def _chart(record: RootRecord, zone: ZoneInfo, factor: float, what: str) -> RootChartOut:

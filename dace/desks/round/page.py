@@ -90,6 +90,7 @@ def _round(scope: Scope) -> RoundOut:
         shed=shed,
         waits=[_wait(row) for row in out if not row.kind.block and row.one.fill_id not in ticked],
         leaves=leaves_now(scope, garden),
+        rhythm_new=garden.rhythm_new,
     )
 
 

@@ -215,7 +215,8 @@ class RoundOut(Out):
 
     ``title`` says what there is to do, ``leaves`` when leaves may be sprayed, empty where no
     sprayer is owned; ``left`` and ``done`` count stops; ``edition`` is the newest change that it
-    shows, to send back as ``If-Match``.
+    shows, to send back as ``If-Match``; ``rhythm_new`` whether an upgrade changed how often the
+    garden is fed and nobody said yet that it is well.
     """
 
     edition: int
@@ -232,6 +233,7 @@ class RoundOut(Out):
     shed: list[RoundShedOut]
     waits: list[RoundWaitOut]
     leaves: str
+    rhythm_new: bool
 
 
 class RoundComingOut(Out):

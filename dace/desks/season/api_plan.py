@@ -25,7 +25,7 @@ from dace.households.fields import Line, Number
 from dace.households.scope import NotFoundError, Scope, require_owner
 
 router = Router(tags=["plan"])
-Rhythm = Literal["", "weekly", "fortnightly", "every_watering"]
+Rhythm = Literal["", "as_needed", "fortnightly", "weekly", "twice_weekly", "every_watering"]
 _CALENDAR = "/api/calendar/{}.ics"
 
 

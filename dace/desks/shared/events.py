@@ -12,8 +12,7 @@ def event_words(event: Event) -> str:
     amount = event.portion.words
     if event.portion.can is None:
         return f"{amount} of {event.portion.name}, dry"
-    times = f", over {event.waterings} waterings" if event.waterings > 1 else ""
     litres = shown.litres(event.litres, 2)
     cans = event.portion.cans
     each = f" in each of {cans} cans" if cans > 1 else ""
-    return f"{amount} of {event.portion.name}{each} for {litres} of {event.water_name}{times}"
+    return f"{amount} of {event.portion.name}{each} for {litres} of {event.water_name}"

@@ -5,10 +5,10 @@ import unittest
 from collections import Counter
 from datetime import date, timedelta
 
+from dace.core.fed.records import RHYTHMS
 from dace.core.season.crops import crops
 from dace.core.season.need import makes_its_own
 from dace.core.shell.plans import plan
-from dace.core.verdict.records import RHYTHMS
 from tests.core import counts
 from tests.core.verdict.yards import SHELF
 
@@ -55,7 +55,7 @@ def _stop(chance, today, name):
         "setting": setting,
         "shelter": chance.choice(["open", "cover"]),
         "approach": chance.choice(["mixed", "soil_first", "soluble"]),
-        "rhythm": chance.choice(list(RHYTHMS)),
+        "rhythm": chance.choice(["as_needed", *RHYTHMS]),
         "control": chance.random() < 0.1,
         "filled_on": str(begun),
         "plantings": [planting],
@@ -81,7 +81,7 @@ class RandomGardens(unittest.TestCase):
         self.assertGreater(kinds["feed"], 0.75 * GARDENS)
         self.assertGreater(kinds["dress"], GARDENS / 50)
 
-    def test_no_can_passes_the_cap_or_the_high_end_of_the_wish(self):
+    def test_no_can_passes_the_cap_nor_much_more_than_the_high_end(self):
         for _, stop, event in self.events():
             if event["kind"] != "feed":
                 continue
@@ -90,7 +90,7 @@ class RandomGardens(unittest.TestCase):
             for key in event["stages"].values():
                 stage = grown.stage(key)
                 self.assertLessEqual(event["cap_ms_cm"], stage.feed_ec.high + 1e-9)
-                self.assertLessEqual(event["mg_l"]["N"], stage.wish_of("N").high + 1)
+                self.assertLessEqual(event["mg_l"]["N"], 1.3 * stage.wish_of("N").high + 1)
 
     def test_no_nitrogen_for_who_wants_none(self):
         for _, stop, event in self.events():
@@ -109,8 +109,8 @@ class RandomGardens(unittest.TestCase):
             self.assertFalse(stop["control"])
             name, on = (given["number"], stop["id"]), date.fromisoformat(event["on"])
             fed = last.get(name, date.fromisoformat(stop["poured"][0]["on"]))
-            if event["kind"] == "feed":
-                self.assertGreaterEqual((on - fed).days, RHYTHMS[stop["rhythm"]], event)
+            if event["kind"] == "feed" and stop["rhythm"] in RHYTHMS:
+                self.assertGreaterEqual((on - fed).days, RHYTHMS[stop["rhythm"]].apart, event)
                 last[name] = on
 
     def test_a_flushed_look_or_rest_gets_no_feed_on_its_day(self):

@@ -3867,7 +3867,7 @@ export interface components {
             /** Approach */
             approach?: string | null;
             /** Rhythm */
-            rhythm?: ("" | "weekly" | "fortnightly" | "every_watering") | null;
+            rhythm?: ("" | "as_needed" | "fortnightly" | "weekly" | "twice_weekly" | "every_watering") | null;
             /** Sources */
             sources?: string[] | null;
             /** Strength */
@@ -4046,7 +4046,7 @@ export interface components {
             /** Approach */
             approach?: string | null;
             /** Rhythm */
-            rhythm?: ("" | "weekly" | "fortnightly" | "every_watering") | null;
+            rhythm?: ("" | "as_needed" | "fortnightly" | "weekly" | "twice_weekly" | "every_watering") | null;
             /** Slider */
             slider?: number | null;
         };
@@ -4584,7 +4584,7 @@ export interface components {
             /** Plantings */
             plantings: string[];
             /** Rhythm */
-            rhythm?: ("" | "weekly" | "fortnightly" | "every_watering") | null;
+            rhythm?: ("" | "as_needed" | "fortnightly" | "weekly" | "twice_weekly" | "every_watering") | null;
             /** Sources */
             sources?: string[] | null;
             /** Strength */
@@ -6933,7 +6933,8 @@ export interface components {
          *
          *     ``title`` says what there is to do, ``leaves`` when leaves may be sprayed, empty where no
          *     sprayer is owned; ``left`` and ``done`` count stops; ``edition`` is the newest change that it
-         *     shows, to send back as ``If-Match``.
+         *     shows, to send back as ``If-Match``; ``rhythm_new`` whether an upgrade changed how often the
+         *     garden is fed and nobody said yet that it is well.
          */
         RoundOut: {
             /** Cans */
@@ -6954,6 +6955,8 @@ export interface components {
             left: number;
             /** Looks */
             looks: components["schemas"]["RoundLookOut"][];
+            /** Rhythm New */
+            rhythm_new: boolean;
             /** Shed */
             shed: components["schemas"]["RoundShedOut"][];
             /** Title */
@@ -8434,7 +8437,7 @@ export interface components {
              * @default
              * @enum {string}
              */
-            rhythm: "" | "weekly" | "fortnightly" | "every_watering";
+            rhythm: "" | "as_needed" | "fortnightly" | "weekly" | "twice_weekly" | "every_watering";
             /** Slider */
             slider?: number | null;
             /** Strength */

@@ -2,9 +2,9 @@
 
 from __future__ import annotations
 
+from dace.core.fed.facts import Facts
 from dace.core.season.outlook import Outlook
 from dace.core.verdict.case import Case, Decided
-from dace.core.verdict.facts import Facts
 from dace.core.verdict.kinds.base import VerdictKind, kind_of, matters
 from dace.core.verdict.kinds.dress import Dress
 from dace.core.verdict.kinds.enough import Enough

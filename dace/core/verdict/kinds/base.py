@@ -5,12 +5,12 @@ from __future__ import annotations
 from typing import TYPE_CHECKING, ClassVar
 
 from dace.core.advice import Severity
+from dace.core.fed.facts import Facts
 from dace.core.verdict.case import Case, Decided
-from dace.core.verdict.facts import Facts
 from dace.core.words import shown
 
 if TYPE_CHECKING:
-    from dace.core.verdict.records import Question, Verdict
+    from dace.core.fed.records import Question, Verdict
 
 
 _BY_KEY: dict[str, VerdictKind] = {}
@@ -90,9 +90,9 @@ class VerdictKind:
         """What is said of a nutrient that is short meanwhile; empty where the books speak."""
         return ""
 
-    def next_feed(self, facts: Facts, found: Verdict) -> tuple[int, bool]:
-        """Days until the plan may feed there again, and whether that one is at half strength."""
-        return max(1, slot_ahead(facts)), facts.after_flush
+    def next_feed(self, facts: Facts, found: Verdict) -> int:
+        """Days until the plan may feed there again."""
+        return max(1, slot_ahead(facts))
 
 
 def slot_ahead(facts: Facts) -> int:
@@ -100,9 +100,6 @@ def slot_ahead(facts: Facts) -> int:
     return (facts.slot_on - facts.today).days
 
 
-def poured(found: Verdict, of: int, done: int) -> str:
-    """A button for plain water: the first of so many pours, or the next of them."""
-    if not found.water:
-        return ""
-    said = f"Pour {shown.litres(found.litres, 2)} of {found.water_name}"
-    return said if of == 1 else f"{said}, {done + 1} of {of}"
+def poured(found: Verdict) -> str:
+    """A button for plain water."""
+    return f"Pour {shown.litres(found.litres, 2)} of {found.water_name}" if found.water else ""

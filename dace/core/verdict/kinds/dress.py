@@ -2,9 +2,9 @@
 
 from __future__ import annotations
 
-from dace.core.verdict.facts import DRESSED_FOR_DAYS, Facts
+from dace.core.fed.facts import DRESSED_FOR_DAYS, Facts
+from dace.core.fed.records import Verdict
 from dace.core.verdict.kinds.given import Given
-from dace.core.verdict.records import Verdict
 from dace.core.words import shown
 
 
@@ -26,6 +26,6 @@ class Dress(Given):
         """How much."""
         return f"Spread {shown.grams(found.recipe.amount, 2)}" if found.recipe else ""
 
-    def next_feed(self, facts: Facts, found: Verdict) -> tuple[int, bool]:
+    def next_feed(self, facts: Facts, found: Verdict) -> int:
         """When it is used up."""
-        return DRESSED_FOR_DAYS, False
+        return DRESSED_FOR_DAYS

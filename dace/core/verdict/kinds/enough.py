@@ -2,12 +2,14 @@
 
 from __future__ import annotations
 
+from dace.core.fed.facts import Facts
+from dace.core.fed.owed import to_move_on
+from dace.core.fed.records import Verdict
 from dace.core.season.need import makes_its_own
 from dace.core.verdict.case import Case, Decided
-from dace.core.verdict.facts import Facts
 from dace.core.verdict.kinds.base import VerdictKind, slot_ahead
-from dace.core.verdict.records import Verdict
-from dace.core.verdict.words import day_words, till_words
+from dace.core.verdict.words import till_words
+from dace.core.words.days import day_words
 
 _CARRIES_DAYS = 42
 
@@ -28,6 +30,8 @@ class Enough(VerdictKind):
         """With its day; legumes make their own."""
         if all(makes_its_own(g.crop, g.clock.stage, facts.in_bed) for g in facts.stop.grows):
             return "makes its own"
+        if all(to_move_on(facts, g) for g in facts.stop.grows):
+            return "pot on"
         return till_words(self.mark, facts, found)
 
     def headline(self, facts: Facts, found: Verdict, why: str) -> str:
@@ -45,6 +49,8 @@ class Enough(VerdictKind):
             return (
                 "Its roots live with what takes nitrogen from the air; the ground holds the rest."
             )
+        if all(want.pot_on for want in wants):
+            return "They are past the seedling, and the cell holds too little for more."
         if any(want.on_paper for want in wants):
             return "The sums are short, and nobody sees it in the leaves: they count for more."
         where = "the ground" if facts.in_bed else "the medium"
@@ -54,9 +60,9 @@ class Enough(VerdictKind):
         """It lasts for now."""
         return "little there, and it lasts for now"
 
-    def next_feed(self, facts: Facts, found: Verdict) -> tuple[int, bool]:
+    def next_feed(self, facts: Facts, found: Verdict) -> int:
         """On the day on which it runs low."""
-        named = _CARRIES_DAYS - facts.every_days
+        named = _CARRIES_DAYS - facts.rhythm.apart
         if found.next_on is not None:
             named = (found.next_on - facts.today).days
-        return max(1, slot_ahead(facts), named), False
+        return max(1, slot_ahead(facts), named)

@@ -5,11 +5,11 @@ from __future__ import annotations
 from dataclasses import replace
 
 from dace.core.can.strength import format_strength
+from dace.core.fed.facts import Facts
+from dace.core.fed.records import Verdict
 from dace.core.verdict.case import Case, Decided
-from dace.core.verdict.facts import Facts
 from dace.core.verdict.kinds.given import Given
 from dace.core.verdict.questions import unread
-from dace.core.verdict.records import Verdict
 from dace.core.verdict.words import number_word
 from dace.core.words import shown
 
@@ -50,9 +50,9 @@ class Feed(Given):
             return f"Pour {shown.litres(found.litres, 2)}"
         return f"Pour {shown.litres(litres.pop(), 2)} on each of {plants}"
 
-    def next_feed(self, facts: Facts, found: Verdict) -> tuple[int, bool]:
+    def next_feed(self, facts: Facts, found: Verdict) -> int:
         """A slot later."""
-        return facts.every_days, False
+        return facts.rhythm.apart
 
 
 def _gets(found: Verdict, planting: str) -> bool:

@@ -2,14 +2,14 @@
 
 from __future__ import annotations
 
-from dace.core.verdict.facts import Facts
+from dace.core.fed.facts import Facts
+from dace.core.fed.records import Verdict
 from dace.core.verdict.kinds.base import poured, slot_ahead
 from dace.core.verdict.kinds.salt import AgainstSalt
-from dace.core.verdict.records import Verdict
 from dace.core.verdict.words import number_word
 from dace.core.words import shown
 
-_WEEK = 7
+_AFTER_DAYS = 3
 
 
 class Flush(AgainstSalt):
@@ -21,19 +21,19 @@ class Flush(AgainstSalt):
     against = ("stop", "No feed today: flush first")
 
     def headline(self, facts: Facts, found: Verdict, why: str) -> str:
-        """With which water, in how many pours of how much."""
+        """With which water, one go of how much, and how many more are likely."""
         plan = found.flush
         if plan is None:
             return "Flush first, with softer water than is here. No feed today."
-        goes = "one pour" if plan.goes == 1 else f"{number_word(plan.goes)} pours"
         each = shown.litres(plan.each_l, 2)
-        return f"Flush first: {found.water_name}, {goes} of {each}. No feed today."
+        more = plan.goes - 1
+        likely = f"; most likely {number_word(more)} more" if more else ""
+        return f"Flush: {found.water_name}, one go of {each}, then read{likely}. No feed today."
 
     def button(self, facts: Facts, found: Verdict) -> str:
-        """The next pour of it."""
-        done = facts.goes_done if found.flush else 0
-        return poured(found, done + (found.flush.goes if found.flush else 1), done)
+        """One go of it."""
+        return poured(found)
 
-    def next_feed(self, facts: Facts, found: Verdict) -> tuple[int, bool]:
-        """A week later, at half strength."""
-        return max(slot_ahead(facts), _WEEK), True
+    def next_feed(self, facts: Facts, found: Verdict) -> int:
+        """When it has been read and has drained."""
+        return max(slot_ahead(facts), _AFTER_DAYS)

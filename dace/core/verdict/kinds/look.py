@@ -2,11 +2,11 @@
 
 from __future__ import annotations
 
+from dace.core.fed.facts import Facts
+from dace.core.fed.records import Verdict
 from dace.core.figures import judgement
 from dace.core.verdict.case import Case, Decided
-from dace.core.verdict.facts import Facts
 from dace.core.verdict.kinds.base import VerdictKind, kind_of, matters, slot_ahead
-from dace.core.verdict.records import Verdict
 
 _AFTER_DAYS = 1
 
@@ -28,7 +28,7 @@ class Look(VerdictKind):
         if kind_of(case.first.kind).feeds and _waited_long(case):
             return None
         wants, today = case.wants, case.facts.today
-        return Decided(self.key, question.what, wants, today, "", question, case.reach)
+        return Decided(self.key, question.what, wants, today, "", question, case.owed)
 
     def marked(self, facts: Facts, found: Verdict) -> str:
         """The question, short."""
@@ -49,12 +49,11 @@ class Look(VerdictKind):
         """It is looked at for salt, or salt would come first."""
         return "little there; salt comes first"
 
-    def next_feed(self, facts: Facts, found: Verdict) -> tuple[int, bool]:
+    def next_feed(self, facts: Facts, found: Verdict) -> int:
         """The day after."""
-        return max(slot_ahead(facts), _AFTER_DAYS), facts.after_flush
+        return max(slot_ahead(facts), _AFTER_DAYS)
 
 
 def _waited_long(case: Case) -> bool:
     """Whether a feed has been due for so long that no question keeps it back."""
-    days = int(judgement("question_waits").range.typ)
-    return case.facts.slot_open_days >= days and case.reach.was_lacking(days)
+    return case.facts.slot_open_days >= judgement("question_waits").range.typ

@@ -2,10 +2,10 @@
 
 from __future__ import annotations
 
+from dace.core.fed.facts import Facts
+from dace.core.fed.records import Verdict
 from dace.core.verdict.case import Case, Decided
-from dace.core.verdict.facts import Facts
 from dace.core.verdict.kinds.base import VerdictKind
-from dace.core.verdict.records import Verdict
 
 _UNFED = "same water, no feed"
 
@@ -26,7 +26,7 @@ class Rest(VerdictKind):
         parts = tuple(case.rests[one.key] for one in case.facts.stop.grows)
         nexts = [part.next_on for part in parts if part.next_on]
         on = min(nexts, default=None)
-        return Decided(self.key, parts[0].why, parts, on, "", None, case.reach)
+        return Decided(self.key, parts[0].why, parts, on, "", None, case.owed)
 
     def marked(self, facts: Facts, found: Verdict) -> str:
         """A control is told apart."""

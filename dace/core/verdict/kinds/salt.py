@@ -2,18 +2,17 @@
 
 from __future__ import annotations
 
+from dace.core.fed.facts import Facts, nitrogen_of
+from dace.core.fed.records import Verdict
 from dace.core.figures import judgement
 from dace.core.result import say
 from dace.core.verdict.case import Case, Decided
-from dace.core.verdict.facts import Facts, nitrogen_of
 from dace.core.verdict.kinds.base import VerdictKind
-from dace.core.verdict.records import Verdict
 from dace.core.verdict.wants import Want
 from dace.core.verdict.words import number_word
 from dace.core.words import shown
 
-_CERTAIN, _LIKELY = 0.9, 0.5
-_PLAIN_EVERY = 4
+_LIKELY, _RECKONED = 0.5, 1.5
 _CAUSED_WITHIN_DAYS = 42
 
 
@@ -36,7 +35,7 @@ class AgainstSalt(VerdictKind):
             want if want.grows.key in case.rests else Want(want.grows, self.key, why)
             for want in case.wants
         )
-        return Decided(self.key, why, parts, case.tomorrow, "", None, case.reach)
+        return Decided(self.key, why, parts, case.tomorrow, "", None, case.owed)
 
     def reason(self, facts: Facts, decided: Decided) -> str:
         """What the drain reads beside what is liked there, and what likely made it so."""
@@ -57,43 +56,20 @@ def _too_salty(facts: Facts, pen: bool) -> tuple[str, str] | None:
     """The kind that answers it, and why; None where there is no salt to speak of."""
     if facts.band is None:
         return None
-    if facts.flushed is not None and not facts.read_since_flush and pen and facts.over <= _LIKELY:
+    if pen and facts.waits_to_be_read:
         return "water", "It was flushed; read the run-off before the next feed"
-    whose = facts.band.whose
-    sure = facts.over > (_LIKELY if facts.read is not None else _CERTAIN)
-    if facts.word in ("too_salty", "burning") and facts.read is not None:
-        sure = sure or not facts.surprise
     if facts.surprise and facts.over <= _LIKELY:
         return None
-    if sure:
-        why = f"There is more salt about the roots than {whose} likes"
-        return ("water" if facts.in_bed else "flush"), why
-    if not pen and not facts.in_bed:
-        return _by_eye(facts)
-    return None
-
-
-def _by_eye(facts: Facts) -> tuple[str, str] | None:
-    """Without a pen: plain water after a feed that was too strong, and every fourth time."""
-    if not facts.fed:
+    why = f"There is more salt about the roots than {facts.band.whose} likes"
+    if facts.lately_read:
+        sure = facts.over > _LIKELY or (
+            facts.word in ("too_salty", "burning") and not facts.surprise
+        )
+        if sure:
+            return ("water" if facts.in_bed else "flush"), why
         return None
-    root = facts.stop.followed.root_zone
-    last = facts.fed[-1]
-    since = [p for p in root.poured if not p.feed and (p.on, p.hour) > (last.on, last.hour)]
-    if since:
-        return None
-    high = min(
-        (one.clock.stage.wish_of("N").high for one in facts.stop.grows if not one.control),
-        default=0.0,
-    )
-    if high > 0 and nitrogen_of(last) > high:
-        return "water", "The last feed was stronger than it bears: plain water to run-off this time"
-    plain = [p for p in root.poured if not p.feed]
-    feeds = [
-        p for p in facts.fed if not plain or (p.on, p.hour) > max((q.on, q.hour) for q in plain)
-    ]
-    if facts.read is None and len(feeds) >= _PLAIN_EVERY - 1 and facts.slot_on <= facts.today:
-        return "water", "Three feeds and never read: plain water to run-off this time"
+    if facts.stop.followed.now[1] > _RECKONED * facts.band.high:
+        return "water", f"Reckoned far saltier than {facts.band.whose} likes, and long not read"
     return None
 
 

@@ -2,11 +2,12 @@
 
 from __future__ import annotations
 
+from dace.core.fed.facts import Facts
+from dace.core.fed.records import Verdict
 from dace.core.verdict.case import Case, Decided
-from dace.core.verdict.facts import Facts
 from dace.core.verdict.kinds.base import VerdictKind, slot_ahead
-from dace.core.verdict.records import Verdict
-from dace.core.verdict.words import day_words, till_words
+from dace.core.verdict.words import till_words
+from dace.core.words.days import day_words
 
 
 class Wait(VerdictKind):
@@ -34,7 +35,7 @@ class Wait(VerdictKind):
         """It runs low before it is fed."""
         return "little left between two feeds"
 
-    def next_feed(self, facts: Facts, found: Verdict) -> tuple[int, bool]:
+    def next_feed(self, facts: Facts, found: Verdict) -> int:
         """On the day that it waits for."""
         named = (found.next_on - facts.today).days if found.next_on else 1
-        return max(1, slot_ahead(facts), named or 1), facts.after_flush
+        return max(1, slot_ahead(facts), named or 1)

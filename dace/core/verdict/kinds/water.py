@@ -2,10 +2,10 @@
 
 from __future__ import annotations
 
-from dace.core.verdict.facts import Facts
+from dace.core.fed.facts import Facts
+from dace.core.fed.records import Verdict
 from dace.core.verdict.kinds.base import poured, slot_ahead
 from dace.core.verdict.kinds.salt import AgainstSalt
-from dace.core.verdict.records import Verdict
 
 _AFTER_DAYS = 2
 
@@ -23,9 +23,9 @@ class Water(AgainstSalt):
         return f"Plain water only{', ' if found.water else ''}{found.water_name}. No feed today."
 
     def button(self, facts: Facts, found: Verdict) -> str:
-        """One pour of it."""
-        return poured(found, 1, 0)
+        """One pour of it; where it was flushed, it is read before anything is poured."""
+        return "" if facts.waits_to_be_read else poured(found)
 
-    def next_feed(self, facts: Facts, found: Verdict) -> tuple[int, bool]:
+    def next_feed(self, facts: Facts, found: Verdict) -> int:
         """Two days later."""
-        return max(slot_ahead(facts), _AFTER_DAYS), facts.after_flush
+        return max(slot_ahead(facts), _AFTER_DAYS)

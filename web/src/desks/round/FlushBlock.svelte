@@ -37,11 +37,10 @@
     <h2>{flush.name}: {flush.title}</h2>
     <p class="soft">{flush.who}</p>
     <p>{flush.reason} <button type="button" class="how" onclick={how}>how?</button></p>
-    {#if plan && plan.goes > 1}
+    {#if plan}
       <p>
-        {plan.goes} pours of {plan.each_text}; read after the {plan.read_after === 1
-          ? 'first'
-          : 'second'}: {plan.aim_text} or less is the aim ({plan.after_text}).
+        One go of {plan.each_text}, then read: {plan.aim_text} or less is the aim.
+        {#if plan.goes > 1}Most likely {plan.goes - 1} more.{/if}
       </p>
     {/if}
     <Message problem={write.problem} />

@@ -4,6 +4,7 @@
   import { ticks } from '../../app/away/words';
   import { garden } from '../../app/garden.svelte';
   import { follow } from '../../app/resource.svelte';
+  import { session } from '../../app/session.svelte';
   import { weather } from '../../app/weather.svelte';
   import Button from '../../ui/Button.svelte';
   import ButtonLink from '../../ui/ButtonLink.svelte';
@@ -13,6 +14,7 @@
   import DueBlock from './DueBlock.svelte';
   import FlushBlock from './FlushBlock.svelte';
   import LookBlock from './LookBlock.svelte';
+  import RhythmNews from './RhythmNews.svelte';
   import RemindSwitch from './RemindSwitch.svelte';
   import { blocksOf, placesOf, round } from './round.svelte';
   import RoundCan from './RoundCan.svelte';
@@ -57,6 +59,7 @@
     <Button onclick={() => print()}>Print</Button>
   {/snippet}
   {#if data}
+    {#if data.rhythm_new && session.owner}<RhythmNews />{/if}
     {#each blocks as block (block.key)}
       {#if block.kind === 'can'}
         <RoundCan can={block.can} />

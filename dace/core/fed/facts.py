@@ -2,12 +2,15 @@
 
 from __future__ import annotations
 
+import math
 from dataclasses import dataclass
 from datetime import date, timedelta
 
 import numpy as np
 
+from dace.core.fed.records import AS_NEEDED, Rhythm, Stop
 from dace.core.figures import judgement
+from dace.core.matter.settings import setting
 from dace.core.pen.methods import pour_through_ratio
 from dace.core.rootzone.filter import Looked
 from dace.core.rootzone.meaning import (
@@ -22,11 +25,11 @@ from dace.core.rootzone.meaning import (
 )
 from dace.core.rootzone.records import CHARGED, NITRATE, Poured
 from dace.core.season.need import wish_now
-from dace.core.verdict.records import RHYTHMS, Stop
 
 _NITROGEN = tuple(CHARGED.index(key) for key in ("NO3_N", "NH4_N", "urea_N"))
-_FLUSH_DAYS, _STATE_DAYS, _A_GO = 2, 14, 0.15
+_STATE_DAYS, _A_GO = 14, 0.2
 _LOOKED_BACK_DAYS, _LEAST_FEED = 42, 0.1
+_MEALS = 2  # half of what a pot takes at most counts as all of it
 _SLOW = ("soil_first",)
 DRESSED_FOR_DAYS = 28
 """So long a dressing feeds."""
@@ -38,11 +41,12 @@ class Facts:
 
     ``over`` and ``near`` are chances that what drains lies above the comfort band, or near its
     top; ``read`` its newest reading of conductivity and ``read_age`` the days since;
-    ``goes_done`` are pours of a flush that lie behind; ``strong`` how many times the typical
-    wish the feeds of late were, 0 where none were.
+    ``flushed`` is the last go of its newest flush; ``strong`` how many times the typical
+    wish the feeds of late were, 0 where none were; ``rhythm`` how often it is fed now.
     """
 
     stop: Stop
+    rhythm: Rhythm
     today: date
     band: Comfort | None
     word: RootWord
@@ -53,7 +57,6 @@ class Facts:
     surprise: bool
     fed: tuple[Poured, ...]
     flushed: Poured | None
-    goes_done: int
     strong: float
 
     @property
@@ -67,6 +70,11 @@ class Facts:
         return self.read_age is not None and self.read_age <= judgement("reading_fresh").range.typ
 
     @property
+    def lately_read(self) -> bool:
+        """Whether a reading of the last three weeks speaks of its salt."""
+        return self.read_age is not None and self.read_age <= judgement("reading_fresh").range.high
+
+    @property
     def in_bed(self) -> bool:
         """Whether it is a bed."""
         return self.stop.followed.root_zone.is_bed
@@ -77,9 +85,25 @@ class Facts:
         return self.fed[-1].on if self.fed else None
 
     @property
-    def every_days(self) -> int:
-        """Days between two feeds."""
-        return RHYTHMS[self.stop.rhythm]
+    def in_tray(self) -> bool:
+        """Whether it is what seedlings stand in."""
+        return setting(self.stop.followed.root_zone.setting).seedlings
+
+    @property
+    def plants(self) -> int:
+        """How many plants stand there."""
+        return max(1, sum(one.plants for one in self.stop.grows))
+
+    @property
+    def full_l(self) -> float:
+        """The water that the medium holds [L], in the middle draw."""
+        return float(np.median(self.stop.followed.bucket.full))
+
+    @property
+    def area_m2(self) -> float:
+        """The ground of a bed [m2]."""
+        deep = 1000 * judgement("bed_depth").range.typ
+        return self.stop.area_m2 or self.stop.followed.root_zone.litres / deep
 
     @property
     def dressed(self) -> bool:
@@ -95,17 +119,32 @@ class Facts:
 
     @property
     def _slot_opened(self) -> date | None:
-        """When the last feed, leaving-out or dressing left room for the next."""
-        used = [on for on in (self.last_fed, self.stop.left_out) if on is not None]
-        opened = [on + timedelta(days=self.every_days) for on in used]
-        if self.dressed and self.last_dressed is not None:
+        """When the last feed or leaving-out left room for the next; a dressing counts in pots."""
+        opened = [one.on + timedelta(days=self._carries(one)) for one in self.fed]
+        if self.stop.left_out is not None:
+            opened.append(self.stop.left_out + timedelta(days=self.rhythm.apart))
+        if self.dressed and not self.in_bed and self.last_dressed is not None:
             opened.append(self.last_dressed + timedelta(days=DRESSED_FOR_DAYS))
         return max(opened, default=None)
+
+    def _carries(self, poured: Poured) -> int:
+        """For how many days a feed uses its slot up; less where the pot was wet and took a sip."""
+        if self.stop.rhythm != AS_NEEDED or self.in_bed:
+            return self.rhythm.apart
+        meal = judgement("medium_share_per_drench").range.typ * self.full_l
+        return math.ceil(self.rhythm.apart * min(1.0, _MEALS * poured.litres / meal))
 
     @property
     def slot_on(self) -> date:
         """The first day from today on that the rhythm allows a feed, one left out counting too."""
         return max(self.today, self._slot_opened or self.today)
+
+    @property
+    def dress_on(self) -> date:
+        """The first day from today on on which it is looked at for a dressing."""
+        used = [on for on in (self.last_dressed, self.stop.left_out) if on is not None]
+        opened = [on + timedelta(days=DRESSED_FOR_DAYS) for on in used]
+        return max([self.today, *opened])
 
     @property
     def slot_open_days(self) -> int:
@@ -122,6 +161,13 @@ class Facts:
             return True
         moment = (self.flushed.on, self.flushed.hour)
         return self.read is not None and (self.read.sample.on, self.read.sample.hour) > moment
+
+    @property
+    def waits_to_be_read(self) -> bool:
+        """Whether it was flushed and nobody read it yet, unless that was too long ago to wait."""
+        if self.flushed is None or self.read_since_flush:
+            return False
+        return (self.today - self.flushed.on).days < judgement("flush_waits").range.typ
 
     @property
     def after_flush(self) -> bool:
@@ -142,7 +188,7 @@ class Facts:
         return sample.value * pour_through_ratio(sample.method) < self.band.low
 
 
-def facts_of(stop: Stop) -> Facts:
+def facts_of(stop: Stop, rhythm: Rhythm) -> Facts:
     """Gather a stop's state from what was followed."""
     found = stop.followed
     today = found.first + timedelta(days=found.today)
@@ -152,6 +198,7 @@ def facts_of(stop: Stop) -> Facts:
     doubted = lately_doubted(found)
     return Facts(
         stop=stop,
+        rhythm=rhythm,
         today=today,
         band=band,
         word="comfortable" if band is None else word_now(found, band),
@@ -162,35 +209,21 @@ def facts_of(stop: Stop) -> Facts:
         surprise=doubted is not None and doubted.sample.value > doubted.high,
         fed=tuple(sorted(fed, key=lambda p: (p.on, p.hour))),
         flushed=_flushed(stop, today),
-        goes_done=_goes_done(stop, today),
         strong=_strong(stop, today),
     )
 
 
 def _flushed(stop: Stop, today: date) -> Poured | None:
-    """The last pour of the newest flush: much plain water on what had been too salty."""
-    found = stop.followed
-    full = float(np.median(found.bucket.full))
-    plain = [p for p in found.root_zone.poured if not p.feed and found.first <= p.on <= today]
-    for last in sorted(plain, key=lambda p: (p.on, p.hour), reverse=True):
-        together = [p for p in plain if 0 <= (last.on - p.on).days <= _FLUSH_DAYS]
-        if sum(p.litres for p in together) < judgement("flushed_share").range.typ * full:
-            continue
-        before = max(0, (min(p.on for p in together) - found.first).days - 1)
-        band = comfort(found.root_zone, found.first + timedelta(days=before))
-        if band is not None and found.ec[1, before] > band.high:
-            return last
-    return None
-
-
-def _goes_done(stop: Stop, today: date) -> int:
-    """Pours of plain water in the last days that were too much for a mere watering."""
+    """The last go of the newest flush: much plain water on what had been too salty."""
     found = stop.followed
     least = _A_GO * float(np.median(found.bucket.full))
-    return sum(
-        not p.feed and 0 <= (today - p.on).days <= _FLUSH_DAYS and p.litres > least
-        for p in found.root_zone.poured
-    )
+    plain = [p for p in found.root_zone.poured if not p.feed and found.first <= p.on <= today]
+    for last in sorted(plain, key=lambda p: (p.on, p.hour), reverse=True):
+        before = max(0, (last.on - found.first).days - 1)
+        band = comfort(found.root_zone, found.first + timedelta(days=before))
+        if last.litres >= least and band is not None and found.ec[1, before] > band.high:
+            return last
+    return None
 
 
 def nitrogen_of(poured: Poured) -> float:

@@ -5,34 +5,35 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import replace
 
-import numpy as np
-
 from dace.core.can.ingredient import Source
 from dace.core.can.measuring import measured, vessel_for
-from dace.core.can.pouring import Ground, suggest_litres_each
+from dace.core.can.pouring import pourable
+from dace.core.fed.facts import Facts
+from dace.core.fed.options import (
+    Fed,
+    Meal,
+    Option,
+    cap_of,
+    in_rank,
+    litre_of,
+    option_of,
+    options,
+)
+from dace.core.fed.records import MixedCan, NamedWater, Portion, Yard
 from dace.core.figures import judgement
 from dace.core.matter.settings import setting
-from dace.core.season.crops import Crop, Stage
-from dace.core.season.need import wish_now
-from dace.core.verdict.facts import Facts
-from dace.core.verdict.options import Fed, Meal, Option, cap_of, litre_of, option_of, options
-from dace.core.verdict.records import Grows, MixedCan, NamedWater, Portion, Yard
+from dace.core.season.crops import Crop
 
-_ANY_CAN_L = 100.0
 _OFFERS = 3
 _FEW_L = 1e-6
-LEAST_ROOM = 0.1
-"""What a can has to be able to add [mS/cm] to be worth pouring."""
-_MUCH_WORSE, _LEAST_ML, _LEAST_OF_WISH = 0.8, 0.5, 0.35
+_MUCH_WORSE, _LEAST_ML = 0.8, 0.5
 _LEAST_LEFT = 0.5
 
 
-def litres_each(facts: Facts, grows: Grows, stage: Stage) -> float:
-    """A drench for each plant [L]: two days' water, but no more than the medium takes at once."""
-    root = facts.stop.followed.root_zone
-    plants = sum(one.plants for one in facts.stop.grows)
-    holding = None if root.is_bed else root.medium.held_l(root.litres) * grows.plants / plants
-    return suggest_litres_each(stage, Ground(grows.plants, holding), _ANY_CAN_L).value
+def litres_each(facts: Facts, litres: float) -> float:
+    """What each plant gets of so much for the whole fill [L], as one can pour it."""
+    each = litres / facts.plants
+    return pourable(each, each)
 
 
 def best_water(facts: Facts, fed: Sequence[Fed], waters: Sequence[NamedWater]) -> NamedWater | None:
@@ -53,86 +54,49 @@ def _hates_lime(grown: Crop, facts: Facts) -> bool:
     return facts.stop.ph is not None and not facts.in_bed and facts.stop.ph > grown.ph[1]
 
 
-def recipes(
-    facts: Facts,
-    fed: Sequence[Fed],
-    yard: Yard,
-    stock: dict[str, float],
-    lacks: str,
-    room: float,
-) -> tuple[Portion, ...]:
+def recipes(meal: Meal, stock: dict[str, float]) -> tuple[Portion, ...]:
     """Up to three cans that suit all that is fed there, the one that misses least first.
 
     Parameters
     ----------
-    facts : Facts
-        The stop's state.
-    fed : sequence of Fed
-        Who is fed, at least one.
-    yard : Yard
-        Sources, waters and vessels.
+    meal : Meal
+        Who is fed, and what is owed.
     stock : dict
         What each source still holds, by key.
-    lacks : str
-        The nutrient that makes the feed due: each can brings a good part of its wish.
-    room : float
-        What the feed part may add [mS/cm] before the medium is too salty.
 
     Returns
     -------
     tuple of Portion
         None where nothing on the shelf suits.
     """
-    water = best_water(facts, fed, yard.waters)
-    litres = sum(one.litres for one in fed)
-    if water is None or litres <= _FEW_L:
+    if meal.litres <= _FEW_L:
         return ()
-    meal = Meal(facts, tuple(fed), yard, water, room)
     found = []
     for one in options(meal):
-        left = stock.get(one.source.key, one.source.stock) / litres
+        left = stock.get(one.source.key, one.source.stock) / (meal.litres * one.litres_share)
         if left < _LEAST_LEFT * one.per_l:
             continue
         held: Option | None = one
         if left < one.per_l:
             held = option_of(one.source, meal, left)
-        if held is not None and brings(held, lacks, facts, fed):
+        if held is not None:
             found.append(held)
-    ranked = sorted(found, key=lambda one: (one.rank, one.source.name))
+    return tuple(
+        portion(one, meal.litres * one.litres_share, meal.water, meal.yard)
+        for one in worth_it(found, meal.litres)[:_OFFERS]
+    )
+
+
+def worth_it(found: Sequence[Option], litres: float) -> tuple[Option, ...]:
+    """The best first, without those that suit much worse or are too little to measure."""
+    ranked = in_rank(found)
     near = [one for one in ranked if one.rank <= ranked[0].rank + _MUCH_WORSE]
-    fine = [one for one in near if measurable(one, litres)]
-    return tuple(portion(one, litres, water, yard) for one in (fine or near)[:_OFFERS])
+    return tuple(one for one in near if measurable(one, litres)) or tuple(near)
 
 
 def measurable(one: Option, litres: float) -> bool:
     """Whether so little of a liquid can be measured as those litres want."""
-    return one.source.feed.unit == "g" or one.per_l * litres >= _LEAST_ML
-
-
-def brings(one: Option, lacks: str, facts: Facts, fed: Sequence[Fed]) -> bool:
-    """Whether a can holds a good part of what is wished of what lacks."""
-    if not lacks:
-        return True
-    wish = min(
-        each.share * wish_now(each.grows.crop, each.stage, lacks, facts.in_bed).typ for each in fed
-    )
-    return one.held[lacks] >= _LEAST_OF_WISH * wish
-
-
-def room_ec(facts: Facts, fed: Sequence[Fed]) -> float:
-    """What a can may add [mS/cm] before the medium is at the top of its comfort band."""
-    found, band = facts.stop.followed, facts.band
-    if band is None or facts.in_bed:
-        return float("inf")
-    per_drain = judgement("pore_to_pour_through").range.typ
-    now = float(np.median(found.drains)) / per_drain
-    return room_of(now, band.high / per_drain, float(np.median(found.bucket.full)), fed)
-
-
-def room_of(pore_ec: float, most: float, full_l: float, fed: Sequence[Fed]) -> float:
-    """What a can may add [mS/cm] before pore water comes from one conductivity to another."""
-    litres = sum(one.litres for one in fed)
-    return max(0.0, (most - pore_ec) * full_l / max(litres, _FEW_L))
+    return one.source.feed.unit == "g" or one.per_l * litres * one.litres_share >= _LEAST_ML
 
 
 def portion(one: Option, litres: float, water: NamedWater, yard: Yard) -> Portion:
@@ -147,7 +111,7 @@ def portion(one: Option, litres: float, water: NamedWater, yard: Yard) -> Portio
         water_name=water.name,
         can=one.can,
         cap=one.cap,
-        bound_by=one.chosen.bound_by,
+        bound_by=one.bound_by,
         miss=one.miss,
     )
     return _in_vessel(bare, litres, one.source, yard)

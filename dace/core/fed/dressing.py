@@ -10,14 +10,14 @@ from dace.core.advice.cautions import gates
 from dace.core.advice.judge import advise_feeding
 from dace.core.can.ingredient import Source
 from dace.core.can.measuring import measured
+from dace.core.fed.facts import DRESSED_FOR_DAYS, Facts
+from dace.core.fed.options import Fed, brings_of, feeding_of
+from dace.core.fed.owed import BED_DAYS, POT_DAYS, Owed, dressing_for
+from dace.core.fed.records import Portion, Yard
 from dace.core.figures import judgement
 from dace.core.matter.nutrients import NUTRIENTS
 from dace.core.matter.release import ageing, released
 from dace.core.season.need import makes_its_own
-from dace.core.verdict.facts import DRESSED_FOR_DAYS, Facts
-from dace.core.verdict.options import Fed, brings_of, feeding_of
-from dace.core.verdict.reach import Reach
-from dace.core.verdict.records import Portion, Yard
 from dace.core.words import shown
 
 _OFFERS = 3
@@ -31,11 +31,12 @@ class Lack:
     mg: float
 
 
-def lack_over_weeks(reach: Reach, nutrient: str) -> Lack:
-    """What a stop would lack of a nutrient while a dressing feeds it."""
-    column, days = NUTRIENTS.index(nutrient), min(DRESSED_FOR_DAYS, reach.known_days - 1)
-    need, there = reach.needed(0, days)[column], reach.within(0, days)[column]
-    return Lack(nutrient, float(max(0.0, need - there)))
+def lack_over_weeks(owed: Owed) -> Lack:
+    """What a stop is owed most of, over the weeks that a dressing feeds."""
+    days = min(BED_DAYS if owed.facts.in_bed else POT_DAYS, owed.known_days - 1)
+    found = owed.of(0, days)
+    nutrient = dressing_for(owed.facts, owed.wish, found) or NUTRIENTS[0]
+    return Lack(nutrient, float(found[NUTRIENTS.index(nutrient)]))
 
 
 def dressings(

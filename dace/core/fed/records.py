@@ -20,12 +20,32 @@ from dace.core.season.crops import Crop
 from dace.core.season.looks import Begun, StageReading
 from dace.core.season.outlook import Outlook
 
-RHYTHMS = {"weekly": 7, "fortnightly": 14, "every_watering": 2}
-"""Days between two feeds by rhythm."""
-RHYTHM_WORDS = {
-    "weekly": "once a week",
-    "fortnightly": "every second week",
-    "every_watering": "at every watering",
+AS_NEEDED = "as_needed"
+"""The rhythm of who set none: as rarely as carries the stage; see :mod:`dace.core.fed.rhythm`."""
+
+
+@dataclass(frozen=True)
+class Rhythm:
+    """How often a stop is fed: feeds lie ``apart`` days or more, each carries ``counted`` days."""
+
+    key: str
+    apart: int
+    counted: int
+    words: str
+
+
+RHYTHMS = {
+    one.key: one
+    for one in (
+        Rhythm("fortnightly", 14, 14, "every second week"),
+        Rhythm("weekly", 7, 7, "once a week"),
+        Rhythm("twice_weekly", 3, 4, "twice a week"),
+        Rhythm("every_watering", 1, 3, "at every watering"),
+    )
+}
+"""Rhythms that can be kept, the rarest first."""
+RHYTHM_WORDS = {AS_NEEDED: "as often as they need it"} | {
+    key: one.words for key, one in RHYTHMS.items()
 }
 
 
@@ -84,7 +104,7 @@ class Stop:
     name: str
     followed: Followed
     grows: tuple[Grows, ...]
-    rhythm: str = "weekly"
+    rhythm: str = AS_NEEDED
     approach: str = "mixed"
     shelter: Shelter = "open"
     area_m2: float | None = None

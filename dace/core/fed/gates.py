@@ -8,10 +8,10 @@ from datetime import date, timedelta
 import numpy as np
 
 from dace.core.advice.cautions import gates
+from dace.core.fed.facts import Facts
+from dace.core.fed.records import Grows
 from dace.core.season.outlook import Outlook
 from dace.core.season.shelter import air_under
-from dace.core.verdict.facts import Facts
-from dace.core.verdict.records import Grows
 from dace.core.words import shown
 from dace.core.words.days import ago
 

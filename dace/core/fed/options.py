@@ -7,32 +7,38 @@ from dataclasses import dataclass
 from functools import lru_cache
 from typing import Literal
 
+import numpy as np
+from numpy.typing import NDArray
+
 from dace.core.advice.feeding import Feeding
 from dace.core.advice.judge import barred
 from dace.core.can.fitting import conducts_about
 from dace.core.can.ingredient import Ingredient, Source, water_share
-from dace.core.can.miss import miss
 from dace.core.can.mixing import Mixture, fill_can
-from dace.core.can.usual import Default, For, default_amount, rounded_strength
+from dace.core.can.usual import For, rounded_strength
+from dace.core.fed.facts import Facts
+from dace.core.fed.levers import Bounds, bounds, milder, sized
+from dace.core.fed.records import Grows, NamedWater, Yard
 from dace.core.figures import judgement
 from dace.core.matter.composition import Composition
 from dace.core.matter.nutrients import NUTRIENTS
 from dace.core.matter.waters import WaterIons
 from dace.core.season.crops import Stage, feed_cap
-from dace.core.season.need import makes_its_own, wish_now
-from dace.core.verdict.facts import Facts
-from dace.core.verdict.records import Grows, NamedWater, Yard
 
-HALF = 0.5
-"""The share of its wish that a stop gets after a flush, or near the top of its comfort."""
-_LEAST_SHARE = 0.05
+SALT = "the salt that was read there"
+"""What bound a can that salt about the roots makes weaker."""
+_LEAST_PER_L = 5e-4
 _AGAINST_SCHOOL = 0.6
-_TRACE, _LEAST_EC = 0.02, 1e-9
+_TRACE = 0.02
+Array = NDArray[np.float64]
 
 
 @dataclass(frozen=True)
 class Fed:
-    """A planting that is fed: at which stage, at what share of its wish, how much each."""
+    """A planting that is fed: at which stage, how much each [L].
+
+    ``share`` is how strong beside what is owed: under 1 for salt, another where somebody wants it.
+    """
 
     grows: Grows
     stage: Stage
@@ -49,18 +55,22 @@ class Fed:
 class Option:
     """A source for a stop at the strength that one would say: ``per_l`` mL or g a litre.
 
-    ``held`` [mg/L] is what the can holds then, ``brought`` what of it the source brings;
-    ``rank`` is how little it suits: how far it misses the wish, and what else speaks against
+    ``litres_share`` is how much is poured of what the fill takes to its first drip. ``held``
+    [mg/L] is what the can holds then, ``brought`` what of it the source brings; ``miss`` is what
+    of the owed it leaves unmet or brings too much, ``meets`` the share of what is owed that it
+    makes good; ``rank`` is how little it suits: the miss, and what else speaks against
     it. ``cap`` [mS/cm] is what the feed part may add.
     """
 
     source: Source
-    chosen: Default
     per_l: float
+    litres_share: float
+    bound_by: str
     water: WaterIons
     held: Mapping[str, float]
     brought: Mapping[str, float]
     miss: float
+    meets: float
     rank: float
     cap: float
 
@@ -75,18 +85,32 @@ class Option:
         return conducts_about(self.per_l, self.source.feed)
 
 
-@dataclass(frozen=True)
+@dataclass(frozen=True, eq=False)
 class Meal:
-    """What a source is chosen for: who is fed at a stop on a day, and with which water.
+    """What a source is chosen for: who is fed at a stop on a day, with which water.
 
-    ``room`` is what the feed part may add [mS/cm] before the medium is too salty.
+    ``owed`` [mg] is of N, P, K, Ca, Mg, for the whole fill; ``low`` [mg/L] the low end of its
+    wish; ``mild`` whether it gets the typical wish at most, as the first time after a flush.
     """
 
     facts: Facts
     fed: tuple[Fed, ...]
     yard: Yard
     water: NamedWater
-    room: float
+    owed: Array
+    low: Array
+    mild: bool = False
+
+    @property
+    def litres(self) -> float:
+        """What is poured where nothing makes it less [L]."""
+        return sum(one.litres for one in self.fed)
+
+    @property
+    def whom(self) -> tuple[For, ...]:
+        """For whom it is."""
+        setting = self.facts.stop.followed.root_zone.setting
+        return tuple(For(one.grows.crop, one.stage, setting) for one in self.fed)
 
 
 def options(meal: Meal) -> tuple[Option, ...]:
@@ -97,35 +121,42 @@ def options(meal: Meal) -> tuple[Option, ...]:
             one = option_of(source, meal)
             if one is not None:
                 found.append(one)
-    return tuple(sorted(found, key=lambda one: (one.rank, one.source.name, one.source.key)))
+    return in_rank(found)
+
+
+def in_rank(found: Sequence[Option]) -> tuple[Option, ...]:
+    """The best first; of equals what it is made of decides, never its name."""
+    return tuple(sorted(found, key=lambda one: (round(one.rank, 9), one.source.feed.mg)))
 
 
 def option_of(source: Source, meal: Meal, at_most: float = float("inf")) -> Option | None:
     """One source there, ``at_most`` so many mL or g a litre; None where nothing of it suits."""
-    facts, fed, water = meal.facts, meal.fed, meal.water
-    amounts = [_default(source, facts, one, water.ions) for one in fed]
-    if any(amount is None for amount in amounts):
+    water = meal.water.ions
+    within = _bounded(source.feed, source.tokens, meal.whom, water)
+    if within is None:
         return None
-    chosen = min((a for a in amounts if a is not None), key=lambda a: a.per_l)
-    if meal.room < conducts_about(chosen.per_l, source.feed):
-        per_unit = litre_of(1.0, source.feed, water.ions).feed_ec
-        most = meal.room / max(per_unit, _LEAST_EC)
-        if most < chosen.per_l:
-            chosen = Default(most, "what the medium can take before it is too salty")
-    if chosen.per_l > at_most:
-        chosen = Default(at_most, "what is left of it")
-    if chosen.per_l < _LEAST_SHARE * 1e-2:
+    if meal.mild:
+        within = milder(within, source.feed, meal.whom)
+    if at_most < within.most:
+        within = Bounds(min(within.least, at_most), at_most, "what is left of it")
+    found = sized(source.feed, within, meal.owed, meal.litres, meal.low, _in_water(water))
+    if found is None or found.meets < _TRACE:
         return None
-    per_l = rounded_strength(chosen.per_l, source.feed.unit)
-    plain = _plain(per_l, source.feed, water.ions)
+    times = min(one.share for one in meal.fed)
+    per_l = min(found.per_l * times, within.most)
+    if per_l < _LEAST_PER_L:
+        return None
+    per_l = rounded_strength(per_l, source.feed.unit)
+    plain = _plain(per_l, source.feed, water)
     brought = {n: per_l * source.feed.element(n) for n in NUTRIENTS}
     held = {n: brought[n] + plain[n] for n in NUTRIENTS}
-    off = _miss_of(held, plain, facts, fed)
-    if off is None:
-        return None
-    cap = min(cap_of(one, water.ions) for one in fed)
-    rank = off + _against(source, facts.stop.approach) + _spared(source, chosen.per_l, meal.yard)
-    return Option(source, chosen, per_l, water.ions, held, brought, off, rank, cap)
+    cap = min(cap_of(one, water) for one in meal.fed)
+    against = _against(source, meal.facts.stop.approach) + _spared(source, per_l, meal.yard)
+    why = found.bound_by if times >= 1 else SALT
+    return Option(
+        source, per_l, found.litres_share, why, water, held, brought, found.miss, found.meets,
+        found.miss + against, cap,
+    )  # fmt: skip
 
 
 def is_barred(source: Source, facts: Facts, fed: Sequence[Fed]) -> bool:
@@ -198,38 +229,17 @@ def litre_of(per_l: float, feed: Composition, water: WaterIons) -> Mixture:
 
 @lru_cache(maxsize=4096)
 def _bounded(
-    feed: Composition, tokens: frozenset[str], who: For, water: WaterIons
-) -> Default | None:
-    return default_amount(feed, tokens, who, water)
+    feed: Composition, tokens: frozenset[str], whom: tuple[For, ...], water: WaterIons
+) -> Bounds | None:
+    return bounds(feed, tokens, whom, water)
 
 
-def _default(source: Source, facts: Facts, one: Fed, water: WaterIons) -> Default | None:
-    setting = facts.stop.followed.root_zone.setting
-    who = For(one.grows.crop, one.stage, setting, one.share)
-    found = _bounded(source.feed, source.tokens, who, water)
-    if found is None:
-        return None
-    own = makes_its_own(one.grows.crop, one.stage, who.in_ground)
-    return None if own and source.feed.element("N") > 0 else found
+@lru_cache(maxsize=64)
+def _in_water(water: WaterIons) -> Array:
+    """What a litre of water brings of each nutrient [mg/L]."""
+    return np.array([water.of("NO3_N" if n == "N" else n) for n in NUTRIENTS])
 
 
 def cap_of(one: Fed, water: WaterIons) -> float:
     """What the feed part of a can may add for a planting [mS/cm]."""
     return feed_cap(one.grows.crop, one.stage, water.ec_ms_cm).feed_ec_ms_cm
-
-
-def _miss_of(
-    held: Mapping[str, float], plain: Mapping[str, float], facts: Facts, fed: Sequence[Fed]
-) -> float | None:
-    """How far it lies from what is wished; None where it hardly brings what is wanted."""
-    worst = 0.0
-    for one in fed:
-        wish = {
-            n: wish_now(one.grows.crop, one.stage, n, facts.in_bed).scaled(one.share)
-            for n in NUTRIENTS
-        }
-        off = miss(held, wish)
-        if off >= miss(plain, wish) - _TRACE:
-            return None
-        worst = max(worst, off)
-    return worst

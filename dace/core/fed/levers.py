@@ -1,0 +1,198 @@
+"""How strong a feed is and how much of it: what is owed, between what suits at least and at most.
+
+Notes
+-----
+Strength comes first, from the low end of the wish to 1.3 times its high end, never over what
+roots bear nor the label's own rate; where even the weakest brings more than is owed, less of
+it is poured.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Collection, Sequence
+from dataclasses import dataclass
+from typing import Literal
+
+import numpy as np
+from numpy.typing import NDArray
+
+from dace.core.can.fitting import clearly_within, strongest_within
+from dace.core.can.usual import For, never_there, usual_parts
+from dace.core.figures import judgement
+from dace.core.matter.composition import Composition
+from dace.core.matter.nutrients import NUTRIENT_NAMES, NUTRIENTS
+from dace.core.matter.settings import setting
+from dace.core.matter.waters import WaterIons
+from dace.core.season.crops import feed_cap
+from dace.core.season.need import makes_its_own, wish_now
+
+Array = NDArray[np.float64]
+SIZED_BY = tuple(NUTRIENTS.index(nutrient) for nutrient in ("N", "P", "K"))
+"""Nutrients by which a feed is sized; calcium and magnesium only rank the sources."""
+_P = NUTRIENTS.index("P")
+WEIGHTS = np.array([1.0, 0.6, 1.0, 0.6, 0.5])
+_SHORT, _OVER = 3.0, 0.3
+_LEAST_LITRES = 0.25
+_TRAY_LEAST, _TRAY_MOST = 0.25, 0.5  # of the label's rate
+_P_MORE = 1.5  # phosphorus over the wish harms little and stays
+_FEW = 1e-9
+
+
+@dataclass(frozen=True)
+class Bounds:
+    """A feed in a litre of can [mL or g]: the least and the most that suit, and why no more."""
+
+    least: float
+    most: float
+    why: str
+
+
+@dataclass(frozen=True)
+class Sized:
+    """So much of a feed in a litre [mL or g], for a share of the litres that the fill takes.
+
+    ``miss`` is what of the owed stays unmet or is brought too much, by what each nutrient
+    counts: 0 to about 3; ``meets`` the share of what is owed that is met, 0 to 1.
+    """
+
+    per_l: float
+    litres_share: float
+    bound_by: str
+    miss: float
+    meets: float
+
+
+def bounds(
+    feed: Composition, tokens: Collection[str], whom: Sequence[For], water: WaterIons
+) -> Bounds | None:
+    """How weak and how strong a feed may be for all of some plants; None where it never suits."""
+    found = [one for who in whom for one in _bounds(feed, tokens, who, water)]
+    if not found or any(never_there(tokens, who) for who in whom):
+        return None
+    if any(who.stage.wish_of("N").typ <= 0 for who in whom):
+        return None
+    holds_n = feed.element("N") > 0
+    if holds_n and any(makes_its_own(who.crop, who.stage, who.in_ground) for who in whom):
+        return None
+    most, why = min(found)
+    if any(_in_tray(who) for who in whom):
+        label = _label(feed)
+        return Bounds(min(_TRAY_LEAST * label, most), most, why) if holds_n else None
+    lows = [least for who in whom if (least := _least(feed, who)) is not None]
+    if most <= _FEW or not lows:
+        return None
+    return Bounds(min(*lows, most), most, why)
+
+
+def _in_tray(who: For) -> bool:
+    return setting(who.setting).seedlings and who.stage.is_seedling
+
+
+def _label(feed: Composition) -> float:
+    """The label's own rate [mL or g a litre], or what a usual label would say."""
+    nitrogen = max(feed.element("N"), _FEW)
+    return feed.label.rate_per_l or judgement("label_nitrogen").range.typ / nitrogen
+
+
+def milder(within: Bounds, feed: Composition, whom: Sequence[For]) -> Bounds:
+    """The same with the typical wish as the most."""
+    each = [
+        wish_now(who.crop, who.stage, NUTRIENTS[at], who.in_ground).typ
+        / feed.element(NUTRIENTS[at])
+        for who in whom
+        for at in SIZED_BY
+        if feed.element(NUTRIENTS[at]) > 0
+    ]
+    most = min([within.most, *(one for one in each if one > 0)])
+    return Bounds(min(within.least, most), most, "what the stage wishes: salts went out lately")
+
+
+def _least(feed: Composition, who: For) -> float | None:
+    """The strength at which the first of N, P, K is at the low end of the wish."""
+    return min((one for one in _at(feed, who, "low") if one > 0), default=None)
+
+
+def _at(feed: Composition, who: For, end: Literal["low", "typ"]) -> list[float]:
+    """The strengths [mL or g a litre] at which N, P, K are at an end of the wish."""
+    return [
+        float(getattr(wish_now(who.crop, who.stage, NUTRIENTS[at], who.in_ground), end)) / held
+        for at in SIZED_BY
+        if (held := feed.element(NUTRIENTS[at])) > 0
+    ]
+
+
+def _bounds(
+    feed: Composition, tokens: Collection[str], who: For, water: WaterIons
+) -> list[tuple[float, str]]:
+    more = judgement("over_high_wish").range.typ
+    found: list[tuple[float, str]] = [(1000.0, "neat")]
+    if _in_tray(who):
+        found.append((_TRAY_MOST * _label(feed), "half of the label's rate, for seedlings"))
+    for at in SIZED_BY:
+        nutrient = NUTRIENTS[at]
+        held, wish = feed.element(nutrient), wish_now(who.crop, who.stage, nutrient, who.in_ground)
+        if held > 0 and wish.high > 0:
+            times = more * (_P_MORE if nutrient == "P" else 1.0)
+            what = f"the most that the stage bears of {NUTRIENT_NAMES[nutrient]}"
+            found.append((times * wish.high / held, what))
+    if feed.label.rate_per_l is not None:
+        found.append((feed.label.rate_per_l, "the label's own rate"))
+    parts = usual_parts(tokens, who)
+    if parts is not None:
+        found.append((1000 / (1 + parts), f"1 + {parts:g}, the strongest that is usual"))
+    cap = feed_cap(who.crop, who.stage, water.ec_ms_cm).feed_ec_ms_cm
+    if not clearly_within(min(found)[0], cap, feed):
+        fits = strongest_within(cap, feed)
+        if fits is not None:
+            found.append((fits, "what the roots bear"))
+    return found
+
+
+def sized(
+    feed: Composition, within: Bounds, owed: Array, litres: float, low: Array, water: Array
+) -> Sized | None:
+    """As strong as is owed, within bounds; None where it brings nothing of what is owed.
+
+    Parameters
+    ----------
+    feed : Composition
+        What is in the jar.
+    within : Bounds
+        The least and the most of it in a litre.
+    owed : ndarray
+        What is owed of N, P, K, Ca, Mg [mg].
+    litres : float
+        What the fill takes to its first drip [L].
+    low : ndarray
+        The low end of the wish [mg/L].
+    water : ndarray
+        What a litre of water brings itself [mg/L].
+    """
+    each = np.array([feed.element(nutrient) for nutrient in NUTRIENTS])
+    left = np.maximum(0.0, owed - water * litres)
+    brings = [at for at in SIZED_BY if each[at] > 0 and left[at] > _FEW]
+    if not brings or litres <= 0:
+        return None
+    scale = np.maximum(np.maximum(left, low * litres), _FEW)
+    weight = WEIGHTS / scale
+    columns = list(SIZED_BY)
+    whole = float(WEIGHTS.sum())
+
+    def cost(per_l: float, among: list[int]) -> float:
+        off = left[among] - each[among] * per_l * litres
+        return float((weight[among] * np.where(off > 0, _SHORT * off, -_OVER * off)).sum())
+
+    leads = [at for at in brings if at != _P] or brings  # no more nitrogen for phosphorus' sake
+    full = {at: float(left[at] / (each[at] * litres)) for at in leads}
+    free = min([(cost(one, columns), one, at) for at, one in full.items()])
+    per_l = min(max(free[1], within.least), within.most)
+    share = 1.0
+    why = f"what is owed of {NUTRIENT_NAMES[NUTRIENTS[free[2]]]}"
+    if free[1] > within.most:
+        why = within.why
+    elif free[1] < within.least:
+        share, why = max(_LEAST_LITRES, free[1] / within.least), "the least that the stage likes"
+    all_five = list(range(len(NUTRIENTS)))
+    unmet = cost(0.0, columns)
+    met = (unmet - cost(per_l * share, columns)) / max(unmet, _FEW)
+    return Sized(per_l, share, why, cost(per_l * share, all_five) / whole, met)
