@@ -43,6 +43,8 @@ class Facts:
     top; ``read`` its newest reading of conductivity and ``read_age`` the days since;
     ``flushed`` is the last go of its newest flush; ``strong`` how many times the typical
     wish the feeds of late were, 0 where none were; ``rhythm`` how often it is fed now.
+    ``full_l`` is the water that the medium holds and ``watered_when`` the share of it at which
+    it is watered, in the middle draw.
     """
 
     stop: Stop
@@ -58,6 +60,8 @@ class Facts:
     fed: tuple[Poured, ...]
     flushed: Poured | None
     strong: float
+    full_l: float
+    watered_when: float
 
     @property
     def index(self) -> int:
@@ -93,11 +97,6 @@ class Facts:
     def plants(self) -> int:
         """How many plants stand there."""
         return max(1, sum(one.plants for one in self.stop.grows))
-
-    @property
-    def full_l(self) -> float:
-        """The water that the medium holds [L], in the middle draw."""
-        return float(np.median(self.stop.followed.bucket.full))
 
     @property
     def area_m2(self) -> float:
@@ -210,6 +209,8 @@ def facts_of(stop: Stop, rhythm: Rhythm) -> Facts:
         fed=tuple(sorted(fed, key=lambda p: (p.on, p.hour))),
         flushed=_flushed(stop, today),
         strong=_strong(stop, today),
+        full_l=float(np.median(found.bucket.full)),
+        watered_when=float(np.median(found.unknowns.of("watered_when", 0))),
     )
 
 

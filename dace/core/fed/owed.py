@@ -193,8 +193,7 @@ def litres_to_drip(facts: Facts) -> float:
     if found.root_zone.logs_all:
         lacks = float(np.median(1 - found.bucket.water[0] / found.bucket.full[0]))
         return facts.full_l * min(share.typ, max(_LEAST_SHARE, lacks))
-    watered = float(np.median(found.unknowns.of("watered_when", 0)))
-    return facts.full_l * min(share.typ, 1 - watered)
+    return facts.full_l * min(share.typ, 1 - facts.watered_when)
 
 
 _LEAST_SHARE = 0.1

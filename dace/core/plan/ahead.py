@@ -13,7 +13,7 @@ from numpy.typing import NDArray
 from dace.core.fed.facts import Facts, facts_of
 from dace.core.fed.gates import why_shut
 from dace.core.fed.records import Grows, Rhythm, Stop, Verdict, Yard
-from dace.core.fed.rhythm import rhythm_now
+from dace.core.fed.rhythm import rhythm_now, rhythm_of
 from dace.core.fed.wish import FillWish
 from dace.core.matter.nutrients import NUTRIENTS
 from dace.core.rootzone.course import course_of, needs
@@ -29,6 +29,13 @@ WEEK = 7
 MARGIN = 30
 """Days beyond the plan, so that a feed on its last day knows what it has to carry."""
 _ASKED_EVERY = 7
+
+
+Stages = tuple[tuple[str, str], ...]
+
+
+def _stages(awake: Sequence[Grows]) -> Stages:
+    return tuple((one.key, one.clock.stage.key) for one in awake)
 
 
 @dataclass(eq=False)
@@ -53,7 +60,8 @@ class Ahead:
     first: int
     spans: dict[str, tuple[Span, ...]]
     mark: bytes = b""
-    _wishes: dict[tuple[tuple[str, str], ...], FillWish] = field(default_factory=dict)
+    _wishes: dict[Stages, FillWish] = field(default_factory=dict)
+    _rhythms: dict[Stages, Rhythm] = field(default_factory=dict)
 
     @property
     def slow(self) -> bool:
@@ -97,12 +105,20 @@ class Ahead:
 
     def wish(self, awake: Sequence[Grows]) -> FillWish:
         """What those that are fed wish together."""
-        key = tuple((one.key, one.clock.stage.key) for one in awake)
+        key = _stages(awake)
         if key not in self._wishes:
             root = self.stop.followed.root_zone
             grown = [(one, one.clock.stage) for one in awake]
             self._wishes[key] = FillWish.of(grown, root.litres, root.is_bed)
         return self._wishes[key]
+
+    def rhythm(self, awake: Sequence[Grows], yard: Yard) -> Rhythm:
+        """How often they are fed at their stages; what is on the shelf is of the mark, as it is."""
+        key = _stages(awake)
+        if key not in self._rhythms:
+            grown = [(one, one.clock.stage) for one in awake]
+            self._rhythms[key] = rhythm_of(self.stop, grown, yard.sources, yard.waters)
+        return self._rhythms[key]
 
     def open_to(self, awake: Sequence[Grows], on: date) -> tuple[list[Grows], str]:
         """Who of them is fed on a day, and why not where a gate keeps all away."""
@@ -118,7 +134,8 @@ def ahead_of(stop: Stop, verdict: Verdict, yard: Yard, count: int) -> Ahead:
     """Lay out so many days of a stop from tomorrow on; the same is only looked up."""
     grown = {one.key: spans(one.clock) for one in stop.grows}
     facts = facts_of(stop, rhythm_now(stop, yard.sources, yard.waters))
-    mark = _mark(stop, verdict, grown, f"{yard.days.digest} {count} {facts.rhythm.key}")
+    shelf = repr([(one.feed, one.tokens, one.dissolves) for one in yard.sources])
+    mark = _mark(stop, verdict, grown, f"{yard.days.digest} {count} {shelf} {yard.waters}")
     known = _KNOWN.newest([mark])
     if known is None:
         known = _laid_out(facts, verdict, yard.days, count, grown)

@@ -30,7 +30,6 @@ from dace.core.fed.owed import (
 )
 from dace.core.fed.recipe import best_water, litres_each
 from dace.core.fed.records import Grows, NamedWater, Portion, Rhythm
-from dace.core.fed.rhythm import rhythm_of
 from dace.core.fed.wish import FillWish
 from dace.core.figures import judgement
 from dace.core.matter.nutrients import NUTRIENTS
@@ -43,6 +42,7 @@ from dace.core.rootzone.records import charged_dry, charged_water
 Array = NDArray[np.float64]
 _LATER = 3
 _RECKONED = 1.5
+_NEVER = 10_000
 
 Shares = Mapping[tuple[str, int], Mapping[str, float]]
 """How far each source is to be used at a stop in a week, by stop and days ahead of its slot."""
@@ -112,7 +112,7 @@ class Walk:
         self.states = [
             _State(
                 one.first,
-                max(1, (one.facts.dress_on - one.facts.today).days),
+                max(1, (one.facts.dress_on - one.facts.today).days) if one.slow else _NEVER,
                 one.facts.after_flush or one.verdict.kind == "flush",
             )
             for one in aheads
@@ -188,9 +188,7 @@ class Walk:
         awake = ahead.awake(ahead.on(day))
         if not awake:
             return
-        yard = self.choices.yard
-        fed = [(one, one.clock.stage) for one in awake]
-        facts = ahead.facts_on(day, rhythm_of(ahead.stop, fed, yard.sources, yard.waters))
+        facts = ahead.facts_on(day, ahead.rhythm(awake, self.choices.yard))
         wish = ahead.wish(awake)
         grown = any(not one.clock.stage.is_seedling for one in awake)
         if (

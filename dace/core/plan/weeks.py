@@ -12,7 +12,6 @@ from dace.core.fed.options import Fed, Meal, Option
 from dace.core.fed.owed import litres_to_drip
 from dace.core.fed.recipe import best_water, litres_each
 from dace.core.fed.records import Grows
-from dace.core.fed.rhythm import rhythm_of
 from dace.core.figures import judgement
 from dace.core.matter.nutrients import NUTRIENTS
 from dace.core.plan.ahead import WEEK, Ahead
@@ -25,6 +24,9 @@ Array = NDArray[np.float64]
 _OVER_N, _OVER_N_FLOWER, _OVER_N_NONE = 1.0, 3.0, 8.0
 _P_KEPT_FREE = 0.3
 _FRUITING = ("bud", "flower", "fruit", "ripen", "harvest")
+
+
+_Usual = dict[tuple[tuple[str, ...], frozenset[str]], tuple[Option, ...]]
 
 
 def problems(aheads: Sequence[Ahead], choices: Choices) -> list[Problem | None]:
@@ -64,8 +66,9 @@ def _problem(at: int, ahead: Ahead, choices: Choices, unfed: _Unfed) -> Problem 
     if ahead.slow or ahead.first > ahead.count:
         return None
     found, day = [], ahead.first
+    usual: _Usual = {}
     while day <= ahead.count:
-        slot, days = _slot(at, day, ahead, choices, unfed)
+        slot, days = _slot(at, day, ahead, choices, unfed, usual)
         if slot is not None:
             found.append(slot)
         day += days
@@ -75,18 +78,20 @@ def _problem(at: int, ahead: Ahead, choices: Choices, unfed: _Unfed) -> Problem 
 
 
 def _slot(
-    at: int, day: int, ahead: Ahead, choices: Choices, unfed: _Unfed
+    at: int, day: int, ahead: Ahead, choices: Choices, unfed: _Unfed, usual: _Usual
 ) -> tuple[Slot | None, int]:
-    """A slot, and the days that it carries."""
+    """A slot, and the days that it carries; what suits is asked once for days that are alike."""
     awake = ahead.awake(ahead.on(day))
     if not awake:
         return None, WEEK
-    yard = choices.yard
-    grown = [(one, one.clock.stage) for one in awake]
-    facts = ahead.facts_on(day, rhythm_of(ahead.stop, grown, yard.sources, yard.waters))
+    facts = ahead.facts_on(day, ahead.rhythm(awake, choices.yard))
     counted = facts.rhythm.counted
     end = min(day + counted, ahead.count)
-    several = _usual(ahead, facts, awake, choices)
+    gone = frozenset(key for key, last in choices.gone.items() if last <= day)
+    alike = (tuple(one.clock.stage.key for one in awake), gone)
+    if alike not in usual:
+        usual[alike] = _usual(ahead, facts, awake, choices)
+    several = usual[alike]
     litres = sum(one.litres_share for one in several[:1]) * litres_to_drip(facts)
     free = np.ones(len(NUTRIENTS))
     if facts.in_bed:

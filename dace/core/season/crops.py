@@ -51,6 +51,9 @@ class Stage:
     confidence: str
     source: str
 
+    def __hash__(self) -> int:
+        return hash((self.key, self.words))  # what is equal has these; the rest is much to hash
+
     def share_of(self, nutrient: str) -> float:
         """Share of the season's uptake that falls in this stage [fraction]."""
         return dict(self.share)[nutrient]
@@ -129,6 +132,9 @@ class Crop:
         if count != 1:
             head = _plural(head)
         return f"{count} {head}{tail}"
+
+    def __hash__(self) -> int:
+        return hash((self.key, self.name))
 
     def stage(self, key: str) -> Stage:
         """One of its stages by key."""
