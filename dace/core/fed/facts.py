@@ -19,7 +19,6 @@ from dace.core.rootzone.meaning import (
     RootWord,
     comfort,
     lately_doubted,
-    near_top,
     stage_on,
     word_now,
 )
@@ -39,10 +38,10 @@ DRESSED_FOR_DAYS = 28
 class Facts:
     """A stop's state.
 
-    ``over`` and ``near`` are chances that what drains lies above the comfort band, or near its
-    top; ``read`` its newest reading of conductivity and ``read_age`` the days since;
-    ``flushed`` is the last go of its newest flush; ``strong`` how many times the typical
-    wish the feeds of late were, 0 where none were; ``rhythm`` how often it is fed now.
+    ``over`` is the chance that what drains lies above the comfort band; ``read`` its newest
+    reading of conductivity and ``read_age`` the days since; ``flushed`` is the last go of its
+    newest flush; ``strong`` how many times the typical wish the feeds of late were, 0 where none
+    were; ``rhythm`` how often it is fed now.
     ``full_l`` is the water that the medium holds and ``watered_when`` the share of it at which
     it is watered, in the middle draw.
     """
@@ -53,7 +52,6 @@ class Facts:
     band: Comfort | None
     word: RootWord
     over: float
-    near: float
     read: Looked | None
     read_age: int | None
     surprise: bool
@@ -202,7 +200,6 @@ def facts_of(stop: Stop, rhythm: Rhythm) -> Facts:
         band=band,
         word="comfortable" if band is None else word_now(found, band),
         over=0.0 if band is None else float(np.mean(found.drains > band.high)),
-        near=0.0 if band is None else float(np.mean(found.drains > near_top(band))),
         read=read,
         read_age=None if read is None else (today - read.sample.on).days,
         surprise=doubted is not None and doubted.sample.value > doubted.high,

@@ -84,11 +84,6 @@ def comfort_of(growing: tuple[tuple[Crop, Stage], ...]) -> Comfort | None:
     )
 
 
-def near_top(band: Comfort) -> float:
-    """From where a drain is said to rise [mS/cm]."""
-    return _NEAR_TOP * band.high
-
-
 def word_for(drain_ec: float, band: Comfort) -> RootWord:
     """What a drain's conductivity means there: a key of ``WORDS``.
 
