@@ -47,7 +47,7 @@ def _at(page: Page, address: str, stop: str) -> None:
 
 def _at_the_flush(page: Page, address: str) -> None:
     _at(page, address, "Quay tub 2")
-    page.get_by_role("button", name="of rain butt, 1 of 3").wait_for()
+    page.get_by_role("button", name="of rain butt").wait_for()
 
 
 def _desktop(browser: Browser, address: str) -> None:
@@ -160,7 +160,7 @@ def _phone(browser: Browser, address: str) -> None:
     _shoot(page, "phone-round")
     page.goto(f"{address}/bench")
     page.get_by_label("Along the path").get_by_role("button", name="Quay tub 2").click()
-    page.get_by_role("button", name="of rain butt, 1 of 3").wait_for()
+    page.get_by_role("button", name="of rain butt").wait_for()
     _shoot(page, "phone-bench")
 
 
