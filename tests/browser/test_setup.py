@@ -140,6 +140,7 @@ class FirstRun(Answering):
         self.in_her_measures()
         if self.page.get_by_role("slider").count() == 0:
             self.feed_anyway()
+        expect(self.box("% label")).not_to_have_value("")  # laid out, before anything is typed
         self.box("parts").fill("1/2 tbsp per gallon")
         # half of the label's rate; 7.4 mL at .8 g/mL in each of the gallons that the tub takes
         expect(self.box("% label")).to_have_value("50")
