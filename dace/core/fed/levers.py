@@ -32,6 +32,8 @@ SIZED_BY = tuple(NUTRIENTS.index(nutrient) for nutrient in ("N", "P", "K"))
 _P = NUTRIENTS.index("P")
 WEIGHTS = np.array([1.0, 0.6, 1.0, 0.6, 0.5])
 _SHORT, _OVER = 3.0, 0.3
+OVER_TO_SHORT = _OVER / _SHORT
+"""What too much of a nutrient counts beside too little of it."""
 _LEAST_LITRES = 0.25
 _TRAY_LEAST, _TRAY_MOST = 0.25, 0.5  # of the label's rate
 _P_MORE = 1.5  # phosphorus over the wish harms little and stays
@@ -96,14 +98,8 @@ def _label(feed: Composition) -> float:
 
 def milder(within: Bounds, feed: Composition, whom: Sequence[For]) -> Bounds:
     """The same with the typical wish as the most."""
-    each = [
-        wish_now(who.crop, who.stage, NUTRIENTS[at], who.in_ground).typ
-        / feed.element(NUTRIENTS[at])
-        for who in whom
-        for at in SIZED_BY
-        if feed.element(NUTRIENTS[at]) > 0
-    ]
-    most = min([within.most, *(one for one in each if one > 0)])
+    each = [one for who in whom for one in _at(feed, who, "typ") if one > 0]
+    most = min([within.most, *each])
     return Bounds(min(within.least, most), most, "what the stage wishes: salts went out lately")
 
 

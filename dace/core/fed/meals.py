@@ -15,6 +15,8 @@ from dace.core.fed.records import Grows, Yard
 _POOR = 2
 _MORE = 1.25
 _SALT_FROM, _SALT_OVER, _SALT_LEAST = 1.15, 0.3, 0.25
+RECKONED = 1.5
+"""Times the top of comfort from which salt that nobody read of late is answered with water."""
 
 
 def meal_of(facts: Facts, fed: Sequence[Fed], yard: Yard, owed: Owed) -> Meal | None:

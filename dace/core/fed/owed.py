@@ -30,6 +30,7 @@ Array = NDArray[np.float64]
 BED_DAYS, POT_DAYS = 35, 28
 """So long a dressing is to last."""
 _FEW_MG = 1e-3
+_N_ALONE = np.array([nutrient == "N" for nutrient in NUTRIENTS], dtype=float)
 _MG_PER_G = 1000.0
 
 
@@ -176,8 +177,8 @@ def most_owed(owed: Array, wish: FillWish, litres: float) -> str:
 
 def feed_for(facts: Facts, wish: FillWish, owed: Array) -> str:
     """The nutrient that a feed is given for; in soil nitrogen alone."""
-    found = most_owed(owed, wish, litres_to_drip(facts))
-    return found if not facts.in_bed or owed[0] > 0 else ""
+    counts = owed * _N_ALONE if facts.in_bed else owed
+    return most_owed(counts, wish, litres_to_drip(facts))
 
 
 def litres_to_drip(facts: Facts) -> float:

@@ -19,7 +19,7 @@ from numpy.typing import NDArray
 
 from dace.core.can.ingredient import Source
 from dace.core.can.usual import For
-from dace.core.fed.levers import SIZED_BY, Bounds, bounds, sized
+from dace.core.fed.levers import OVER_TO_SHORT, SIZED_BY, Bounds, bounds, sized
 from dace.core.fed.records import AS_NEEDED, RHYTHMS, Grows, NamedWater, Rhythm, Stop
 from dace.core.fed.wish import FillWish
 from dace.core.figures import judgement
@@ -125,10 +125,10 @@ def _best(
         owed = 7 * wish.need
         one = within and sized(source.feed, within, owed, litres, wish.low, np.zeros(len(owed)))
         if within and one:
-            found.append((one.miss, source.feed.element("N"), source.key, source, within))
+            found.append((round(one.miss, 9), source.feed.mg, source, within))
     if not found:
         return None
-    *_, source, within = min(found, key=lambda row: row[:3])
+    *_, source, within = min(found, key=lambda row: row[:2])
     return source, within
 
 
@@ -206,6 +206,6 @@ def _strength(owed: Array, held: Array, within: Bounds, low: Array, litres: floa
     for at in np.flatnonzero(held[_LEADS] > 0) * 2:
         per_l = np.clip(owed[:, at] / (held[at] * litres), within.least, within.most)
         off = owed - per_l[:, None] * held * litres
-        cost = (np.where(off > 0, off, -0.1 * off) / scale).sum(axis=1)
+        cost = (np.where(off > 0, off, -OVER_TO_SHORT * off) / scale).sum(axis=1)
         best, least = np.where(cost < least, per_l, best), np.minimum(cost, least)
     return best

@@ -17,7 +17,7 @@ from numpy.typing import NDArray
 
 from dace.core.fed.dressing import Lack, dressings
 from dace.core.fed.facts import DRESSED_FOR_DAYS, Facts
-from dace.core.fed.meals import salt_share_at
+from dace.core.fed.meals import RECKONED, salt_share_at
 from dace.core.fed.options import Fed, Meal, Option
 from dace.core.fed.owed import (
     BED_DAYS,
@@ -41,7 +41,6 @@ from dace.core.rootzone.records import charged_dry, charged_water
 
 Array = NDArray[np.float64]
 _LATER = 3
-_RECKONED = 1.5
 _NEVER = 10_000
 
 Shares = Mapping[tuple[str, int], Mapping[str, float]]
@@ -285,7 +284,7 @@ class Walk:
         drain = float(self.middle.drains()[at])
         if facts.lately_read:
             return salt_share_at(drain, facts.band.high)
-        return None if drain > _RECKONED * facts.band.high else 1.0
+        return None if drain > RECKONED * facts.band.high else 1.0
 
     def _picked(self, at: int, day: int, several: tuple[Option, ...]) -> Option:
         """By the shares of its week; what they were wanted and did not get is owed to sources."""

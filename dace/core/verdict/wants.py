@@ -122,10 +122,8 @@ def _due(facts: Facts, owed: Owed, days: Outlook, due: Want) -> Want:
     """Something is owed: given today, or kept for the day on which it may be."""
     grows = due.grows
     if grows.score is not None and grows.score >= _WELL:
-        later, why = (
-            facts.today + timedelta(days=_WEEK),
-            "Short on paper; the leaves do not show it",
-        )
+        later = facts.today + timedelta(days=_WEEK)
+        why = "Short on paper; the leaves do not show it"
         return Want(grows, "enough", why, later, on_paper=True)
     if due.next_on is not None and due.next_on > facts.today:
         return replace(due, kind="wait", why=_since_words(facts))

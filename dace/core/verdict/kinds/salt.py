@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from dace.core.fed.facts import Facts, nitrogen_of
+from dace.core.fed.meals import RECKONED
 from dace.core.fed.records import Verdict
 from dace.core.figures import judgement
 from dace.core.result import say
@@ -12,7 +13,7 @@ from dace.core.verdict.wants import Want
 from dace.core.verdict.words import number_word
 from dace.core.words import shown
 
-_LIKELY, _RECKONED = 0.5, 1.5
+_LIKELY = 0.5
 _CAUSED_WITHIN_DAYS = 42
 
 
@@ -68,7 +69,7 @@ def _too_salty(facts: Facts, pen: bool) -> tuple[str, str] | None:
         if sure:
             return ("water" if facts.in_bed else "flush"), why
         return None
-    if facts.stop.followed.now[1] > _RECKONED * facts.band.high:
+    if facts.stop.followed.now[1] > RECKONED * facts.band.high:
         return "water", f"Reckoned far saltier than {facts.band.whose} likes, and long not read"
     return None
 

@@ -11,7 +11,7 @@
 </script>
 
 <section aria-label="How often the garden is fed">
-  <p>The garden is now fed as often as its plants need it; it was once a week.</p>
+  <p>Now fed as often as the plants need it, no longer once a week.</p>
   <Message problem={write.problem} />
   <Button onclick={() => choose('as_needed')}>Good so</Button>
   <Button onclick={() => choose('weekly')}>Stay weekly</Button>
