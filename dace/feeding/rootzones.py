@@ -117,7 +117,6 @@ def _told(
         logs_all=fill.logs_waterings,
         felt=tuple(_felt(row, zone) for row in tests if row.kind == FieldTest.Kind.MOISTURE),
         tested=_tested(kept.soil.get(fill.pk, ()), fill, known.today),
-        seed=fill.pk.int % 2**31,
     )
     return root, samples
 

@@ -73,6 +73,11 @@ class Owed:
         """The nutrient that is owed most on a day ahead; empty where none is worth a feed."""
         return feed_for(self.facts, self.wish, self.of(ahead))
 
+    @property
+    def urgent(self) -> float:
+        """What is owed today beside the weak end of the wish, of what is owed most."""
+        return _worst(self.of(), self.wish, self.litres)[0]
+
     def first_due(self, ahead: int) -> int | None:
         """The first day from one on on which a feed is due; None within what is worked out."""
         last = len(self.need) - 1 - self.facts.rhythm.counted
@@ -170,9 +175,14 @@ def most_owed(owed: Array, wish: FillWish, litres: float) -> str:
     >>> most_owed(none, FillWish(none, none, none, none, 0.0), 1.0)
     ''
     """
+    share, at = _worst(owed, wish, litres)
+    return NUTRIENTS[at] if share > judgement("owed_counts").range.typ else ""
+
+
+def _worst(owed: Array, wish: FillWish, litres: float) -> tuple[float, int]:
     least = np.maximum(wish.low * litres, _FEW_MG)
-    share, at = max((owed[at] / least[at], -at) for at in SIZED_BY)
-    return NUTRIENTS[-at] if share > judgement("owed_counts").range.typ else ""
+    share, at = max((float(owed[at] / least[at]), -at) for at in SIZED_BY)
+    return share, -at
 
 
 def feed_for(facts: Facts, wish: FillWish, owed: Array) -> str:

@@ -14,13 +14,13 @@ from dace.core.plan.choice import Choices
 from dace.core.plan.events import events_of
 from dace.core.plan.problem import Solved, solve
 from dace.core.plan.records import Event, Plan, Wait
-from dace.core.plan.shelf import PASSES, dearer, left_after_today, runs_out, within_stock
+from dace.core.plan.shelf import PASSES, dearer, runs_out, within_stock
 from dace.core.plan.short import carried_of, short_of
 from dace.core.plan.walk import Shares, Walk, Walked
 from dace.core.plan.weeks import problems
 from dace.core.rootzone.mondays import Newest
 from dace.core.same import Same
-from dace.core.verdict.judge import verdicts
+from dace.core.verdict.judge import left_after, verdicts
 from dace.core.verdict.kinds import kind_of
 
 MOST_WEEKS = 52
@@ -67,7 +67,8 @@ def make_plan(yard: Yard, weeks: int = 12, found: Sequence[Verdict] | None = Non
     stops = [stop for stop in yard.stops if stop.key in by_stop]
     count = min(WEEK * weeks, yard.days.days - yard.days.known - 2 * WEEK)
     aheads = [ahead_of(stop, by_stop[stop.key], yard, count) for stop in stops]
-    worked, gone = _worked(aheads, yard, left_after_today(yard.sources, judged))
+    left = left_after({one.key: one.stock for one in yard.sources}, judged)
+    worked, gone = _worked(aheads, yard, left)
     events = events_of(aheads, [one.walked for one in worked], [one.solved for one in worked], yard)
     short = tuple(
         one

@@ -2,24 +2,13 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Mapping
 
-from dace.core.can.ingredient import Source
-from dace.core.fed.records import Verdict
 from dace.core.plan.walk import Given, Walked
 
 PASSES = 3
 _PRICE = 0.5
 _ROUNDING = 1e-9
-
-
-def left_after_today(sources: Sequence[Source], verdicts: Sequence[Verdict]) -> dict[str, float]:
-    """What is left of each source once today is done [mL or g], by key."""
-    left = {source.key: source.stock for source in sources}
-    for one in verdicts:
-        if one.recipe is not None and not one.mixed:
-            left[one.recipe.source] -= one.recipe.amount
-    return left
 
 
 def runs_out(walked: Mapping[int, Walked], left: Mapping[str, float]) -> dict[str, int]:
@@ -34,9 +23,12 @@ def runs_out(walked: Mapping[int, Walked], left: Mapping[str, float]) -> dict[st
 
 
 def in_order(walked: Mapping[int, Walked]) -> list[tuple[int, Given]]:
-    """All that is given, by day and then along the path."""
-    rows = [(given.ahead, at, given) for at, one in walked.items() for given in one.given]
-    return [(at, given) for _, at, given in sorted(rows, key=lambda row: row[:2])]
+    """All that is given, by day; of one day by the facts of its stops, not along the path."""
+    rows = [
+        (given.ahead, given.facts.stop.followed.whole, at, given)
+        for at, one in walked.items() for given in one.given
+    ]  # fmt: skip
+    return [(at, given) for *_, at, given in sorted(rows, key=lambda row: row[:3])]
 
 
 def dearer(dear: Mapping[str, float], gone: Mapping[str, int]) -> dict[str, float]:
@@ -45,7 +37,7 @@ def dearer(dear: Mapping[str, float], gone: Mapping[str, int]) -> dict[str, floa
 
 
 def within_stock(walked: Mapping[int, Walked], left: Mapping[str, float]) -> bool:
-    """Take out what the shelf cannot give, by day and along the path; whether any was."""
+    """Take out what the shelf cannot give, day by day; whether any was."""
     drawn, taken_out = dict(left), False
     for at, given in in_order(walked):
         if given.amount > drawn[given.source] + _ROUNDING:

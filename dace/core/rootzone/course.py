@@ -69,7 +69,7 @@ _LAID_OUT: Same[Course] = Same(128)
 
 def course_of(root: RootZone, days: Outlook, ahead: int) -> Course:
     """Lay out a fill's days; the window begins on a Monday, so that it moves once a week."""
-    name = (root.seed, ahead)
+    name = (root.chance, tuple(one.key for one in root.growing), ahead)
     return _LAID_OUT.of(name, (root, days.digest), lambda: _laid_out(_in_order(root), days, ahead))
 
 

@@ -19,7 +19,7 @@ def next_readings(found: Followed) -> dict[str, tuple[float, float, float]]:
     for method in (m for m in BIASED if m != NITRATE):
         scale = scale_of(Sampled(found.first, 1.0, method), False)
         should = found.drains * found.unknowns.bias(method) / pour_through_ratio(method)
-        rng = np.random.default_rng((found.root_zone.seed, _NEXT))
+        rng = np.random.default_rng((found.root_zone.chance, _NEXT))
         low, likely, high = np.quantile(shown(should, scale, rng), (0.1, 0.5, 0.9))
         bands[method] = (float(low), float(likely), float(high))
     return bands

@@ -51,6 +51,7 @@ _NA = CHARGED.index("Na")
 _MEQ_PER_MG = 1 / np.array(PER_MEQ)
 _BAND = (0.1, 0.5, 0.9)
 _PUSHES = 0.2  # of what it holds: a watering that pushes salts down before it
+_WEEK = 7
 _WORSE = 3.0  # how much wider a doubted reading counts
 _LEAST_SHARE = 0.5
 _NOISE, _READING, _SETTLING = 1, 2, 10_000
@@ -156,16 +157,20 @@ class Filter:
         course = self.courses[0]
         on = course.first + timedelta(days=self._offset(0) + turn)
         if turn == 0 or on.weekday() == 0:
-            week = on.toordinal() - on.weekday()
-            drawn = [np.random.default_rng((c.root.seed, week, _NOISE)) for c in self.courses]
+            monday = on + timedelta(days=_WEEK - on.weekday())
+            ages = [(monday - c.root.filled_on).days for c in self.courses]
+            drawn = [
+                np.random.default_rng((c.root.chance, age, _NOISE))
+                for c, age in zip(self.courses, ages, strict=True)
+            ]
             normal = np.stack([rng.standard_normal((7, DRAWS)) for rng in drawn])
             self.noise = np.expm1(judgement("root_noise").range.typ * normal)
         return np.asarray(self.noise[:, on.weekday()])
 
     def _rng(self, fill: int, turn: int, number: int) -> np.random.Generator:
         course = self.courses[fill]
-        on = course.first.toordinal() + self._offset(fill) + turn
-        return np.random.default_rng((course.root.seed, on, _READING, number))
+        age = (course.first - course.root.filled_on).days + self._offset(fill) + turn
+        return np.random.default_rng((course.root.chance, age, _READING, number))
 
     def _read(self, fill: int, turn: int, number: int, sample: Sampled) -> None:
         rng = self._rng(fill, turn, number)

@@ -124,6 +124,7 @@ def after_flush(found: Followed, litres: float, water_mg_l: Nine) -> Result:
     water_ec = kappa * sum(mg / per for mg, per in zip(water_mg_l, PER_MEQ, strict=True))
     full_l = found.bucket.full[0]
     through = np.maximum(0.0, litres - _lacking(found)) / full_l
+    through = through / judgement("flush_goes_far").range.typ
     times = thinned(through * mixing)
     now = np.maximum(found.drains / per_drain, 1e-6)
     drains = per_drain * (water_ec + np.maximum(0.0, now - water_ec) / times)
@@ -139,7 +140,8 @@ def _steps(found: Followed, target: float) -> tuple[Step, ...]:
     mixing = float(np.median(found.unknowns.of("mixing", 0)))
     layered = judgement("flush_layered").range.typ
     leaving, ratio = 1 - target / found.now[1], math.log(found.now[1] / target)
-    through = full / mixing * (layered * leaving + (1 - layered) * ratio)
+    far = judgement("flush_goes_far").range.typ
+    through = far * full / mixing * (layered * leaving + (1 - layered) * ratio)
     return (
         Step("water the medium holds", "", full, "L", found.root_zone.medium.source, "low"),
         Step("to wet it again", "", lacking, "L"),
@@ -148,8 +150,8 @@ def _steps(found: Followed, target: float) -> tuple[Step, ...]:
         Step("logarithm of drain now over drain wanted", "", ratio, ""),
         Step(
             "to push the salts out",
-            f"{say(full, 6)} L ÷ {say(mixing, 6)} × ({say(layered)} × {say(leaving, 6)} + "
-            f"{say(1 - layered)} × {say(ratio, 6)})",
+            f"{say(far)} × {say(full, 6)} L ÷ {say(mixing, 6)} × "
+            f"({say(layered)} × {say(leaving, 6)} + {say(1 - layered)} × {say(ratio, 6)})",
             through,
             "L",
         ),

@@ -65,7 +65,7 @@ class Followed:
 def _beginning(course: Course) -> Kept:
     """A fill on its first day, before anything is known but what it is filled with."""
     root = course.root
-    rng = np.random.default_rng((root.seed, _BEGINNING))
+    rng = np.random.default_rng((root.chance, _BEGINNING))
     unknowns = first_unknowns(rng, root.medium.holding, root.medium.start_ec)
     stock = unknowns.fixed["stock"]
     bucket = Bucket(

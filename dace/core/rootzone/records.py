@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import math
+import zlib
 from collections.abc import Mapping
 from dataclasses import dataclass
 from datetime import date
@@ -138,7 +139,7 @@ class RootZone:
 
     ``litres`` is medium, ``rain_m2`` the ground on which rain falls in (0 under cover),
     ``water_mg_l`` the usual water. ``logs_all`` is whether every watering is written down:
-    otherwise it is assumed that dry medium is watered.
+    otherwise it is assumed that dry medium is watered. Another ``seed`` draws other chances.
     """
 
     medium: Medium
@@ -165,6 +166,12 @@ class RootZone:
     def is_bed(self) -> bool:
         """Whether it is soil in the ground or a raised bed."""
         return setting(self.setting).in_ground
+
+    @property
+    def chance(self) -> int:
+        """What seeds its draws: its own facts, whatever it is called and in whichever year."""
+        facts = (self.medium.key, f"{self.litres:.2g}", self.setting, f"{self.filled_on:%d %b}")
+        return zlib.crc32(repr(facts).encode()) + self.seed
 
 
 def with_charge(mg_l: Nine, ec_ms_cm: float) -> Nine:

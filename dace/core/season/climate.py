@@ -20,7 +20,7 @@ from dace.core.errors import DaceError
 from dace.core.figures import load_table, source_words
 
 Array = NDArray[np.float64]
-_YEAR_DAYS = 365.2422
+_YEAR_DAYS, _FOUR_YEARS = 365.25, 1461
 _LONGEST_DAY_NORTH = date(2000, 6, 21)
 
 
@@ -132,7 +132,8 @@ def climate_near(latitude: float) -> Climate:
 
 def bright_angle(first: date, days: int, latitude: float) -> Array:
     """Angle [radian] of each day in the year of light: 0 on the longest day of that hemisphere."""
-    since = (first - _LONGEST_DAY_NORTH).days + np.arange(days, dtype=float)
+    whole = (first - _LONGEST_DAY_NORTH).days % _FOUR_YEARS  # the same sun in every such span
+    since = whole + np.arange(days, dtype=float)
     if latitude < 0:
         since = since + _YEAR_DAYS / 2
     return np.asarray(2 * np.pi * since / _YEAR_DAYS)

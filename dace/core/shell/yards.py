@@ -152,10 +152,10 @@ class _Told:
         self.filled = _filled_on(row, days)
         self.plantings = [self._planting(one, at) for at, one in enumerate(rows(row, "plantings"))]
         self.tested = self._read_test()
-        self.root = self._root(seed + turn)
+        self.root = self._root(seed)
 
     def _root(self, seed: int) -> RootZone:
-        row, bed = self.row, place_kind(self.setting).in_ground
+        row = self.row
         area = row.get("area_m2")
         area_m2 = None if area is None else number(area, "stops.area_m2")
         if area_m2 is None and "litres" not in row:
@@ -181,7 +181,7 @@ class _Told:
             water_mg_l=charged_water(self.water),
             logs_all=bool(row.get("logs_every_watering", False)),
             tested=self._tests(),
-            seed=seed if not bed else seed + 1,
+            seed=seed,
         )
 
     def _planting(self, row: Json, turn: int) -> Grows:

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass, replace
 
 from dace.core.errors import DaceError
@@ -28,6 +28,7 @@ from dace.core.verdict.words import basis_of, small_pot
 _APART = 1 / 3
 _IN_DOUBT = 0.5
 _SAME = 1 + 1e-9
+_ROUNDING = 1e-9
 
 
 def verdicts(yard: Yard) -> tuple[Verdict, ...]:
@@ -41,22 +42,30 @@ def verdicts(yard: Yard) -> tuple[Verdict, ...]:
     Returns
     -------
     tuple of Verdict
-        What one stop takes from the shelf is gone for those after it.
+        Where the shelf cannot serve all, it serves those first that are owed most.
 
     Examples
     --------
     See ``python -m dace.core verdict`` in ``docs/computation.md``.
     """
     stock = {source.key: source.stock for source in yard.sources}
-    found: list[_Judged] = []
-    for stop in yard.stops:
-        if not stop.grows:
-            continue
-        one = _judged(stop, yard, stock)
-        found.append(one)
-        if one.verdict.recipe is not None and not one.verdict.mixed:
-            stock[one.verdict.recipe.source] -= one.verdict.recipe.amount
+    stops = [stop for stop in yard.stops if stop.grows]
+    found = [_judged(stop, yard, stock) for stop in stops]
+    left = left_after(stock, [one.verdict for one in found])
+    if any(amount < -_ROUNDING for amount in left.values()):
+        for at in sorted(range(len(stops)), key=lambda at: found[at].turn):
+            found[at] = _judged(stops[at], yard, stock)
+            stock = left_after(stock, [found[at].verdict])
     return _poured_together(found, yard)
+
+
+def left_after(stock: Mapping[str, float], verdicts: Iterable[Verdict]) -> dict[str, float]:
+    """What is left of each source once verdicts are done [mL or g], by key."""
+    left = dict(stock)
+    for one in verdicts:
+        if one.recipe is not None and not one.mixed:
+            left[one.recipe.source] -= one.recipe.amount
+    return left
 
 
 @dataclass(frozen=True)
@@ -65,6 +74,12 @@ class _Judged:
     facts: Facts
     why: str
     cold: str
+    urgent: float
+
+    @property
+    def turn(self) -> tuple[float, bytes]:
+        """When it is served where the shelf is short: by what is owed, then by its facts."""
+        return -round(self.urgent, 6), self.facts.stop.followed.whole
 
     def worded(self, verdict: Verdict) -> Verdict:
         """A verdict with its words."""
@@ -162,7 +177,7 @@ def _judge(stop: Stop, yard: Yard, stock: dict[str, float]) -> _Judged:
         mixed=stop.mixed is not None and decided.kind == "feed" and bool(offers),
         to_get=wanted,
     )
-    judged = _Judged(verdict, facts, decided.why, cold)
+    judged = _Judged(verdict, facts, decided.why, cold, decided.owed.urgent)
     return replace(judged, verdict=judged.worded(verdict))
 
 

@@ -14,7 +14,7 @@ from tests.core.rootzone.layered import layered_season
 from tests.core.rootzone.pots import RAIN, grown, read_at, weather, zone
 from tests.core.rootzone.simulated import FIRST
 
-POTS = counts.of(50, 24)
+POTS = counts.of(50, 40)
 GRAVER = list(WORDS)
 
 
