@@ -161,6 +161,7 @@ def _watering(row: Watering, zone: ZoneInfo, water: core.WaterIons) -> core.Pour
         mg_l=core.charged_water(water),
         feed=False,
         hour=_hour(row.poured_at, zone),
+        flush=row.flush,
     )
 
 

@@ -14,7 +14,7 @@ class Judge(SimpleTestCase):
     def setUpClass(cls) -> None:
         super().setUpClass()
         ways = ("nothing", "label once a week", "one who knows all, two evenings")
-        cls.found = {way: lived(way, 36, 1) for way in ways}
+        cls.found = {way: lived("pots", way, 36, 1) for way in ways}
 
     def test_unfed_and_labelled_plants_do_as_they_are_known_to(self) -> None:
         self.assertTrue(55 <= self.found["nothing"]["loss"] <= 70)

@@ -8,6 +8,7 @@ from functools import cache
 from pathlib import Path
 
 import numpy as np
+from numpy.typing import NDArray
 
 from dace.core import figures
 from tools.seasons.pots import Array
@@ -28,7 +29,8 @@ class Season:
     """A crop's season in a pot from planting out, day by day.
 
     ``need`` [mg a plant and day] of N, P, K, ``water`` [L a plant and day at 3 mm], ``stages``
-    the key of each day's stage; ``salt`` threshold [mS/cm of the pore] and slope [1/(mS/cm)].
+    the key of each day's stage; ``salt`` threshold [mS/cm of the pore] and slope [1/(mS/cm)];
+    ``ends`` the day from which it is no longer there.
     """
 
     crop: str
@@ -36,6 +38,19 @@ class Season:
     water: Array
     stages: tuple[str, ...]
     salt: tuple[float, float]
+    ends: int = 10_000
+
+
+def crop_row(crop: str) -> dict[str, str]:
+    """A crop's own row."""
+    return {one["key"]: one for one in _rows("crops.csv")}[crop]
+
+
+@cache
+def stages(crop: str) -> dict[str, dict[str, str]]:
+    """A crop's stages by key, in their order."""
+    found = [one for one in _rows("stages.csv") if one["crop"] == crop]
+    return {one["stage"]: one for one in sorted(found, key=lambda one: int(one["order"]))}
 
 
 @cache
@@ -45,15 +60,11 @@ def _rows(name: str) -> tuple[dict[str, str], ...]:
         return tuple(csv.DictReader(file))
 
 
-def season(crop: str, days: int, pace: float, pot_l: float) -> Season:
-    """A crop planted out at the start, its stages at a pace of its own, in so many litres."""
-    row = next(one for one in _rows("crops.csv") if one["key"] == crop)
-    stages = sorted(
-        (one for one in _rows("stages.csv") if one["crop"] == crop),
-        key=lambda one: int(one["order"]),
-    )
+def season(crop: str, days: int, pace: float, pot_l: float, many: int = 1) -> Season:
+    """So many planted out at the start, stages at a pace of their own, each in so many litres."""
+    row = crop_row(crop)
     young = ("germination", "seedling")
-    grown = [one for one in stages if one["stage"] not in young]
+    grown = [one for key, one in stages(crop).items() if key not in young]
     lengths = [max(2, round(float(one["duration_days_typ"]) * pace)) for one in grown]
     whole = [float(row[f"{n.lower()}_g_typ"]) * 1000 for n in FED]
     # the room that a pot has, as gardeners' pots go; never more than the field's own
@@ -61,9 +72,9 @@ def season(crop: str, days: int, pace: float, pot_l: float) -> Season:
     need, water, keys = [], [], []
     for one, length in zip(grown, lengths, strict=True):
         share = [float(one[f"share_{n.lower()}"] or 0) for n in FED]
-        daily = [room * mg * part / length for mg, part in zip(whole, share, strict=True)]
+        daily = [many * room * mg * part / length for mg, part in zip(whole, share, strict=True)]
         need += [daily] * length
-        water += [room * float(one["water_l_day_typ"])] * length
+        water += [many * room * float(one["water_l_day_typ"])] * length
         keys += [one["stage"]] * length
     last = len(keys)
     while len(keys) < days:  # over: it stands there and takes nothing more
@@ -98,7 +109,7 @@ class Plants:
         self.taken = np.zeros((count, 3))
         self.wanted = np.zeros((count, 3))
         self.harm = np.zeros(count)
-        self.days = 0
+        self.days = np.zeros(count)
 
     def eat(self, need: Array, there_mg: Array, mg_l: Array) -> Array:
         """What is taken up of what is there in a day [mg, pots x 3]."""
@@ -117,14 +128,18 @@ class Plants:
         self.wanted += full
         return np.asarray(taken)
 
-    def burn(self, ec: Array, threshold: Array, slope: Array) -> None:
-        """Salt about the roots on a day: a share of its growth is lost."""
-        lost = np.clip(slope * (ec - threshold), 0.0, 1.0)
+    def burn(self, ec: Array, threshold: Array, slope: Array, there: NDArray[np.bool_]) -> None:
+        """Salt about the roots on a day: a share of its growth is lost, while it is there."""
+        lost = there * np.clip(slope * (ec - threshold), 0.0, 1.0)
         self.harm += lost
-        self.days += 1
+        self.days += there
         self.size = np.clip(self.size * (1 - 0.01 * lost), _LEAST_SIZE, 1.0)
 
     def loss(self) -> Array:
         """Points: the worst of what they went without over N, P, K, salt's harm added."""
         short = 1 - self.taken / np.maximum(self.wanted, 1e-9)
-        return np.asarray(100 * np.clip(short.max(axis=1) + self.harm / max(1, self.days), 0, 1))
+        return np.asarray(100 * np.clip(short.max(axis=1) + self.harmed(), 0, 1))
+
+    def harmed(self) -> Array:
+        """The share of growth that salt cost, while they were there."""
+        return np.asarray(self.harm / np.maximum(1, self.days))

@@ -27,18 +27,28 @@ def liquid(n: float, p: float, k: float, ec: float) -> Array:
     return np.array([n, p, k, rest])
 
 
+START = liquid(90, 20, 120, 1.7)
+"""What stands in a fresh mix."""
+
+
 class Pots:
     """Every pot at once; arrays are pots x layers, with salts pots x layers x 4."""
 
-    def __init__(self, rng: np.random.Generator, litres: Array) -> None:
+    def __init__(
+        self,
+        rng: np.random.Generator,
+        litres: Array,
+        start: Array = START,
+        gives: tuple[float, float] = (15.0, 45.0),
+    ) -> None:
         count = len(litres)
         self.litres = litres
         self.full = litres * 0.5 * np.exp(rng.normal(0, 0.1, count))
         self.cap = (self.full / LAYERS)[:, None] * np.ones(LAYERS)
         self.water = self.cap * rng.uniform(0.8, 1.0, (count, 1))
-        start = np.exp(rng.normal(0, 0.2, count))[:, None, None]
-        self.salt = self.water[:, :, None] * liquid(90, 20, 120, 1.7) * start
-        self.slow = litres * rng.uniform(15, 45, count)  # mg of N that the mix gives later
+        differ = np.exp(rng.normal(0, 0.2, count))[:, None, None]
+        self.salt = self.water[:, :, None] * start * differ
+        self.slow = litres * rng.uniform(*gives, count)  # mg of N that the mix gives later
         self.cracks = rng.uniform(0.05, 0.3, count)
         self.mixes = rng.uniform(0.55, 0.95, count)
         self.waits_for = rng.uniform(0.4, 0.6, count)

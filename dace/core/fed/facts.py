@@ -212,11 +212,15 @@ def facts_of(stop: Stop, rhythm: Rhythm) -> Facts:
 
 
 def _flushed(stop: Stop, today: date) -> Poured | None:
-    """The last go of the newest flush: much plain water on what had been too salty."""
+    """The last go of the newest flush; where nobody said, much plain water on much salt."""
     found = stop.followed
     least = _A_GO * float(np.median(found.bucket.full))
     plain = [p for p in found.root_zone.poured if not p.feed and found.first <= p.on <= today]
     for last in sorted(plain, key=lambda p: (p.on, p.hour), reverse=True):
+        if last.flush is not None:
+            if last.flush:
+                return last
+            continue
         before = max(0, (last.on - found.first).days - 1)
         band = comfort(found.root_zone, found.first + timedelta(days=before))
         if last.litres >= least and band is not None and found.ec[1, before] > band.high:

@@ -10,7 +10,7 @@ it is poured.
 from __future__ import annotations
 
 from collections.abc import Collection, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Literal
 
 import numpy as np
@@ -42,11 +42,15 @@ _FEW = 1e-9
 
 @dataclass(frozen=True)
 class Bounds:
-    """A feed in a litre of can [mL or g]: the least and the most that suit, and why no more."""
+    """A feed in a litre of can [mL or g]: the least and the most that suit, and why no more.
+
+    ``whole`` where less than all that the fill takes would leave it dry.
+    """
 
     least: float
     most: float
     why: str
+    whole: bool = False
 
 
 @dataclass(frozen=True)
@@ -79,7 +83,7 @@ def bounds(
     most, why = min(found)
     if any(_in_tray(who) for who in whom):
         label = _label(feed)
-        return Bounds(min(_TRAY_LEAST * label, most), most, why) if holds_n else None
+        return Bounds(min(_TRAY_LEAST * label, most), most, why, whole=True) if holds_n else None
     lows = [least for who in whom if (least := _least(feed, who)) is not None]
     if most <= _FEW or not lows:
         return None
@@ -100,7 +104,8 @@ def milder(within: Bounds, feed: Composition, whom: Sequence[For]) -> Bounds:
     """The same with the typical wish as the most."""
     each = [one for who in whom for one in _at(feed, who, "typ") if one > 0]
     most = min([within.most, *each])
-    return Bounds(min(within.least, most), most, "what the stage wishes: salts went out lately")
+    why = "what the stage wishes: salts went out lately"
+    return replace(within, least=min(within.least, most), most=most, why=why)
 
 
 def _least(feed: Composition, who: For) -> float | None:
@@ -127,7 +132,7 @@ def _bounds(
     for at in SIZED_BY:
         nutrient = NUTRIENTS[at]
         held, wish = feed.element(nutrient), wish_now(who.crop, who.stage, nutrient, who.in_ground)
-        if held > 0 and wish.high > 0:
+        if held > 0 and wish.high > 0 and not _in_tray(who):
             times = more * (_P_MORE if nutrient == "P" else 1.0)
             what = f"the most that the stage bears of {NUTRIENT_NAMES[nutrient]}"
             found.append((times * wish.high / held, what))
@@ -187,7 +192,8 @@ def sized(
     if free[1] > within.most:
         why = within.why
     elif free[1] < within.least:
-        share, why = max(_LEAST_LITRES, free[1] / within.least), "the least that the stage likes"
+        share = 1.0 if within.whole else max(_LEAST_LITRES, free[1] / within.least)
+        why = "the least that the stage likes"
     all_five = list(range(len(NUTRIENTS)))
     unmet = cost(0.0, columns)
     met = (unmet - cost(per_l * share, columns)) / max(unmet, _FEW)

@@ -195,19 +195,22 @@ def litres_to_drip(facts: Facts) -> float:
     """What a fill takes until the first drop runs through [L]; of a bed, a drench.
 
     What a pot lacks as it is usually watered, at most a third of what it holds; where every
-    watering is written down, what it lacks today.
+    watering is written down, what it lacks today; a tray all that it lacks, and what runs through.
     """
     if facts.in_bed:
         return judgement("bed_drench").range.typ * facts.area_m2
     found = facts.stop.followed
     share = judgement("medium_share_per_drench").range
+    if facts.in_tray:  # wetted through: what stays at the bottom would turn salty
+        over, when = (found.unknowns.of(key, 0) for key in ("over_pouring", "watered_when"))
+        return facts.full_l * float(np.quantile((1 - when) * (1 + over), _MOST_TRAYS))
     if found.root_zone.logs_all:
         lacks = float(np.median(1 - found.bucket.water[0] / found.bucket.full[0]))
         return facts.full_l * min(share.typ, max(_LEAST_SHARE, lacks))
     return facts.full_l * min(share.typ, 1 - facts.watered_when)
 
 
-_LEAST_SHARE = 0.1
+_LEAST_SHARE, _MOST_TRAYS = 0.1, 0.9
 
 
 def owed_to(facts: Facts, fed: Collection[str], at: dict[str, Stage] | None = None) -> Owed:
@@ -260,8 +263,8 @@ def sprouted(grows: Grows, on: date) -> bool:
     begun = next((s.likely for s in grows.clock.starts if s.stage == stage), None)
     if not stage.is_seedling or begun is None:
         return True
-    share = judgement("true_leaves").range.typ
-    return (on - begun).days >= share * stage.duration_days.typ
+    share, latest = judgement("true_leaves").range.typ, judgement("true_leaves_latest").range.typ
+    return (on - begun).days >= min(latest, share * stage.duration_days.typ)
 
 
 def to_move_on(facts: Facts, grows: Grows) -> bool:

@@ -24,7 +24,7 @@ from dace.core.rootzone.records import (
 )
 from dace.core.rootzone.slow import Slowly
 from dace.core.same import Same
-from dace.core.season.need import cell_carries, daily_need, daily_room, daily_use, in_cell
+from dace.core.season.need import cell_carries, daily_need, daily_room, daily_use, in_cell, towards
 from dace.core.season.outlook import Outlook
 
 Array = NDArray[np.float64]
@@ -209,18 +209,27 @@ def needs(root: RootZone, first: date, count: int) -> Array:
 
 
 def _in_cells(root: RootZone, one: Growing, first: date, n_mg: Array, litres: Array) -> Array:
-    """What of its need counts where it has hardly any medium; in a tray none past its seedling."""
+    """What of its need counts where it has hardly any medium.
+
+    A seedling grows towards what its cell carries, whatever it would take of open ground; in a
+    tray nothing counts past it.
+    """
     counts = np.ones(len(litres))
     small = np.array([in_cell(one.grown, float(each)) for each in litres])
     if not small.any():
         return counts
     most = np.array([cell_carries(one.grown, float(each)) for each in litres])
-    counts[small] = np.minimum(1.0, most / np.maximum(n_mg, 1e-9))[small]
-    if setting(root.setting).seedlings:
-        for span in one.stages:
-            if not span.stage.is_seedling:
-                low, high = ((day - first).days for day in (span.first, span.after))
-                counts[max(0, low) : max(0, high)] = 0.0
+    share: Array = most / np.maximum(n_mg, 1e-9)
+    counts[small] = np.minimum(1.0, share)[small]
+    for span in one.stages:
+        low, high = (max(0, (day - first).days) for day in (span.first, span.after))
+        days = slice(low, min(high, len(litres)))
+        if span.stage.is_seedling:
+            age = np.arange(days.start, max(days.start, days.stop), dtype=float)
+            grown = share[days] * towards(most[days], age - (span.first - first).days)
+            counts[days] = np.where(small[days] & (n_mg[days] > 0), grown, counts[days])
+        elif setting(root.setting).seedlings:
+            counts[days] = 0.0
     return counts
 
 

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import math
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from datetime import timedelta
 
 import numpy as np
@@ -22,6 +22,7 @@ Array = NDArray[np.float64]
 _GO = 1 / 3
 _MOST_TIMES_FULL = 6.0
 _LEAST_L = 0.05
+_UNREAD_GOES = 2
 
 
 @dataclass(frozen=True)
@@ -29,7 +30,8 @@ class Flush:
     """A flush of a whole fill.
 
     ``litres`` and ``after`` are Results [L; mS/cm in the drain]; ``goes`` of ``each_l``;
-    ``read_after`` is the go after which the drain is read: what it says decides the rest.
+    ``read_after`` is the go after which the drain is read: what it says decides the rest; 0
+    where there is no pen.
     """
 
     litres: Result
@@ -38,6 +40,11 @@ class Flush:
     each_l: float
     read_after: int
     after: Result
+
+    @property
+    def now_l(self) -> float:
+        """What is poured before anything else is asked [L]."""
+        return self.each_l * (1 if self.read_after else self.goes)
 
 
 def flush(found: Followed, water_mg_l: Nine, target: float | None = None) -> Flush | None:
@@ -98,6 +105,14 @@ def flush(found: Followed, water_mg_l: Nine, target: float | None = None) -> Flu
         each_l=likely / goes,
         read_after=1,
         after=after_flush(found, likely, water_mg_l),
+    )
+
+
+def unread(plan: Flush, found: Followed, water_mg_l: Nine) -> Flush:
+    """The same for who has no pen: two goes at most, poured one after the other."""
+    goes = min(_UNREAD_GOES, plan.goes)
+    return replace(
+        plan, goes=goes, read_after=0, after=after_flush(found, goes * plan.each_l, water_mg_l)
     )
 
 

@@ -54,7 +54,7 @@ class Poured:
     """A watering or a feed on the whole fill: litres, and mg/L in the order of ``CHARGED``.
 
     ``said`` is how strong it was, in words. ``hour`` sets the order of pours and samples
-    within a day.
+    within a day. ``flush`` is whether it was to take salts out; None where nobody said.
     """
 
     on: date
@@ -63,6 +63,7 @@ class Poured:
     feed: bool = True
     hour: float = 12.0
     said: str = ""
+    flush: bool | None = None
 
     def __post_init__(self) -> None:
         if not 0 <= self.litres <= MOST_L:

@@ -194,6 +194,26 @@ def in_cell(grown: Crop, litres_each: float) -> bool:
     return litres_each < _HALF * grown.typical_pot_litres
 
 
+def towards(most: Array, age: Array) -> Array:
+    """How far a seedling has grown towards what its cell carries, by its age [d]; 0 to 1.
+
+    Parameters
+    ----------
+    most : ndarray
+        Nitrogen that it takes a day once it fills the cell [mg].
+    age : ndarray
+        Days since it came up.
+
+    Examples
+    --------
+    >>> [round(float(one), 2) for one in towards(np.ones(3), np.array([0.0, 18.0, 40.0]))]
+    [0.02, 0.52, 0.99]
+    """
+    begun = judgement("seedling_first").range.typ / np.maximum(most, 1e-9)
+    left = np.maximum(0.0, 1 / np.maximum(begun, 1e-9) - 1)
+    return np.asarray(1 / (1 + left * np.exp(-judgement("seedling_growth").range.typ * age)))
+
+
 def cell_carries(grown: Crop, litres_each: float) -> float:
     """The nitrogen that a plant takes a day at most in so little medium [mg]."""
     peak = max(

@@ -38,14 +38,15 @@ def poured_in(row: Json, water: WaterIons) -> Poured:
         day_of(row.get("on"), "poured.on"),
         number(row.get("hour", _POURED_AT), "poured.hour"),
     )
+    flush = None if feed or "flush" not in row else bool(row["flush"])
     if "ec_ms_cm" not in row and not feed:
-        return Poured(on, litres, charged_water(water), False, hour)
+        return Poured(on, litres, charged_water(water), False, hour, flush=flush)
     ec = number(row.get("ec_ms_cm"), "poured.ec_ms_cm")
     if not 0 <= ec <= 50:
         raise DaceError("poured.ec_ms_cm", f"{ec:g}", "0 to 50 would do")
     mg_l = tuple(named.get(ion, 0.0) for ion in CHARGED)
     if not feed and not any(mg_l):
-        return Poured(on, litres, charged_plain(water, ec), False, hour)
+        return Poured(on, litres, charged_plain(water, ec), False, hour, flush=flush)
     return Poured(on, litres, with_water(mg_l, ec, water), feed, hour, str(row.get("said", "")))
 
 

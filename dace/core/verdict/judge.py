@@ -13,7 +13,7 @@ from dace.core.fed.options import Fed
 from dace.core.fed.recipe import from_mixed, litres_each, recipes, thinner
 from dace.core.fed.records import Each, NamedWater, Portion, Stop, ToGet, Verdict, Yard
 from dace.core.fed.rhythm import rhythm_now
-from dace.core.rootzone.flush import Flush, flush
+from dace.core.rootzone.flush import Flush, flush, unread
 from dace.core.rootzone.records import charged_water
 from dace.core.same import Same
 from dace.core.season.crops import Stage
@@ -257,7 +257,10 @@ def _plain(facts: Facts, decided: Decided, yard: Yard) -> tuple[Flush | None, Na
         plan = None
         if decided.kind == "flush":
             try:
-                plan = flush(facts.stop.followed, charged_water(softest.ions))
+                water = charged_water(softest.ions)
+                plan = flush(facts.stop.followed, water)
+                if plan is not None and not yard.pen:
+                    plan = unread(plan, facts.stop.followed, water)
             except DaceError:
                 plan = None  # the softest water is too salty itself: the verdict stands without
         return plan, softest
@@ -274,7 +277,7 @@ def _poured(offers: tuple[Portion, ...], water: NamedWater | None) -> tuple[str,
 def _litres(facts: Facts, decided: Decided, fed: Sequence[Fed], plan: Flush | None) -> float:
     """What is poured today of the verdict, for all plants [L]."""
     if plan is not None:
-        return plan.each_l
+        return plan.now_l
     if fed:
         return sum(one.litres for one in fed)
     if kind_of(decided.kind).waters:

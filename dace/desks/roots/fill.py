@@ -173,12 +173,14 @@ def flush_out(scope: Scope, record: RootRecord, verdict: Verdict | None) -> Flus
         water=verdict.water_name,
         litres=round(litres.value, 2),
         text=f"{'Flush' if not done else 'Go on'} with {shown.litres(plan.each_l, 2)} "
-        f"from the {verdict.water_name}, then read the drain{likely}.",
+        f"from the {verdict.water_name}, then read the drain{likely}."
+        if plan.read_after
+        else verdict.headline,
         range_text=shown.litres_span(litres.low, litres.high),
         done=done,
-        goes=plan.goes,
-        each_l=round(plan.each_l, 2),
-        each_text=shown.litres(plan.each_l, 2),
+        goes=plan.goes if plan.read_after else 1,
+        each_l=round(plan.now_l, 2),
+        each_text=shown.litres(plan.now_l, 2),
         read_next=done > 0,
         after_text=f"It should read {shown.ec_span(plan.after.low, plan.after.high)} then, likely "
         f"{shown.ec_number(plan.after.value, 1)}.",

@@ -26,6 +26,9 @@ class Flush(AgainstSalt):
         if plan is None:
             return "Flush first, with softer water than is here. No feed today."
         each = shown.litres(plan.each_l, 2)
+        if not plan.read_after:
+            goes = f"{number_word(plan.goes)} goes of {each}" if plan.goes > 1 else each
+            return f"Flush: {found.water_name}, {goes}. No feed today."
         more = plan.goes - 1
         likely = f"; most likely {number_word(more)} more" if more else ""
         return f"Flush: {found.water_name}, one go of {each}, then read{likely}. No feed today."

@@ -14,7 +14,7 @@ from dace.core.verdict.words import number_word
 from dace.core.words import shown
 
 _LIKELY = 0.5
-_CAUSED_WITHIN_DAYS = 42
+_CAUSED_WITHIN_DAYS, _AGAIN_DAYS = 42, 14
 
 
 class AgainstSalt(VerdictKind):
@@ -25,7 +25,7 @@ class AgainstSalt(VerdictKind):
 
     def when(self, case: Case) -> Decided | None:
         """Where there is too much salt, and this is what helps there."""
-        salty = _too_salty(case.facts, case.pen)
+        salty = _too_salty(case.facts, case.pen) or (not case.pen and _by_books(case.facts)) or None
         if salty is None or salty[0] != self.key:
             return None
         return self.of_all(case, salty[1])
@@ -72,6 +72,17 @@ def _too_salty(facts: Facts, pen: bool) -> tuple[str, str] | None:
     if facts.stop.followed.now[1] > RECKONED * facts.band.high:
         return "water", f"Reckoned far saltier than {facts.band.whose} likes, and long not read"
     return None
+
+
+def _by_books(facts: Facts) -> tuple[str, str] | None:
+    """Without a pen the books speak: a flush where salts near the top, each fortnight at most."""
+    if facts.band is None or facts.in_bed or facts.in_tray:
+        return None
+    lately = facts.flushed is not None and (facts.today - facts.flushed.on).days < _AGAIN_DAYS
+    from_ec = judgement("flush_by_books").range.typ * facts.band.high
+    if lately or facts.stop.followed.now[1] <= from_ec:
+        return None
+    return "flush", f"Salts near the most that {facts.band.whose} likes, by what was poured"
 
 
 def cause_of(facts: Facts) -> str:

@@ -39,8 +39,12 @@
     <p>{flush.reason} <button type="button" class="how" onclick={how}>how?</button></p>
     {#if plan}
       <p>
-        One go of {plan.each_text}, then read: {plan.aim_text} or less is the aim.
-        {#if plan.goes > 1}Most likely {plan.goes - 1} more.{/if}
+        {#if plan.read_after}
+          One go of {plan.each_text}, then read: {plan.aim_text} or less is the aim.
+          {#if plan.goes > 1}Most likely {plan.goes - 1} more.{/if}
+        {:else}
+          Let each go drain before the next; look again in a week.
+        {/if}
       </p>
     {/if}
     <Message problem={write.problem} />
