@@ -139,7 +139,17 @@ from dace.core.pen.readings import (
 from dace.core.plan.buying import ToBuy, to_buy
 from dace.core.plan.cans import cans_of
 from dace.core.plan.making import make_plan
-from dace.core.plan.records import CanToMix, Carried, Course, Event, Plan, Served, Short, Wait
+from dace.core.plan.records import (
+    CanToMix,
+    Carried,
+    Course,
+    Event,
+    Plan,
+    Remedy,
+    Served,
+    Short,
+    Wait,
+)
 from dace.core.plan.rehearse import Rehearsed, Tally, Trial, rehearse, tally
 from dace.core.response.facts import TOLD
 from dace.core.response.known import air_facts, root_facts, share_of_cap
@@ -393,6 +403,7 @@ __all__ = [
     "Recipe",
     "RecipeItem",
     "Rehearsed",
+    "Remedy",
     "Result",
     "RootWord",
     "RootZone",

@@ -14,6 +14,7 @@ from dace.core.plan.choice import Choices
 from dace.core.plan.events import events_of
 from dace.core.plan.problem import Solved, solve
 from dace.core.plan.records import Event, Plan, Wait
+from dace.core.plan.remedies import remedies
 from dace.core.plan.shelf import PASSES, dearer, runs_out, within_stock
 from dace.core.plan.short import carried_of, short_of
 from dace.core.plan.walk import Shares, Walk, Walked
@@ -93,6 +94,7 @@ def make_plan(yard: Yard, weeks: int = 12, found: Sequence[Verdict] | None = Non
         ),
         short=short,
         carried=carried,
+        remedies=remedies(aheads, short, yard),
         courses=tuple(
             (ahead.stop.key, done.walked.course) for ahead, done in zip(aheads, worked, strict=True)
         ),

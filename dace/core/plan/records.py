@@ -13,6 +13,7 @@ from dace.core.fed.records import Each, Portion, Verdict
 
 Array = NDArray[np.float64]
 ShortWhy = Literal["shelf", "stock", "rhythm"]
+RemedyKind = Literal["rhythm", "get", "slow", "room", "tray"]
 
 
 @dataclass(frozen=True)
@@ -100,12 +101,27 @@ class Short:
 
 
 @dataclass(frozen=True)
+class Remedy:
+    """One thing that helps some stops, what it says and what its button does.
+
+    ``kind``: ``rhythm`` leaves how often to Dace; ``get`` is a jar that nothing on the shelf
+    stands in for, ``slow`` a slow feed, ``room`` a larger pot, ``tray`` potting on.
+    """
+
+    kind: RemedyKind
+    stops: tuple[str, ...]
+    nutrients: tuple[str, ...]
+    since: date
+    text: str
+    button: str
+
+
+@dataclass(frozen=True)
 class Carried:
     """What share of the nitrogen that its fed plants take the feeds to come bring to a stop."""
 
     stop: str
     share: float
-    text: str
 
 
 @dataclass(frozen=True, eq=False)
@@ -142,6 +158,7 @@ class Plan:
     waits: tuple[Wait, ...]
     short: tuple[Short, ...]
     carried: tuple[Carried, ...]
+    remedies: tuple[Remedy, ...]
     courses: tuple[tuple[str, Course], ...]
     stock_ends: tuple[tuple[str, date], ...]
     digest: str

@@ -16,7 +16,7 @@ from dace.core.plan.walk import Walked
 from dace.core.season.need import wish_now
 
 Array = NDArray[np.float64]
-_SHORT, _FEW_MG, _ALL = 0.10, 1.0, 0.9
+_SHORT, _FEW_MG = 0.10, 1.0
 _A_WEEK_SHORT = 0.25
 _BRINGS_MG = 2.0  # in a mL or g of a feed; with less it is no source of a nutrient
 
@@ -100,12 +100,4 @@ def carried_of(ahead: Ahead, walked: Walked) -> Carried | None:
     if not cans or need <= _FEW_MG:
         return None
     brought = sum(given.litres * given.option.held["N"] for given in cans if given.option)
-    share = brought / need
-    if share >= _ALL:
-        return Carried(ahead.stop.key, share, "The feeds to come bring what they take.")
-    return Carried(
-        ahead.stop.key,
-        share,
-        f"The feeds to come bring about {share:.0%} of the nitrogen that they take; the same at "
-        "every watering, or a slow feed, would bring the rest.",
-    )
+    return Carried(ahead.stop.key, brought / need)

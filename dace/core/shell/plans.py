@@ -28,8 +28,11 @@ def plan(given: Json) -> Json:
              "since": str(one.since), "why": one.why, "text": one.text}
             for one in found.short
         ],
-        "carried": [
-            {"stop": one.stop, "share": one.share, "text": one.text} for one in found.carried
+        "carried": [{"stop": one.stop, "share": one.share} for one in found.carried],
+        "remedies": [
+            {"kind": one.kind, "stops": list(one.stops), "nutrients": list(one.nutrients),
+             "since": str(one.since), "text": one.text}
+            for one in found.remedies
         ],
         "hash": found.digest,
     }  # fmt: skip

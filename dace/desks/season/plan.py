@@ -13,12 +13,11 @@ from dace.core import api as core
 from dace.core.api import NUTRIENTS, Course, Event, Plan, say, shown
 from dace.desks.season.schemas import LineOut
 from dace.desks.season.schemas_plan import (
-    CarriedOut,
     HabitsOut,
     LinesOut,
     PlanEventOut,
     PlanOut,
-    ShortOut,
+    RemedyOut,
     ToBuyOut,
     ToComeOut,
 )
@@ -42,8 +41,8 @@ def plan_page(scope: Scope) -> PlanOut:
     habits = habits_out(garden)
     if found.plan is None or found.judged.yard is None:
         return PlanOut(
-            today=today(scope, garden), weeks=WEEKS, habits=habits, events=[], short=[],
-            carried=[], to_buy=[], to_come=[], lines=[], digest="",
+            today=today(scope, garden), weeks=WEEKS, habits=habits, events=[], remedies=[],
+            to_buy=[], to_come=[], lines=[], digest="",
         )  # fmt: skip
     plan, stops = found.plan, found.stops
     return PlanOut(
@@ -51,25 +50,15 @@ def plan_page(scope: Scope) -> PlanOut:
         weeks=WEEKS,
         habits=habits,
         events=events_out(scope, plan.events, stops),
-        short=[
-            ShortOut(
-                fill_id=stops[one.stop].fill_id,
-                plantings=_plantings(stops[one.stop]),
-                name=stop_name(stops[one.stop]),
-                nutrient=one.nutrient,
+        remedies=[
+            RemedyOut(
+                kind=one.kind,
+                plantings=[p for key in one.stops for p in _plantings(stops[key])],
+                place_id=stops[one.stops[0]].place.id,
                 text=one.text,
-                since=one.since,
+                button=one.button,
             )
-            for one in plan.short
-        ],
-        carried=[
-            CarriedOut(
-                fill_id=stops[one.stop].fill_id,
-                plantings=_plantings(stops[one.stop]),
-                name=stop_name(stops[one.stop]),
-                text=one.text,
-            )
-            for one in plan.carried
+            for one in plan.remedies
         ],
         to_buy=_to_buy(found),
         to_come=_to_come(scope, found, plan),

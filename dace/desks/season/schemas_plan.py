@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import uuid
 from datetime import date
+from typing import Literal
 
 from dace.desks.season.schemas import LineOut
 from dace.desks.shared.figures import StepOut
@@ -30,24 +31,14 @@ class PlanEventOut(Out):
     working: list[StepOut]
 
 
-class ShortOut(Out):
-    """A nutrient that a stop will be short of."""
+class RemedyOut(Out):
+    """What would mend what runs short at some stops: the plantings there, words, its button."""
 
-    fill_id: uuid.UUID
+    kind: Literal["rhythm", "get", "slow", "room", "tray"]
     plantings: list[uuid.UUID]
-    name: str
-    nutrient: str
+    place_id: uuid.UUID
     text: str
-    since: date
-
-
-class CarriedOut(Out):
-    """What share of the nitrogen the feeds to come bring to a stop."""
-
-    fill_id: uuid.UUID
-    plantings: list[uuid.UUID]
-    name: str
-    text: str
+    button: str
 
 
 class ToBuyOut(Out):
@@ -93,8 +84,7 @@ class PlanOut(Out):
     weeks: int
     habits: HabitsOut
     events: list[PlanEventOut]
-    short: list[ShortOut]
-    carried: list[CarriedOut]
+    remedies: list[RemedyOut]
     to_buy: list[ToBuyOut]
     to_come: list[ToComeOut]
     lines: list[LinesOut]

@@ -3221,23 +3221,6 @@ export interface components {
             working: components["schemas"]["StepOut"][];
         };
         /**
-         * CarriedOut
-         * @description What share of the nitrogen the feeds to come bring to a stop.
-         */
-        CarriedOut: {
-            /**
-             * Fill Id
-             * Format: uuid
-             */
-            fill_id: string;
-            /** Name */
-            name: string;
-            /** Plantings */
-            plantings: string[];
-            /** Text */
-            text: string;
-        };
-        /**
          * CauseOut
          * @description A likely cause; ``likely`` is its chance in words, ``why`` what speaks for or against.
          */
@@ -5957,8 +5940,6 @@ export interface components {
          * @description What is to come, and how the garden is fed.
          */
         PlanOut: {
-            /** Carried */
-            carried: components["schemas"]["CarriedOut"][];
             /** Digest */
             digest: string;
             /** Events */
@@ -5966,8 +5947,8 @@ export interface components {
             habits: components["schemas"]["HabitsOut"];
             /** Lines */
             lines: components["schemas"]["LinesOut"][];
-            /** Short */
-            short: components["schemas"]["ShortOut"][];
+            /** Remedies */
+            remedies: components["schemas"]["RemedyOut"][];
             /** To Buy */
             to_buy: components["schemas"]["ToBuyOut"][];
             /** To Come */
@@ -6553,6 +6534,28 @@ export interface components {
             home_made: string[];
             /** Said */
             said: string[];
+        };
+        /**
+         * RemedyOut
+         * @description What would mend what runs short at some stops: the plantings there, words, its button.
+         */
+        RemedyOut: {
+            /** Button */
+            button: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "rhythm" | "get" | "slow" | "room" | "tray";
+            /**
+             * Place Id
+             * Format: uuid
+             */
+            place_id: string;
+            /** Plantings */
+            plantings: string[];
+            /** Text */
+            text: string;
         };
         /**
          * RepeatIn
@@ -7471,30 +7474,6 @@ export interface components {
             jars: components["schemas"]["ShelfJarOut"][];
             /** Past */
             past: components["schemas"]["PastBrewOut"][];
-        };
-        /**
-         * ShortOut
-         * @description A nutrient that a stop will be short of.
-         */
-        ShortOut: {
-            /**
-             * Fill Id
-             * Format: uuid
-             */
-            fill_id: string;
-            /** Name */
-            name: string;
-            /** Nutrient */
-            nutrient: string;
-            /** Plantings */
-            plantings: string[];
-            /**
-             * Since
-             * Format: date
-             */
-            since: string;
-            /** Text */
-            text: string;
         };
         /**
          * ShownOut

@@ -10,6 +10,7 @@ export const DESKS = [
 /** Every page that a button or a key leads to. */
 export type PagePath =
   | (typeof DESKS)[number]['path']
+  | '/place'
   | '/roots'
   | '/signs'
   | '/trials'

@@ -5,6 +5,7 @@
   import { explainComing } from './explain';
   import GardenHabits from './GardenHabits.svelte';
   import PlanLines from './PlanLines.svelte';
+  import RemedyLine from './RemedyLine.svelte';
   import { comingOf, dateShort, type Strip } from './strips';
 
   interface Props {
@@ -19,8 +20,7 @@
       ? comingOf(strip.planting_id, plan.events, plan.today)
       : plan.events.filter((event) => event.on > plan.today),
   );
-  const short = $derived(plan.short.filter((one) => mine(one.plantings)));
-  const carried = $derived(strip ? plan.carried.filter((one) => mine(one.plantings)) : []);
+  const remedies = $derived(plan.remedies.filter((one) => mine(one.plantings)));
   const toCome = $derived(
     plan.to_come.filter((one) => !strip || one.planting_id === strip.planting_id),
   );
@@ -59,14 +59,9 @@
     {/if}
   </div>
   <div>
-    {#each carried as one (one.fill_id)}<p>{one.text}</p>{/each}
-    {#if short.length}
+    {#if remedies.length}
       <h3>Will be short</h3>
-      <ul class="plain">
-        {#each short as one (one.fill_id + one.nutrient)}
-          <li>{strip ? '' : `${one.name}: `}{one.text}, from about {dateShort(one.since)}.</li>
-        {/each}
-      </ul>
+      {#each remedies as one (one.text)}<RemedyLine remedy={one} />{/each}
     {/if}
     {#if !strip}
       <h3>To buy</h3>
