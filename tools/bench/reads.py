@@ -97,6 +97,7 @@ def _in_garden(build: Callable[[], object], middle: str) -> dict[str, float]:
     with served(build) as client:
         stop = client.get("/api/path").json()["stops"][2]
         shelf = client.get("/api/shelf").json()
+        dose = client.get("/api/notebook?limit=40").json()["doses"][0]
         ids = {
             "stop": stop["id"],
             "middle": middle,
@@ -104,7 +105,10 @@ def _in_garden(build: Callable[[], object], middle: str) -> dict[str, float]:
             "planting": stop["stands"][0]["planting_id"],
             "brew": shelf["brews"][0]["id"],
             "stand": stop["stands"][0]["id"],
-            "can": client.get("/api/notebook?limit=40").json()["doses"][0]["can_id"],
+            "can": dose["can_id"],
+            "dose": dose["id"],
+            "look": _first_look(),
+            "harvest": _picked(client, stop["stands"][0]["planting_id"]),
             "token": _token(client),
             "trial": str(key("trial")),
             "photo": _sent(client, f"/api/photos?stand_id={stop['stands'][0]['id']}", png),
@@ -124,6 +128,22 @@ def _sent(client: Any, path: str, data: bytes) -> str:
     """The id of a file that is taken in."""
     row = str(uuid.uuid4())
     client.generic("POST", f"{path}&id={row}", data, "application/octet-stream")
+    return row
+
+
+def _first_look() -> str:
+    from dace.garden.models import StageSeen
+
+    seen = StageSeen.objects.first()
+    assert seen is not None
+    return str(seen.pk)
+
+
+def _picked(client: Any, planting: str) -> str:
+    """The id of a harvest that is written down."""
+    row = str(uuid.uuid4())
+    told = {"id": row, "planting_id": planting, "weight": "300 g"}
+    client.post("/api/harvests", told, "application/json")
     return row
 
 
