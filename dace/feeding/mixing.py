@@ -24,10 +24,10 @@ from dace.shelf.reads import compositions_now, source_of
 
 @dataclass(frozen=True)
 class NewSource:
-    """A further source of a can: which jar, how strong."""
+    """A further source of a can: which jar, how strong, as typed or in mL or g a litre."""
 
     jar_id: uuid.UUID
-    strength: str
+    strength: str | float
     reading: int = 0
 
 

@@ -81,7 +81,9 @@ def cans_to_mix(scope: Scope, found: Judged) -> dict[uuid.UUID, CanToMix]:
     cans = {}
     for can in found.cans:
         portion, stops = can.portion, " ".join(one.stop for one in can.served)
-        said = f"{found.today} {portion.source} {portion.water} {portion.strength} {stops}"
+        first = f"{portion.base.source} {portion.base.strength} " if portion.base else ""
+        goes_in = f"{first}{portion.source} {portion.water} {portion.strength}"
+        said = f"{found.today} {goes_in} {stops}"
         can_id = uuid.uuid5(scope.household_id, said)
         while can_id in taken_back:
             can_id = uuid.uuid5(can_id, "again")

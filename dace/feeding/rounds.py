@@ -9,7 +9,7 @@ from django.db import transaction
 
 from dace.core.api import CanToMix, DaceError, read_litres_each, shown
 from dace.feeding.meanwhile import refuse_if_fed_meanwhile
-from dace.feeding.mixing import NewCan, mix
+from dace.feeding.mixing import NewCan, NewSource, mix
 from dace.feeding.models import Can, Dose, Serving, Thinning, Tick
 from dace.feeding.plans import cans_to_mix
 from dace.feeding.reads import litres_left
@@ -113,11 +113,12 @@ def _mixed(scope: Scope, garden: Garden, block: CanToMix, wanted: uuid.UUID) -> 
     first = next(each.planting for each in block.served[0].each if each.litres > 0)
     asked = NewCan(
         id=wanted,
-        jar_id=uuid.UUID(portion.source),
+        jar_id=uuid.UUID(portion.base.source if portion.base else portion.source),
         water_id=uuid.UUID(portion.water),
         vessel_l=portion.litres,
-        strength=portion.per_l,
+        strength=portion.base.per_l if portion.base else portion.per_l,
         measures=garden.measures,
+        more=(NewSource(uuid.UUID(portion.source), portion.per_l),) if portion.base else (),
     )
     return mix(scope, asked, scope.now, uuid.UUID(first))
 

@@ -25,13 +25,12 @@ def mixed_today(scope: Scope, today: date) -> dict[uuid.UUID, MixedCan]:
     done = {tick.fill_id for tick in ticks(scope, today)}
     found = {}
     for one in served:
-        parts = list(one.can.parts.all())
-        if one.fill_id in done or len(parts) != 1:
+        if one.fill_id in done:
             continue
-        (part,) = parts
-        found[one.fill_id] = MixedCan(
-            str(part.jar_id), str(one.can.water_id), part.amount / one.can.vessel_l
+        parts = tuple(
+            (str(part.jar_id), part.amount / one.can.vessel_l) for part in one.can.parts.all()
         )
+        found[one.fill_id] = MixedCan(parts, str(one.can.water_id))
     return found
 
 

@@ -7,6 +7,7 @@ const OFFER = {
   water_id: 'rain',
   vessel_l: 9,
   strength: '0.53 g/L',
+  base: null,
 } as Schemas['PortionOut'];
 const VERDICT = {
   each: [
@@ -27,7 +28,15 @@ test('what a verdict offers stands on the Bench just so', () => {
     vessel: '9 L',
     strength: '0.53 g/L',
     litres: '1.25 L',
+    more: [],
   });
+});
+
+test('a brew that goes in first stands beside it', () => {
+  offer.base = { jar_id: 'comfrey', name: 'comfrey', words: '0.8 L', strength: '1 + 10' };
+  expect(laidOut(offer, VERDICT, 'chilli', 'tap').more).toEqual([
+    { jar_id: 'comfrey', strength: '1 + 10', reading: 0 },
+  ]);
 });
 
 test('the usual water where it names none', () => {

@@ -34,7 +34,7 @@ class Beside:
     """Another source in the same can, at a strength of its own; see ``CanAsked``."""
 
     name: str
-    strength: str
+    strength: str | float
     feed: Composition
     stock: float | None = None
     reading: int = 0

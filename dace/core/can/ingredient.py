@@ -28,8 +28,9 @@ class Source:
     """Something on the shelf: what a mL or g of it holds, how much there is, what names it.
 
     ``most_per_l`` is the most of it that a litre may take [mL or g]; ``content`` is set of what
-    is spread dry; ``keeps_until`` where it spoils; ``g_per_ml`` how heavy a dry feed lies, where
-    somebody weighed it; ``price`` is of a mL or g, None where nobody said.
+    is spread dry; ``ready_on`` where it still brews, ``keeps_until`` where it spoils;
+    ``g_per_ml`` how heavy a dry feed lies, where somebody weighed it; ``price`` is of a mL or g,
+    None where nobody said.
     """
 
     key: str
@@ -39,6 +40,7 @@ class Source:
     tokens: frozenset[str] = frozenset()
     dissolves: bool = True
     content: Content | None = None
+    ready_on: date | None = None
     keeps_until: date | None = None
     g_per_ml: float | None = None
     price: float | None = None

@@ -36,6 +36,8 @@ OVER_TO_SHORT = _OVER / _SHORT
 """What too much of a nutrient counts beside too little of it."""
 _LEAST_LITRES = 0.25
 _TRAY_LEAST, _TRAY_MOST = 0.25, 0.5  # of the label's rate
+_AS_BASE = 2.0
+_EATEN = ("leaf",)
 _P_MORE = 1.5  # phosphorus over the wish harms little and stays
 _FEW = 1e-9
 
@@ -51,6 +53,35 @@ class Bounds:
     most: float
     why: str
     whole: bool = False
+
+
+@dataclass(frozen=True, eq=False)
+class Weighing:
+    """What some amounts of N, P, K, Ca, Mg [mg] make good of what is owed, and what is too much."""
+
+    owed: Array
+    weight: Array
+
+    @staticmethod
+    def of(owed: Array, least: Array) -> Weighing:
+        """``least`` are amounts under which nothing is worth much [mg]."""
+        return Weighing(owed, WEIGHTS / np.maximum(np.maximum(owed, least), _FEW))
+
+    def cost(self, brought: Array, among: list[int]) -> float:
+        """What is short and what is over, by what each counts."""
+        off = self.owed[among] - brought[among]
+        weight = self.weight[among]
+        return float((weight * np.where(off > 0, _SHORT * off, -_OVER * off)).sum())
+
+    def miss(self, brought: Array) -> float:
+        """Of all five, 0 to about 3."""
+        return self.cost(brought, list(range(len(NUTRIENTS)))) / float(WEIGHTS.sum())
+
+    def meets(self, brought: Array) -> float:
+        """The share of what is owed of N, P, K that is met."""
+        columns = list(SIZED_BY)
+        unmet = self.cost(np.zeros(len(NUTRIENTS)), columns)
+        return (unmet - self.cost(brought, columns)) / max(unmet, _FEW)
 
 
 @dataclass(frozen=True)
@@ -69,10 +100,18 @@ class Sized:
 
 
 def bounds(
-    feed: Composition, tokens: Collection[str], whom: Sequence[For], water: WaterIons
+    feed: Composition,
+    tokens: Collection[str],
+    whom: Sequence[For],
+    water: WaterIons,
+    base: bool = False,
 ) -> Bounds | None:
-    """How weak and how strong a feed may be for all of some plants; None where it never suits."""
-    found = [one for who in whom for one in _bounds(feed, tokens, who, water)]
+    """How weak and how strong a feed may be for all of some plants; None where it never suits.
+
+    The ``base`` of a can may be as weak as one likes, and twice as strong as is usual where
+    no young plants nor leaves that are eaten get of it.
+    """
+    found = [one for who in whom for one in _bounds(feed, tokens, who, water, base)]
     if not found or any(never_there(tokens, who) for who in whom):
         return None
     if any(who.stage.wish_of("N").typ <= 0 for who in whom):
@@ -87,7 +126,24 @@ def bounds(
     lows = [least for who in whom if (least := _least(feed, who)) is not None]
     if most <= _FEW or not lows:
         return None
+    if base:
+        return Bounds(0.0, most, why)
     return Bounds(min(*lows, most), most, why)
+
+
+def most_of(who: For, nutrient: str) -> float:
+    """The most of a nutrient that a stage bears in a can [mg/L]; 0 where it wishes none."""
+    more = judgement("over_high_wish").range.typ * (_P_MORE if nutrient == "P" else 1.0)
+    return more * wish_now(who.crop, who.stage, nutrient, who.in_ground).high
+
+
+def _named(nutrient: str) -> str:
+    return NUTRIENT_NAMES[nutrient]
+
+
+def _tender(who: For) -> bool:
+    """Young plants, and leaves that are eaten."""
+    return who.stage.is_seedling or who.crop.harvest_part in _EATEN
 
 
 def _in_tray(who: For) -> bool:
@@ -123,24 +179,22 @@ def _at(feed: Composition, who: For, end: Literal["low", "typ"]) -> list[float]:
 
 
 def _bounds(
-    feed: Composition, tokens: Collection[str], who: For, water: WaterIons
+    feed: Composition, tokens: Collection[str], who: For, water: WaterIons, base: bool
 ) -> list[tuple[float, str]]:
-    more = judgement("over_high_wish").range.typ
     found: list[tuple[float, str]] = [(1000.0, "neat")]
     if _in_tray(who):
         found.append((_TRAY_MOST * _label(feed), "half of the label's rate, for seedlings"))
     for at in SIZED_BY:
         nutrient = NUTRIENTS[at]
-        held, wish = feed.element(nutrient), wish_now(who.crop, who.stage, nutrient, who.in_ground)
-        if held > 0 and wish.high > 0 and not _in_tray(who):
-            times = more * (_P_MORE if nutrient == "P" else 1.0)
-            what = f"the most that the stage bears of {NUTRIENT_NAMES[nutrient]}"
-            found.append((times * wish.high / held, what))
+        held, most = feed.element(nutrient), most_of(who, nutrient)
+        if held > 0 and most > 0 and not _in_tray(who):
+            found.append((most / held, f"the most that the stage bears of {_named(nutrient)}"))
     if feed.label.rate_per_l is not None:
         found.append((feed.label.rate_per_l, "the label's own rate"))
     parts = usual_parts(tokens, who)
     if parts is not None:
-        found.append((1000 / (1 + parts), f"1 + {parts:g}, the strongest that is usual"))
+        times = _AS_BASE if base and not _tender(who) else 1.0
+        found.append((times * 1000 / (1 + parts), f"1 + {parts:g}, the strongest that is usual"))
     cap = feed_cap(who.crop, who.stage, water.ec_ms_cm).feed_ec_ms_cm
     if not clearly_within(min(found)[0], cap, feed):
         fits = strongest_within(cap, feed)
@@ -174,14 +228,11 @@ def sized(
     brings = [at for at in SIZED_BY if each[at] > 0 and left[at] > _FEW]
     if not brings or litres <= 0:
         return None
-    scale = np.maximum(np.maximum(left, low * litres), _FEW)
-    weight = WEIGHTS / scale
+    weigh = Weighing.of(left, low * litres)
     columns = list(SIZED_BY)
-    whole = float(WEIGHTS.sum())
 
     def cost(per_l: float, among: list[int]) -> float:
-        off = left[among] - each[among] * per_l * litres
-        return float((weight[among] * np.where(off > 0, _SHORT * off, -_OVER * off)).sum())
+        return weigh.cost(each * per_l * litres, among)
 
     leads = [at for at in brings if at != _P] or brings  # no more nitrogen for phosphorus' sake
     full = {at: float(left[at] / (each[at] * litres)) for at in leads}
@@ -194,7 +245,5 @@ def sized(
     elif free[1] < within.least:
         share = 1.0 if within.whole else max(_LEAST_LITRES, free[1] / within.least)
         why = "the least that the stage likes"
-    all_five = list(range(len(NUTRIENTS)))
-    unmet = cost(0.0, columns)
-    met = (unmet - cost(per_l * share, columns)) / max(unmet, _FEW)
-    return Sized(per_l, share, why, cost(per_l * share, all_five) / whole, met)
+    brought = each * per_l * share * litres
+    return Sized(per_l, share, why, weigh.miss(brought), weigh.meets(brought))

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import lru_cache
 from typing import Literal
 
@@ -14,7 +14,7 @@ from dace.core.advice.feeding import Feeding
 from dace.core.advice.judge import barred
 from dace.core.can.fitting import conducts_about
 from dace.core.can.ingredient import Ingredient, Source, water_share
-from dace.core.can.mixing import Mixture, fill_can
+from dace.core.can.mixing import Mixture, fill_with
 from dace.core.can.usual import For, rounded_strength
 from dace.core.fed.facts import Facts
 from dace.core.fed.levers import Bounds, bounds, milder, sized
@@ -52,6 +52,14 @@ class Fed:
 
 
 @dataclass(frozen=True)
+class Base:
+    """A brew at the bottom of a can: so many mL of it in each litre."""
+
+    source: Source
+    per_l: float
+
+
+@dataclass(frozen=True)
 class Option:
     """A source for a stop at the strength that one would say: ``per_l`` mL or g a litre.
 
@@ -59,7 +67,7 @@ class Option:
     [mg/L] is what the can holds then, ``brought`` what of it the source brings; ``miss`` is what
     of the owed it leaves unmet or brings too much, ``meets`` the share of what is owed that it
     makes good; ``rank`` is how little it suits: the miss, and what else speaks against
-    it. ``cap`` [mS/cm] is what the feed part may add.
+    it. ``cap`` [mS/cm] is what the feed part may add. ``base`` is a brew that goes in first.
     """
 
     source: Source
@@ -73,16 +81,28 @@ class Option:
     meets: float
     rank: float
     cap: float
+    base: Base | None = None
+
+    @property
+    def key(self) -> str:
+        """What goes in, by the keys of its sources."""
+        return "+".join(source.key for source, _ in self.parts)
+
+    @property
+    def parts(self) -> tuple[tuple[Source, float], ...]:
+        """What goes in, in the order in which it is poured, with how much a litre takes."""
+        first = ((self.base.source, self.base.per_l),) if self.base else ()
+        return (*first, (self.source, self.per_l))
 
     @property
     def can(self) -> Mixture:
         """A litre of the can."""
-        return litre_of(self.per_l, self.source.feed, self.water)
+        return litre_of(tuple((one.feed, one.name, per_l) for one, per_l in self.parts), self.water)
 
     @property
     def feed_ec(self) -> float:
         """About what the feed part adds [mS/cm]; told quickly."""
-        return conducts_about(self.per_l, self.source.feed)
+        return sum(conducts_about(per_l, one.feed) for one, per_l in self.parts)
 
 
 @dataclass(frozen=True, eq=False)
@@ -113,10 +133,10 @@ class Meal:
         return tuple(For(one.grows.crop, one.stage, setting) for one in self.fed)
 
 
-def options(meal: Meal) -> tuple[Option, ...]:
+def options(meal: Meal, sources: Sequence[Source]) -> tuple[Option, ...]:
     """Every source that suits all that is fed there, the best first; stock is not looked at."""
     found = []
-    for source in meal.yard.sources:
+    for source in sources:
         if source.dissolves and not is_barred(source, meal.facts, meal.fed):
             one = option_of(source, meal)
             if one is not None:
@@ -126,20 +146,32 @@ def options(meal: Meal) -> tuple[Option, ...]:
 
 def in_rank(found: Sequence[Option]) -> tuple[Option, ...]:
     """The best first; of equals what it is made of decides, never its name."""
-    return tuple(sorted(found, key=lambda one: (round(one.rank, 9), one.source.feed.mg)))
+    return tuple(
+        sorted(
+            found,
+            key=lambda one: (round(one.rank, 9), [source.feed.mg for source, _ in one.parts]),
+        )
+    )
 
 
-def option_of(source: Source, meal: Meal, at_most: float = float("inf")) -> Option | None:
-    """One source there, ``at_most`` so many mL or g a litre; None where nothing of it suits."""
+def option_of(
+    source: Source, meal: Meal, at_most: float = float("inf"), least: float | None = None
+) -> Option | None:
+    """One source there, ``at_most`` so many mL or g a litre; None where nothing of it suits.
+
+    ``least`` is the weakest that it may be, where not what the stage likes.
+    """
     water = meal.water.ions
     within = _bounded(source.feed, source.tokens, meal.whom, water)
     if within is None:
         return None
+    if least is not None:
+        within = replace(within, least=least)
     if meal.mild:
         within = milder(within, source.feed, meal.whom)
     if at_most < within.most:
         within = Bounds(min(within.least, at_most), at_most, "what is left of it")
-    found = sized(source.feed, within, meal.owed, meal.litres, meal.low, _in_water(water))
+    found = sized(source.feed, within, meal.owed, meal.litres, meal.low, in_water(water))
     if found is None or found.meets < _TRACE:
         return None
     times = min(one.share for one in meal.fed)
@@ -151,7 +183,7 @@ def option_of(source: Source, meal: Meal, at_most: float = float("inf")) -> Opti
     brought = {n: per_l * source.feed.element(n) for n in NUTRIENTS}
     held = {n: brought[n] + plain[n] for n in NUTRIENTS}
     cap = min(cap_of(one, water) for one in meal.fed)
-    against = _against(source, meal.facts.stop.approach) + _spared(source, per_l, meal.yard)
+    against = _against(source, meal.facts.stop.approach) + spared(source, per_l, meal.yard)
     why = found.bound_by if times >= 1 else SALT
     return Option(
         source, per_l, found.litres_share, why, water, held, brought, found.miss, found.meets,
@@ -164,6 +196,8 @@ def is_barred(source: Source, facts: Facts, fed: Sequence[Fed]) -> bool:
     if facts.stop.only and source.key not in facts.stop.only:
         return True
     if source.keeps_until is not None and source.keeps_until < facts.today:
+        return True
+    if source.ready_on is not None and source.ready_on > facts.today:
         return True
     return any(_barred_once(feeding_of(source, facts, one, "drench")) for one in fed)
 
@@ -199,7 +233,7 @@ def _against(source: Source, school: str) -> float:
     return _AGAINST_SCHOOL if school == "soluble" and source.home_made else 0.0
 
 
-def _spared(source: Source, per_l: float, yard: Yard) -> float:
+def spared(source: Source, per_l: float, yard: Yard) -> float:
     """What the money, or the minutes, that a litre of it costs weigh beside a miss."""
     if yard.slider == 0:
         return 0.0
@@ -222,9 +256,13 @@ def _plain(per_l: float, feed: Composition, water: WaterIons) -> dict[str, float
 
 
 @lru_cache(maxsize=4096)
-def litre_of(per_l: float, feed: Composition, water: WaterIons) -> Mixture:
-    """A litre of a can."""
-    return fill_can(per_l, 1.0, feed, water)
+def litre_of(parts: tuple[tuple[Composition, str, float], ...], water: WaterIons) -> Mixture:
+    """A litre of a can: so much of each feed, in the order in which it is poured."""
+    several = len(parts) > 1
+    return fill_with(
+        [Ingredient(feed, per_l, name if several else "") for feed, name, per_l in parts],
+        1.0, water,
+    )  # fmt: skip
 
 
 @lru_cache(maxsize=4096)
@@ -235,7 +273,7 @@ def _bounded(
 
 
 @lru_cache(maxsize=64)
-def _in_water(water: WaterIons) -> Array:
+def in_water(water: WaterIons) -> Array:
     """What a litre of water brings of each nutrient [mg/L]."""
     return np.array([water.of("NO3_N" if n == "N" else n) for n in NUTRIENTS])
 

@@ -2,14 +2,16 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import replace
 
 from dace.core.can.ingredient import Source
 from dace.core.can.measuring import measured, vessel_for
 from dace.core.can.pouring import pourable
+from dace.core.fed.based import bases, with_base
 from dace.core.fed.facts import Facts
 from dace.core.fed.options import (
+    Base,
     Fed,
     Meal,
     Option,
@@ -19,7 +21,7 @@ from dace.core.fed.options import (
     option_of,
     options,
 )
-from dace.core.fed.records import MixedCan, NamedWater, Portion, Yard
+from dace.core.fed.records import Bottom, MixedCan, NamedWater, Portion, Yard
 from dace.core.figures import judgement
 from dace.core.matter.settings import setting
 from dace.core.season.crops import Crop
@@ -27,7 +29,7 @@ from dace.core.season.crops import Crop
 _OFFERS = 3
 _FEW_L = 1e-6
 _MUCH_WORSE, _LEAST_ML = 0.8, 0.5
-_LEAST_LEFT = 0.5
+_LEAST_LEFT, _MOST_PARTS = 0.5, 2
 
 
 def litres_each(facts: Facts, litres: float) -> float:
@@ -55,7 +57,7 @@ def _hates_lime(grown: Crop, facts: Facts) -> bool:
 
 
 def recipes(meal: Meal, stock: dict[str, float]) -> tuple[Portion, ...]:
-    """Up to three cans that suit all that is fed there, the one that misses least first.
+    """Up to three cans that suit all that is fed there, the best first.
 
     Parameters
     ----------
@@ -71,8 +73,18 @@ def recipes(meal: Meal, stock: dict[str, float]) -> tuple[Portion, ...]:
     """
     if meal.litres <= _FEW_L:
         return ()
+    return tuple(
+        portion(one, meal.litres * one.litres_share, meal.water, meal.yard)
+        for one in choices_of(meal, meal.yard.sources, stock)[:_OFFERS]
+    )
+
+
+def choices_of(
+    meal: Meal, sources: Sequence[Source], stock: Mapping[str, float]
+) -> tuple[Option, ...]:
+    """Every can of some sources that suits, brews at the bottom of cans among them."""
     found = []
-    for one in options(meal):
+    for one in options(meal, sources):
         left = stock.get(one.source.key, one.source.stock) / (meal.litres * one.litres_share)
         if left < _LEAST_LEFT * one.per_l:
             continue
@@ -81,14 +93,23 @@ def recipes(meal: Meal, stock: dict[str, float]) -> tuple[Portion, ...]:
             held = option_of(one.source, meal, left)
         if held is not None:
             found.append(held)
-    return tuple(
-        portion(one, meal.litres * one.litres_share, meal.water, meal.yard)
-        for one in worth_it(found, meal.litres)[:_OFFERS]
+    cans = with_base(meal, bases(sources, meal), found, stock)
+    enough = [one for one in cans if _held(one, meal, stock)]
+    return worth_it([*found, *enough], meal.litres)
+
+
+def _held(one: Option, meal: Meal, stock: Mapping[str, float]) -> bool:
+    """Whether the shelf holds all that goes in."""
+    return all(
+        per_l * meal.litres <= stock.get(source.key, source.stock) + _FEW_L
+        for source, per_l in one.parts
     )
 
 
 def worth_it(found: Sequence[Option], litres: float) -> tuple[Option, ...]:
     """The best first, without those that suit much worse or are too little to measure."""
+    if not found:
+        return ()
     ranked = in_rank(found)
     near = [one for one in ranked if one.rank <= ranked[0].rank + _MUCH_WORSE]
     return tuple(one for one in near if measurable(one, litres)) or tuple(near)
@@ -113,57 +134,81 @@ def portion(one: Option, litres: float, water: NamedWater, yard: Yard) -> Portio
         cap=one.cap,
         bound_by=one.bound_by,
         miss=one.miss,
+        base=_bottom(one.base, litres),
     )
-    return _in_vessel(bare, litres, one.source, yard)
+    return _in_vessel(bare, litres, yard)
 
 
-def thinner(own: Portion, per_l: float, why: str, yard: Yard) -> Portion:
-    """A can at a weaker strength than its own, and why [mL or g a litre]."""
+def _bottom(base: Base | None, litres: float) -> Bottom | None:
+    if base is None:
+        return None
+    return Bottom(base.source.key, base.source.name, base.per_l * litres, base.per_l)
+
+
+def thinner(own: Portion, per_l: Sequence[float], why: str, yard: Yard) -> Portion:
+    """A can at a weaker strength than its own, and why [mL or g a litre of each part]."""
     return replace(whole_can(own, per_l, own.litres, yard), bound_by=why)
 
 
-def whole_can(own: Portion, per_l: float, litres: float, yard: Yard) -> Portion:
-    """A can of the same source and water at a strength [mL or g a litre], for so many litres."""
-    source = next(one for one in yard.sources if one.key == own.source)
+def whole_can(own: Portion, per_l: Sequence[float], litres: float, yard: Yard) -> Portion:
+    """A can of the same sources and water at a strength [mL or g a litre], for so many litres."""
+    keys, *_ = own.recipe
+    return _mixed(replace(own, litres=litres), tuple(zip(keys, per_l, strict=True)), yard)
+
+
+def _mixed(own: Portion, parts: Sequence[tuple[str, float]], yard: Yard) -> Portion:
+    """A portion of other parts; its last is what it is named by."""
+    by_key = {one.key: one for one in yard.sources}
     water = next(one for one in yard.waters if one.key == own.water)
-    thin = replace(
+    several = [(by_key[key], per_l) for key, per_l in parts]
+    _, per_l = several[-1]
+    base = Base(*several[0]) if len(several) > 1 else None
+    made = replace(
         own,
-        amount=per_l * litres,
+        amount=per_l * own.litres,
         per_l=per_l,
-        can=litre_of(per_l, source.feed, water.ions),
+        can=litre_of(tuple((one.feed, one.name, each) for one, each in several), water.ions),
+        base=_bottom(base, own.litres),
     )
-    return _in_vessel(thin, litres, source, yard)
+    return _in_vessel(made, own.litres, yard)
 
 
-def from_mixed(source: Source, can: MixedCan, fed: Sequence[Fed], yard: Yard) -> Portion | None:
-    """What a stop gets of a can that stands there mixed; None where its water is gone."""
+def from_mixed(can: MixedCan, fed: Sequence[Fed], yard: Yard) -> Portion | None:
+    """What a stop gets of a can that stands there mixed; None where a jar or its water is gone."""
     water = next((one for one in yard.waters if one.key == can.water), None)
-    if water is None or can.per_l <= 0:
+    held = {one.key for one in yard.sources}
+    parts = [part for part in can.parts if part[0] in held and part[1] > 0][-_MOST_PARTS:]
+    if water is None or not parts or len(parts) < len(can.parts[-_MOST_PARTS:]):
         return None
-    litres = sum(one.litres for one in fed)
+    source = next(one for one in yard.sources if one.key == parts[-1][0])
     poured = Portion(
         source=source.key,
         name=source.name,
         unit=source.feed.unit,
-        amount=can.per_l * litres,
-        per_l=can.per_l,
+        amount=0.0,
         water=water.key,
         water_name=water.name,
-        can=litre_of(can.per_l, source.feed, water.ions),
+        litres=sum(one.litres for one in fed),
         cap=min(cap_of(one, water.ions) for one in fed),
         bound_by="the can that is mixed for today",
     )
-    return _in_vessel(poured, litres, source, yard)
+    return _mixed(poured, parts, yard)
 
 
-def _in_vessel(own: Portion, litres: float, source: Source, yard: Yard) -> Portion:
+def _in_vessel(own: Portion, litres: float, yard: Yard) -> Portion:
     vessel, cans = vessel_for(litres, yard.vessels)
+    dense = next((one.g_per_ml for one in yard.sources if one.key == own.source), None)
+    base = own.base
+    if base is not None:
+        said = measured(base.amount / cans, "mL", yard.owned, None)
+        base = replace(base, said=said)
     return replace(
         own,
-        said=measured(own.amount / cans, own.unit, yard.owned, source.g_per_ml),
+        said=measured(own.amount / cans, own.unit, yard.owned, dense),
         litres=litres,
         vessel=vessel.key if vessel else "",
         vessel_name=vessel.name if vessel else "",
         fill_l=litres / cans,
         cans=cans,
+        base=base,
     )

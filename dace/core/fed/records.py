@@ -83,11 +83,10 @@ class Grows:
 
 @dataclass(frozen=True)
 class MixedCan:
-    """A can that was mixed from a source in a water, at so many mL or g a litre."""
+    """A can that was mixed: its sources, the water, so many mL or g of each in a litre."""
 
-    source: str
+    parts: tuple[tuple[str, float], ...]
     water: str
-    per_l: float
 
 
 @dataclass(frozen=True)
@@ -136,13 +135,29 @@ class Yard:
 
 
 @dataclass(frozen=True)
+class Bottom:
+    """A brew that goes into a can first: so much of it [mL], and ``per_l`` of it in a litre."""
+
+    source: str
+    name: str
+    amount: float
+    per_l: float
+    said: AmountSaid = NOT_MEASURED
+
+    @property
+    def strength(self) -> str:
+        """How strong it is, as one says it."""
+        return format_strength(self.per_l, "mL")
+
+
+@dataclass(frozen=True)
 class Portion:
     """A can, or a dressing, that suits a stop: so much of a source for so many litres.
 
     ``amount`` [mL or g] and ``litres`` are of all its plants together, ``per_l`` what a litre
     of can gets of it; ``fill_l`` what goes into each of ``cans``, and ``said`` the amount in one
-    of them; ``can`` is a litre of it. A dressing has no can, no water and no litres: it is
-    ``spread``, so much on so much ground.
+    of them; ``can`` is a litre of it; ``base`` a brew that goes in before. A dressing has no
+    can, no water and no litres: it is ``spread``, so much on so much ground.
     """
 
     source: str
@@ -163,6 +178,20 @@ class Portion:
     cap: float = 0.0
     bound_by: str = ""
     miss: float = 0.0
+    base: Bottom | None = None
+
+    @property
+    def used(self) -> dict[str, float]:
+        """What it takes of the shelf [mL or g], by source."""
+        own = {self.source: self.amount}
+        return {self.base.source: self.base.amount} | own if self.base else own
+
+    @property
+    def recipe(self) -> tuple[tuple[str, ...], str, tuple[float, ...]]:
+        """What goes in, in which water, how much of each in a litre."""
+        if self.base is None:
+            return (self.source,), self.water, (self.per_l,)
+        return (self.base.source, self.source), self.water, (self.base.per_l, self.per_l)
 
     @property
     def words(self) -> str:

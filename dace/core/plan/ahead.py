@@ -181,7 +181,7 @@ def _mark(stop: Stop, verdict: Verdict, grown: dict[str, tuple[Span, ...]], days
     ]  # fmt: skip
     recipe = verdict.recipe
     act = (verdict.kind, verdict.next_on, verdict.litres, verdict.flush and verdict.flush.each_l,
-           recipe and (recipe.source, recipe.amount, recipe.water))  # fmt: skip
+           recipe and (recipe.used, recipe.water))  # fmt: skip
     about = replace(stop, followed=None, grows=(), mixed=None)  # type: ignore[arg-type]
     return hashlib.sha256(stop.followed.whole + repr((said, act, about, days)).encode()).digest()
 

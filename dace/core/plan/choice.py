@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Hashable
+from collections.abc import Hashable, Sequence
 from dataclasses import dataclass, field, replace
 
 import numpy as np
@@ -10,8 +10,8 @@ from numpy.typing import NDArray
 
 from dace.core.can.ingredient import Source
 from dace.core.can.mixing import Mixture
-from dace.core.fed.options import Meal, Option, is_barred, litre_of, option_of
-from dace.core.fed.recipe import worth_it
+from dace.core.fed.options import Meal, Option, is_barred, litre_of
+from dace.core.fed.recipe import choices_of
 from dace.core.fed.records import NamedWater, Yard
 from dace.core.matter.composition import Composition
 from dace.core.matter.nutrients import NUTRIENTS
@@ -32,11 +32,10 @@ class Choices:
     _charged: dict[tuple[str, str], tuple[Array, Array, float]] = field(default_factory=dict)
 
     def of(self, ahead: Ahead, meal: Meal) -> tuple[Option, ...]:
-        """Every source that suits a meal, the best first."""
+        """Every can that suits a meal, the best first."""
         day = (meal.facts.today - ahead.facts.today).days
-        left = (s for s in self._may(meal) if day < self.gone.get(s.key, day + 1))
-        found = [one for source in left if (one := option_of(source, meal)) is not None]
-        return worth_it(found, meal.litres) if found else ()
+        there = [s for s in self._may(meal) if day < self.gone.get(s.key, day + 1)]
+        return choices_of(meal, there, {})
 
     def _may(self, meal: Meal) -> tuple[Source, ...]:
         stop, facts = meal.facts.stop, meal.facts
@@ -62,12 +61,14 @@ class Choices:
 
     def charged(self, one: Option, water: NamedWater) -> Nine:
         """A litre of an option's can as it comes to the roots [mg/L]; nearly straight in it."""
+        if one.base is not None:
+            return charged_of(one.can, [source.feed for source, _ in one.parts], water)
         key = (one.source.key, water.key)
         if key not in self._charged:
             feed = one.source.feed
             strong = _USUAL_MG_L / max(feed.element(n) for n in NUTRIENTS)
             weak, full = (
-                np.array(charged_of(litre_of(per_l, feed, one.water), feed, water))
+                np.array(charged_of(litre_of(((feed, "", per_l),), one.water), [feed], water))
                 for per_l in (_WEAK * strong, strong)
             )
             self._charged[key] = weak, (full - weak) / (strong - _WEAK * strong), _WEAK * strong
@@ -79,12 +80,12 @@ class Choices:
         return replace(self, gone=gone)
 
 
-def charged_of(can: Mixture, feed: Composition, water: NamedWater) -> Nine:
-    """A litre of a can of one source as it comes to the roots [mg/L]."""
+def charged_of(can: Mixture, feeds: Sequence[Composition], water: NamedWater) -> Nine:
+    """A litre of a can of some sources as it comes to the roots [mg/L]."""
     held = {name: result.value for name, result in can.nutrients}
     return charged_can(
         {nutrient: held[nutrient] for nutrient in NUTRIENTS},
-        ((feed, can.amount_per_l),),
+        tuple(zip(feeds, (part.per_l for part in can.parts), strict=True)),
         can.ec.value,
         water.ions.of("HCO3"),
     )

@@ -108,7 +108,7 @@ def make_plan(yard: Yard, weeks: int = 12, found: Sequence[Verdict] | None = Non
 def _digest(judged: Sequence[Verdict], events: Sequence[Event]) -> str:
     told = [(one.stop, one.kind, one.headline, one.next_on) for one in judged]
     rows = [
-        (e.stop, e.slot, e.kind, e.on, e.each, e.portion.source, e.portion.amount)
+        (e.stop, e.slot, e.kind, e.on, e.each, e.portion.used)
         if e.portion
         else (e.stop, e.slot, e.kind, e.on, e.litres)
         for e in events

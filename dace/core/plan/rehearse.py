@@ -166,11 +166,12 @@ def tally(plan: Plan, yard: Yard, stops: frozenset[str] = frozenset()) -> Tally:
     money, minutes, unpriced = 0.0, 0.0, False
     for event in events:
         assert event.portion is not None
-        source = sources[event.portion.source]
-        minutes += minutes_of(source)
-        if source.price is not None:
-            money += source.price * event.portion.amount
-        unpriced = unpriced or (source.price is None and not source.home_made)
+        for key, amount in event.portion.used.items():
+            source = sources[key]
+            minutes += minutes_of(source)
+            if source.price is not None:
+                money += source.price * amount
+            unpriced = unpriced or (source.price is None and not source.home_made)
     shares = [one.share for one in plan.carried if _meant(one.stop, stops)]
     return Tally(
         feeds=len(events),

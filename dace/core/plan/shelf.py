@@ -16,9 +16,10 @@ def runs_out(walked: Mapping[int, Walked], left: Mapping[str, float]) -> dict[st
     found: dict[str, int] = {}
     drawn = dict(left)
     for _, given in in_order(walked):
-        drawn[given.source] -= given.amount
-        if drawn[given.source] < -_ROUNDING:
-            found.setdefault(given.source, given.ahead)
+        for key, amount in given.used.items():
+            drawn[key] -= amount
+            if drawn[key] < -_ROUNDING:
+                found.setdefault(key, given.ahead)
     return found
 
 
@@ -40,11 +41,12 @@ def within_stock(walked: Mapping[int, Walked], left: Mapping[str, float]) -> boo
     """Take out what the shelf cannot give, day by day; whether any was."""
     drawn, taken_out = dict(left), False
     for at, given in in_order(walked):
-        if given.amount > drawn[given.source] + _ROUNDING:
+        if any(amount > drawn[key] + _ROUNDING for key, amount in given.used.items()):
             one = walked[at]
             one.given = [kept for kept in one.given if kept is not given]
             one.empty = [*one.empty, given.ahead]
             taken_out = True
             continue
-        drawn[given.source] -= given.amount
+        for key, amount in given.used.items():
+            drawn[key] -= amount
     return taken_out

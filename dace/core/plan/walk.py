@@ -67,18 +67,11 @@ class Given:
         return sum(one.litres for one in self.fed)
 
     @property
-    def source(self) -> str:
-        """The key of what it takes from the shelf."""
+    def used(self) -> dict[str, float]:
+        """What it takes of the shelf [mL or g], by source."""
         if self.option is not None:
-            return self.option.source.key
-        return self.dressing.source if self.dressing else ""
-
-    @property
-    def amount(self) -> float:
-        """How much of it [mL or g]."""
-        if self.option is not None:
-            return self.option.per_l * self.litres
-        return self.dressing.amount if self.dressing else 0.0
+            return {source.key: per_l * self.litres for source, per_l in self.option.parts}
+        return self.dressing.used if self.dressing else {}
 
 
 @dataclass
@@ -170,9 +163,9 @@ class Walk:
                 self.states[at].empty.append(0)
 
     def _pour_portion(self, at: int, portion: Portion, water: NamedWater) -> None:
-        source = next(s for s in self.choices.yard.sources if s.key == portion.source)
+        feeds = {one.key: one.feed for one in self.choices.yard.sources}
         assert portion.can is not None
-        mg_l = charged_of(portion.can, source.feed, water)
+        mg_l = charged_of(portion.can, [feeds[key] for key in portion.used], water)
         self.middle.pour(at, portion.litres, mg_l)
 
     def _spread(self, at: int, portion: Portion) -> None:
@@ -291,7 +284,7 @@ class Walk:
         ahead, state = self.aheads[at], self.states[at]
         slots = [slot for stop, slot in self.shares if stop == ahead.stop.key and slot <= day]
         shares = self.shares.get((ahead.stop.key, max(slots, default=-1)), {})
-        known = {one.source.key: one for one in several}
+        known = {one.key: one for one in several}
         wanted = {key: share for key, share in shares.items() if key in known}
         total = sum(wanted.values())
         if total <= 0:

@@ -99,7 +99,7 @@ def _slot(
     brings = [[one.brought[n] for n in NUTRIENTS] for one in several]
     return Slot(
         ahead=day,
-        keys=tuple(one.source.key for one in several),
+        keys=tuple(one.key for one in several),
         ranks=tuple(one.rank - several[0].rank for one in several),
         brings=np.array(brings).reshape(-1, len(NUTRIENTS)) * litres * free,
         kept=unfed.kept(at, day, end),

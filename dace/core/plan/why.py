@@ -41,7 +41,12 @@ def _feed(given: Given, worth: tuple[float, ...]) -> list[str]:
     option, stage = given.option, given.fed[0].stage.words
     assert option is not None
     best = given.others[0]
-    if option.source.key == best.source.key:
+    if option.base is not None:
+        first = option.base.source
+        until = first.keeps_until
+        keeps = f" and keeps till {until.day} {until:%B}" if until else ""
+        chosen = f"{first.name} goes first: it is ripe{keeps}."
+    elif option.source.key == best.source.key:
         chosen = f"{option.source.name}: nothing else on the shelf comes nearer to {stage}."
         if len(given.others) > 1 and given.others[1].rank - option.rank < _CLOSE:
             second = given.others[1].source.name

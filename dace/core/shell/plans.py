@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from dace.core.api import CanToMix, Event, make_plan
 from dace.core.shell.json_in import Json, number
-from dace.core.shell.verdicts import amount_out, verdict_out
+from dace.core.shell.verdicts import amounts_out, verdict_out
 from dace.core.shell.yards import yard_in
 
 _WEEKS = 12
@@ -47,7 +47,7 @@ def _event(one: Event) -> Json:
         "kind": one.kind,
         "stage": one.stages[0][1] if one.stages else None,
         "stages": {planting.split(":", 1)[-1]: stage for planting, stage in one.stages},
-        "amounts": [amount_out(one.portion)] if one.portion else [],
+        "amounts": amounts_out(one.portion) if one.portion else [],
         "water": one.water_name or None,
         "litres": one.litres,
         "each": [
@@ -65,7 +65,7 @@ def _event(one: Event) -> Json:
 
 def _can(one: CanToMix) -> Json:
     return {
-        "amounts": [amount_out(one.portion)],
+        "amounts": amounts_out(one.portion),
         "water": one.portion.water_name,
         "litres": one.portion.litres,
         "cans": one.portion.cans,

@@ -25,7 +25,7 @@ def verdict_out(found: Verdict) -> Json:
         "headline": found.headline,
         "reason": found.reason,
         "button": found.button,
-        "amounts": [amount_out(portion)] if portion else [],
+        "amounts": amounts_out(portion) if portion else [],
         "water": found.water_name or None,
         "litres": found.litres,
         "each": [
@@ -58,14 +58,21 @@ def verdict_out(found: Verdict) -> Json:
     }
 
 
-def amount_out(portion: Portion) -> Json:
-    """So much of a source."""
-    return {
-        "name": portion.name,
-        "amount": portion.amount,
-        "unit": portion.unit,
-        "words": portion.words,
-    }
+def amounts_out(portion: Portion) -> list[Json]:
+    """So much of each source, in the order in which it is poured."""
+    base, own = (
+        portion.base,
+        {
+            "name": portion.name,
+            "amount": portion.amount,
+            "unit": portion.unit,
+            "words": portion.words,
+        },
+    )
+    if base is None:
+        return [own]
+    first = {"name": base.name, "amount": base.amount, "unit": "mL", "words": base.said.words}
+    return [first, own]
 
 
 def _flush(found: Verdict) -> Json | None:

@@ -127,7 +127,9 @@ def _source(row: Json, turn: int) -> Source:
     dissolves = bool(jar.get("dissolves", row.get("dissolves", not slow)))
     content = None if dissolves else content_in(jar)
     stock, price = row.get("stock"), row.get("price")
-    until = row.get("keeps_until")
+    until, ready = row.get("keeps_until"), row.get("ready_on")
+    if row.get("made") and not any(token.startswith("method:") for token in tokens):
+        tokens |= {"method:unknown"}
     return Source(
         key=str(turn),
         name=text(row, "name"),
@@ -136,6 +138,7 @@ def _source(row: Json, turn: int) -> Source:
         tokens=tokens,
         dissolves=dissolves,
         content=content,
+        ready_on=None if ready is None else day_of(ready, "jars.ready_on"),
         keeps_until=None if until is None else day_of(until, "jars.keeps_until"),
         price=None if price is None else number(price, "jars.price"),
     )

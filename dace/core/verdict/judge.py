@@ -21,7 +21,7 @@ from dace.core.verdict.case import Decided
 from dace.core.verdict.cold_night import cold_words
 from dace.core.verdict.kinds import decide, kind_of, matters
 from dace.core.verdict.to_get import said_to_get, to_get
-from dace.core.verdict.together import SHARED, shared
+from dace.core.verdict.together import SHARED, Shared, shared
 from dace.core.verdict.wants import Want
 from dace.core.verdict.words import basis_of, small_pot
 
@@ -64,7 +64,8 @@ def left_after(stock: Mapping[str, float], verdicts: Iterable[Verdict]) -> dict[
     left = dict(stock)
     for one in verdicts:
         if one.recipe is not None and not one.mixed:
-            left[one.recipe.source] -= one.recipe.amount
+            for key, amount in one.recipe.used.items():
+                left[key] -= amount
     return left
 
 
@@ -108,19 +109,20 @@ def _poured_together(found: Sequence[_Judged], yard: Yard) -> tuple[Verdict, ...
     names = {stop.key: stop.name for stop in yard.stops}
     largest = max((one.litres for one in yard.vessels), default=0.0)
     for can in shared(whole, largest, yard.filled):
-        weakest = names[whole[can.stops[0]].stop]
-        for at in can.stops:
-            own = whole[at].recipe
-            if own is not None and own.amount / own.litres <= can.per_l * _SAME:
-                weakest = names[whole[at].stop]
-        for at in can.stops:
-            own = whole[at].recipe
-            if own is not None and own.amount / own.litres > can.per_l * _SAME:
-                thin = thinner(own, can.per_l, f"{SHARED} {weakest}", yard)
-                whole[at] = found[at].worded(
-                    replace(whole[at], recipe=thin, offers=(thin, *whole[at].offers[1:]))
-                )
+        own = {at: one for at in can.stops if (one := whole[at].recipe) is not None}
+        stronger = {at: one for at, one in own.items() if _stronger(one, can)}
+        weakest = next((at for at in own if at not in stronger), can.stops[0])
+        why = f"{SHARED} {names[whole[weakest].stop]}"
+        for at, one in stronger.items():
+            thin = thinner(one, can.per_l, why, yard)
+            whole[at] = found[at].worded(
+                replace(whole[at], recipe=thin, offers=(thin, *whole[at].offers[1:]))
+            )
     return tuple(whole)
+
+
+def _stronger(own: Portion, can: Shared) -> bool:
+    return any(mine > its * _SAME for mine, its in zip(own.recipe[2], can.per_l, strict=True))
 
 
 def _judged(stop: Stop, yard: Yard, stock: dict[str, float]) -> _Judged:
@@ -220,8 +222,7 @@ def _over(decided: Decided) -> bool:
 def _mixed_already(stop: Stop, fed: Sequence[Fed], yard: Yard) -> tuple[Portion, ...]:
     """So much of the can that stands there mixed; nothing where its jar or water are gone."""
     can = stop.mixed
-    source = next((one for one in yard.sources if can and one.key == can.source), None)
-    found = from_mixed(source, can, fed, yard) if source and can else None
+    found = from_mixed(can, fed, yard) if can else None
     return (found,) if found else ()
 
 

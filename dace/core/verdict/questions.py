@@ -24,7 +24,7 @@ def drain_question(facts: Facts, kind: str, pen: bool) -> Question | None:
     if facts.surprise:
         what = f"Read {where} again: the last reading is far above what was poured here"
         return Question("again", what, "read again", after)
-    if kind not in ("feed", "dress") or facts.fresh:
+    if kind not in ("feed", "dress") or facts.fresh or facts.in_tray:
         return None
     if facts.over < _LIKELY:
         return None

@@ -18,20 +18,25 @@ _ROUNDING = 1e-9
 
 @dataclass(frozen=True)
 class Shared:
-    """Stops, by their place in the row, that get one strength of one source in one water."""
+    """Stops, by their place in the row, that get one recipe in one water.
 
-    source: str
+    ``per_l`` is what a litre takes of each source, ``strongest`` the most of the last of them
+    that any of the stops would get by itself.
+    """
+
+    sources: tuple[str, ...]
     water: str
-    per_l: float
+    per_l: tuple[float, ...]
     stops: tuple[int, ...]
     strongest: float
 
     def with_(self, other: Shared) -> Shared:
         """Both at the weaker strength, so that neither gets more than it likes."""
+        weaker = tuple(min(pair) for pair in zip(self.per_l, other.per_l, strict=True))
         return Shared(
-            self.source,
+            self.sources,
             self.water,
-            min(self.per_l, other.per_l),
+            weaker,
             tuple(sorted((*self.stops, *other.stops))),
             max(self.strongest, other.strongest),
         )
@@ -39,7 +44,7 @@ class Shared:
     @property
     def lost(self) -> float:
         """How much weaker than it might be the strongest of them is."""
-        return 1 - self.per_l / self.strongest
+        return 1 - self.per_l[-1] / self.strongest
 
 
 def shared(found: Sequence[Verdict], largest_l: float, filled: int = 0) -> tuple[Shared, ...]:
@@ -51,7 +56,7 @@ def shared(found: Sequence[Verdict], largest_l: float, filled: int = 0) -> tuple
     it was filled today already: what is still to mix stays as it was, however far one has walked.
     """
     cans = [
-        Shared(one.source, one.water, one.amount / one.litres, (at,), one.amount / one.litres)
+        Shared(*one.recipe, (at,), one.per_l)
         for at, verdict in enumerate(found)
         if (one := _poured(verdict)) is not None
     ]
@@ -61,8 +66,10 @@ def shared(found: Sequence[Verdict], largest_l: float, filled: int = 0) -> tuple
         pairs = []
         for i, a in enumerate(cans):
             for j, b in enumerate(cans[:i]):
+                if (a.sources, a.water) != (b.sources, b.water):
+                    continue
                 both = a.with_(b)
-                if (a.source, a.water) != (b.source, b.water) or both.lost > _MOST_LOST:
+                if both.lost > _MOST_LOST:
                     continue
                 fewer = fills(both.stops, found, largest_l) < times[a.stops] + times[b.stops]
                 if both.lost <= _ALIKE or (many and fewer):

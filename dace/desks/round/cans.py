@@ -53,6 +53,11 @@ def _to_mix(block_id: uuid.UUID, can: CanToMix, now: CansNow) -> RoundCanOut:
         at=_at(now, [one.stop for one in can.served]),
         letter="",
         lines=[
+            *(
+                [_amount_line(portion.base.said, portion.base.name, portion.cans)]
+                if portion.base
+                else []
+            ),
             _amount_line(portion.said, portion.name, portion.cans),
             RoundLineOut(
                 amount=_filled(portion.fill_l, portion.cans),

@@ -15,4 +15,6 @@ def event_words(event: Event) -> str:
     litres = shown.litres(event.litres, 2)
     cans = event.portion.cans
     each = f" in each of {cans} cans" if cans > 1 else ""
-    return f"{amount} of {event.portion.name}{each} for {litres} of {event.water_name}"
+    base = event.portion.base
+    first = f"{base.said.words} of {base.name} and " if base else ""
+    return f"{first}{amount} of {event.portion.name}{each} for {litres} of {event.water_name}"

@@ -11,9 +11,23 @@ from dace.desks.shared.figures import StepOut, steps_out
 from dace.desks.shared.out import Out
 
 
-class PortionOut(Out):
-    """So much of a jar for a stop: as a can [L] or, with no vessel, spread dry."""
+class BaseOut(Out):
+    """A brew that goes into a can first."""
 
+    jar_id: uuid.UUID
+    name: str
+    words: str
+    strength: str
+
+
+class PortionOut(Out):
+    """So much of a jar for a stop: as a can [L] or, with no vessel, spread dry.
+
+    ``key`` tells it from the other offers; ``base`` is what goes in before.
+    """
+
+    key: str
+    base: BaseOut | None
     jar_id: uuid.UUID
     name: str
     text: str
@@ -157,7 +171,17 @@ def _answer(one: After) -> AnswerOut:
 
 
 def _portion(one: Portion) -> PortionOut:
+    base = one.base
     return PortionOut(
+        key="+".join(one.used),
+        base=BaseOut(
+            jar_id=uuid.UUID(base.source),
+            name=base.name,
+            words=base.said.words,
+            strength=base.strength,
+        )
+        if base
+        else None,
         jar_id=uuid.UUID(one.source),
         name=one.name,
         text=_portion_text(one),
@@ -175,7 +199,8 @@ def _portion(one: Portion) -> PortionOut:
 def _portion_text(one: Portion) -> str:
     if one.can is None:
         return f"{one.words} of {one.name}, {one.strength}"
-    return f"{one.words} of {one.name} in {shown.litres(one.litres, 2)} of {one.water_name}"
+    first = f"{one.base.said.words} of {one.base.name}, " if one.base else ""
+    return f"{first}{one.words} of {one.name} in {shown.litres(one.litres, 2)} of {one.water_name}"
 
 
 def _age(days: int | None) -> str:

@@ -97,17 +97,17 @@ def _suits(scope: Scope, jar: Jar) -> list[JarCanOut]:
     """Stops that want a feed today and whose roots a can of it suits."""
     found = []
     for stop in stop_verdicts(scope):
-        for turn, offer in enumerate(stop.verdict.offers):
-            if offer.source == str(jar.pk):
-                text = (
-                    f"{offer.words} in {shown.litres(offer.litres, 2)}"
-                    if offer.can
-                    else offer.words
-                )
-                spot = stop_name(stop)
-                found.append(
-                    JarCanOut(place_id=stop.place.id, spot=spot, text=text, first=turn == 0)
-                )
+        mine = [
+            (turn, offer) for turn, offer in enumerate(stop.verdict.offers)
+            if str(jar.pk) in offer.used
+        ]  # fmt: skip
+        for turn, offer in mine[:1]:
+            base = offer.base
+            own = base.said.words if base and base.source == str(jar.pk) else offer.words
+            text = f"{own} in {shown.litres(offer.litres, 2)}" if offer.can else own
+            found.append(
+                JarCanOut(place_id=stop.place.id, spot=stop_name(stop), text=text, first=turn == 0)
+            )
     return found
 
 
@@ -129,10 +129,12 @@ def _cost(scope: Scope, jar: Jar) -> str:
     """What the newest can of it costs, where its price is known."""
     if jar.price is None or not jar.dissolves:
         return ""
-    offers = [o for v in stop_verdicts(scope) for o in v.verdict.offers if o.source == str(jar.pk)]
+    key = str(jar.pk)
+    offers = [o for v in stop_verdicts(scope) for o in v.verdict.offers if key in o.used]
     if not offers:
         return ""
-    return f"{jar.price * offers[0].amount / jar.holds:.2f} for {shown.litres(offers[0].litres, 2)}"
+    cost = jar.price * offers[0].used[key] / jar.holds
+    return f"{cost:.2f} for {shown.litres(offers[0].litres, 2)}"
 
 
 def _strength(one: BottleStrength, jar: Jar, zone: ZoneInfo) -> StrengthOut:

@@ -2838,6 +2838,23 @@ export interface components {
             name: string;
         };
         /**
+         * BaseOut
+         * @description A brew that goes into a can first.
+         */
+        BaseOut: {
+            /**
+             * Jar Id
+             * Format: uuid
+             */
+            jar_id: string;
+            /** Name */
+            name: string;
+            /** Strength */
+            strength: string;
+            /** Words */
+            words: string;
+        };
+        /**
          * BasisOut
          * @description What the verdict rests on, and how old that is.
          */
@@ -6070,8 +6087,11 @@ export interface components {
         /**
          * PortionOut
          * @description So much of a jar for a stop: as a can [L] or, with no vessel, spread dry.
+         *
+         *     ``key`` tells it from the other offers; ``base`` is what goes in before.
          */
         PortionOut: {
+            base: components["schemas"]["BaseOut"] | null;
             /** Bound By */
             bound_by: string;
             /** Cans */
@@ -6081,6 +6101,8 @@ export interface components {
              * Format: uuid
              */
             jar_id: string;
+            /** Key */
+            key: string;
             /** Litres */
             litres: number;
             /** Name */

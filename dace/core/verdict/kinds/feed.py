@@ -35,10 +35,12 @@ class Feed(Given):
         assert portion is not None  # what nothing suits waits; see ``to_get``
         times = "" if portion.cans == 1 else f", {number_word(portion.cans)} times"
         at = format_strength(portion.per_l, portion.unit, 2)
-        return (
-            f"Feed {portion.name} at {at}: {portion.words} in "
-            f"{shown.litres(portion.fill_l, 2)} of {portion.water_name}{times}."
-        )
+        fills = f"{shown.litres(portion.fill_l, 2)} of {portion.water_name}{times}"
+        if portion.base is not None:
+            base = portion.base
+            first = f"{base.said.words} of {base.name}, then {portion.words} of {portion.name}"
+            return f"Feed {first}, to {fills}."
+        return f"Feed {portion.name} at {at}: {portion.words} in {fills}."
 
     def button(self, facts: Facts, found: Verdict) -> str:
         """How much of it goes on each."""

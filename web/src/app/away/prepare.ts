@@ -59,7 +59,7 @@ async function cansOf(stop: Schemas['StopOut'], supplies: Schemas['SuppliesOut']
     const offer = verdict.offers.find((one) => one.vessel_l > 0);
     if (!stand || !offer || away.off) continue;
     const laid = laidOut(offer, verdict, stand.id, supplies.waters[0]?.id ?? '');
-    const body = { ...laid, reading: 0, stand_id: stand.id, plants: stand.count, more: [] };
+    const body = { ...laid, reading: 0, stand_id: stand.id, plants: stand.count };
     await ask(client.POST('/api/bench/preview', { body }));
   }
 }

@@ -125,7 +125,8 @@ export class Bench {
     this.laid = '';
     this.beside.clear();
     const offers = verdict?.offers.filter((one) => one.vessel_l > 0) ?? [];
-    const offer = jarId ? offers.find((one) => one.jar_id === jarId) : offers[0];
+    const ofJar = offers.filter((one) => one.jar_id === jarId);
+    const offer = jarId ? (ofJar.find((one) => !one.base) ?? ofJar[0]) : offers[0];
     if (offer) {
       this.take(offer);
       return;
@@ -146,7 +147,8 @@ export class Bench {
     this.reading = 0;
     this.said = laid.strength;
     this.litresSaid = laid.litres;
-    this.laid = offer.jar_id === garden.verdict?.portion?.jar_id ? this.signature() : '';
+    this.beside.take(laid.more);
+    this.laid = offer.key === garden.verdict?.portion?.key ? this.signature() : '';
     void this.work();
   }
 

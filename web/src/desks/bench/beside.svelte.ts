@@ -50,7 +50,7 @@ export class Beside {
   }
 
   /** Just these, as Dace found them. */
-  take(sources: Schemas['MixSourceOut'][]): void {
+  take(sources: { jar_id: string; strength: string }[]): void {
     this.rows = sources.map((one) => ({ jarId: one.jar_id, said: one.strength, reading: 0 }));
   }
 

@@ -1,7 +1,7 @@
 import type { Schemas } from '../../api/client';
 import { volume } from '../../app/measures';
 
-/** A verdict's offer as it stands on the Bench: jar, water, vessel, strength, litres for each. */
+/** A verdict's offer as it stands on the Bench; a brew that goes in first stands beside the jar. */
 export function laidOut(
   offer: Schemas['PortionOut'],
   verdict: Schemas['VerdictOut'] | null,
@@ -15,5 +15,8 @@ export function laidOut(
     vessel: volume(offer.vessel_l, 4),
     strength: offer.strength,
     litres: mine?.litres ? volume(mine.litres, 4) : '',
+    more: offer.base
+      ? [{ jar_id: offer.base.jar_id, strength: offer.base.strength, reading: 0 }]
+      : [],
   };
 }

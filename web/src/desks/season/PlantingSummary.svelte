@@ -30,7 +30,7 @@
     {#if verdict.offers.length > 1}
       <h3>Or from your shelf</h3>
       <ul>
-        {#each verdict.offers.slice(1) as offer (offer.jar_id)}
+        {#each verdict.offers.slice(1) as offer (offer.key)}
           <li>
             {#if offer.vessel_l}<a href={toBench(offer.jar_id)}>{offer.text}</a>
             {:else}{offer.text}{/if}
