@@ -31,6 +31,7 @@ from dace.households.scope import Scope
 from dace.households.version import Newest, Version, version_of
 from dace.measuring.models import Pen
 from dace.shelf.reads import compositions_now, source_of
+from dace.shelf.straining import sources_to_come
 
 _one_at_a_time = Lock()
 
@@ -131,7 +132,10 @@ def _yard(scope: Scope, garden: Garden, record: RootRecord, asked: tuple[Stop, .
     return Yard(
         days=record.known.outlook,
         stops=asked,
-        sources=tuple(source_of(jar, feeds[jar.pk], stock) for jar, stock in jars),
+        sources=(
+            *(source_of(jar, feeds[jar.pk], stock) for jar, stock in jars),
+            *sources_to_come(scope, record.known.today),
+        ),
         waters=tuple(NamedWater(str(w.pk), w.name, core_water(w)) for w in waters(scope)),
         vessels=tuple(Vessel(str(v.pk), v.name, v.volume_l) for v in there),
         owned=owned(scope),

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import uuid
 from dataclasses import dataclass
-from datetime import timedelta
+from datetime import date, timedelta
 from typing import Any
 
 from django.db import transaction
@@ -17,7 +17,7 @@ from dace.households.scope import ConflictError, Scope
 from dace.measuring.models import Subject
 from dace.measuring.services import subject_of
 from dace.shelf.brewing import MOST_BOTTLED, on_its_way
-from dace.shelf.brews import core_readings, core_recipe, day_of
+from dace.shelf.brews import brews, core_readings, core_recipe, day_of
 from dace.shelf.models import Brew, BrewEvent, Jar
 
 
@@ -84,6 +84,33 @@ def strain(scope: Scope, brew_id: uuid.UUID, new: Strained) -> Jar:
             brew=brew,
             contents=contents_as_kept(contents),
         )
+
+
+def sources_to_come(scope: Scope, today: date) -> tuple[core.Source, ...]:
+    """Brews on their way as they will be once they are strained, tomorrow at the earliest."""
+    found = []
+    for record in brews(scope):
+        if core.past_use(record.recipe, record.day):
+            continue
+        brew, ready = record.brew, core.ready_days(record.recipe)[1]
+        readings = tuple(record.as_read(row) for row in record.readings)
+        estimate = core.estimate(record.recipe, 1)
+        weighed = core.weigh(record.recipe, readings)
+        contents = core.bottle_contents(weighed, round(max(ready, record.day), 1))
+        on = max(today + timedelta(days=1), (brew.started_at + timedelta(days=ready)).date())
+        materials = [item["material"] for item in brew.ingredients]
+        found.append(
+            core.Source(
+                key=str(brew.pk),
+                name=brew.name,
+                feed=core.composition_of_bottle(contents, brew.name),
+                stock=1000 * estimate.volume_l,
+                tokens=core.brew_tokens(brew.method, materials),
+                ready_on=on,
+                keeps_until=on + timedelta(days=round(estimate.keeps_days[1])),
+            )
+        )
+    return tuple(found)
 
 
 def contents_as_kept(found: BottleContents) -> dict[str, Any]:

@@ -59,6 +59,7 @@ READS = {
     "/api/tokens": (5, 25),
     "/api/calendar/{token}.ics": (12, 90),
     "/api/shelf": (11, 90),
+    "/api/shelf/goes": (12, 90),
     "/api/brew-choices": (8, 20),
     "/api/setup": (19, 140),
     "/api/choices": (4, 4),

@@ -46,6 +46,11 @@ class Source:
     price: float | None = None
     most_per_l: float = NEAT
 
+    def there_on(self, day: date) -> bool:
+        """Whether it is ready and not spoiled."""
+        brewing = self.ready_on is not None and self.ready_on > day
+        return not brewing and (self.keeps_until is None or self.keeps_until >= day)
+
     @property
     def home_made(self) -> bool:
         """Whether it was brewed."""

@@ -195,9 +195,7 @@ def is_barred(source: Source, facts: Facts, fed: Sequence[Fed]) -> bool:
     """Whether it may not be used there, is past its use, or a caution keeps it away."""
     if facts.stop.only and source.key not in facts.stop.only:
         return True
-    if source.keeps_until is not None and source.keeps_until < facts.today:
-        return True
-    if source.ready_on is not None and source.ready_on > facts.today:
+    if not source.there_on(facts.today):
         return True
     return any(_barred_once(feeding_of(source, facts, one, "drench")) for one in fed)
 

@@ -39,11 +39,7 @@ class Choices:
 
     def _may(self, meal: Meal) -> tuple[Source, ...]:
         stop, facts = meal.facts.stop, meal.facts
-        spoiled = frozenset(
-            one.key
-            for one in self.yard.sources
-            if one.keeps_until is not None and one.keeps_until < facts.today
-        )
+        spoiled = frozenset(one.key for one in self.yard.sources if not one.there_on(facts.today))
         key = (
             stop.followed.root_zone.setting, stop.ph, stop.only, stop.tested_high, spoiled,
             tuple(

@@ -5,12 +5,14 @@ from __future__ import annotations
 import hashlib
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
+from datetime import timedelta
 
 from dace.core.errors import DaceError
 from dace.core.fed.records import Verdict, Yard
 from dace.core.plan.ahead import WEEK, Ahead, ahead_of
 from dace.core.plan.cans import cans_of
 from dace.core.plan.choice import Choices
+from dace.core.plan.destiny import destinies
 from dace.core.plan.events import events_of
 from dace.core.plan.problem import Solved, solve
 from dace.core.plan.records import Event, Plan, Wait
@@ -95,6 +97,7 @@ def make_plan(yard: Yard, weeks: int = 12, found: Sequence[Verdict] | None = Non
         short=short,
         carried=carried,
         remedies=remedies(aheads, short, yard),
+        destinies=destinies(events, yard, first + timedelta(days=count)),
         courses=tuple(
             (ahead.stop.key, done.walked.course) for ahead, done in zip(aheads, worked, strict=True)
         ),

@@ -124,6 +124,29 @@ class Carried:
     share: float
 
 
+@dataclass(frozen=True)
+class Goes:
+    """So much of it [mL] to a stop on a day."""
+
+    on: date
+    stop: str
+    amount: float
+
+
+@dataclass(frozen=True)
+class Destiny:
+    """Where a brew goes, in a line; ``heap_ml`` is left when it spoils, on ``heap_on``.
+
+    ``heap_on`` is None where it keeps longer than is planned, or is used up.
+    """
+
+    source: str
+    goes: tuple[Goes, ...]
+    heap_ml: float
+    heap_on: date | None
+    text: str
+
+
 @dataclass(frozen=True, eq=False)
 class Course:
     """A stop's weeks ahead, day by day: shapes (days, 5) in the order of ``NUTRIENTS`` [mg].
@@ -159,6 +182,7 @@ class Plan:
     short: tuple[Short, ...]
     carried: tuple[Carried, ...]
     remedies: tuple[Remedy, ...]
+    destinies: tuple[Destiny, ...]
     courses: tuple[tuple[str, Course], ...]
     stock_ends: tuple[tuple[str, date], ...]
     digest: str

@@ -13,7 +13,8 @@ _WEEKS = 12
 def plan(given: Json) -> Json:
     """Verdicts, events, cans, waits and what runs short; see ``docs/computation.md``."""
     weeks = int(number(given.get("weeks", _WEEKS), "weeks"))
-    found = make_plan(yard_in(given), weeks)
+    asked = yard_in(given)
+    found, names = make_plan(asked, weeks), {one.key: one.name for one in asked.sources}
     return {
         "verdicts": [verdict_out(one) for one in found.verdicts],
         "events": [_event(one) for one in found.events],
@@ -29,6 +30,13 @@ def plan(given: Json) -> Json:
             for one in found.short
         ],
         "carried": [{"stop": one.stop, "share": one.share} for one in found.carried],
+        "made": [
+            {"name": names[one.source], "text": one.text, "heap_ml": one.heap_ml,
+             "heap_on": str(one.heap_on) if one.heap_on else None,
+             "goes": [{"on": str(each.on), "stop": each.stop, "amount": each.amount}
+                      for each in one.goes]}
+            for one in found.destinies
+        ],
         "remedies": [
             {"kind": one.kind, "stops": list(one.stops), "nutrients": list(one.nutrients),
              "since": str(one.since), "text": one.text}

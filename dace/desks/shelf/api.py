@@ -14,6 +14,7 @@ from dace.desks.shared.figures import steps_out
 from dace.desks.shared.typed import read_litres
 from dace.desks.shared.written import RowIn, WrittenOut, written
 from dace.desks.shelf.brew import brew_page, preview_brew
+from dace.desks.shelf.goes import goes
 from dace.desks.shelf.jar import jar_page
 from dace.desks.shelf.page import brew_choices, shelf
 from dace.desks.shelf.schemas import (
@@ -21,6 +22,7 @@ from dace.desks.shelf.schemas import (
     BrewFiguresOut,
     BrewOut,
     ClaimOut,
+    GoesOut,
     JarPageOut,
     ShelfOut,
 )
@@ -149,6 +151,12 @@ def _new(scope: Any, payload: BrewIn) -> tuple[NewBrew, str]:
 def whole_shelf(request: Any) -> ShelfOut:
     """Jars, bottles and brews."""
     return shelf(request.auth)
+
+
+@router.get("/shelf/goes", response=list[GoesOut], operation_id="goes", summary="Where it goes")
+def where_it_goes(request: Any) -> list[GoesOut]:
+    """Where each bottle and each brew goes next."""
+    return goes(request.auth)
 
 
 @router.get("/brew-choices", response=BrewChoicesOut, operation_id="brew_choices")

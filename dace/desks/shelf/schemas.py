@@ -187,6 +187,14 @@ class JarCanOut(Out):
     first: bool
 
 
+class GoesOut(Out):
+    """Where a bottle or a brew goes next, or why nowhere; ``left`` is what the heap gets."""
+
+    id: uuid.UUID
+    text: str
+    left: str
+
+
 class JarPouredOut(Out):
     """What was poured or spread of it."""
 

@@ -17,7 +17,7 @@ def short(nutrient, mg, stop="pot", why="shelf"):
 
 
 def bought(*shorts, sources=()):
-    plan = Plan(TODAY, (), (), (), (), shorts, (), (), (), (), "")
+    plan = Plan(TODAY, (), (), (), (), shorts, (), (), (), (), (), "")
     garden = yard_in(yard(pot(), jars=[CRYSTALS]))
     return to_buy(plan, replace(garden, sources=(*garden.sources, *sources)))
 

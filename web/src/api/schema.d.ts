@@ -2128,6 +2128,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/shelf/goes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Where it goes
+         * @description Where each bottle and each brew goes next.
+         */
+        get: operations["goes"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sign-in": {
         parameters: {
             query?: never;
@@ -4152,6 +4172,21 @@ export interface components {
             goes: number;
             /** Read After */
             read_after: number;
+        };
+        /**
+         * GoesOut
+         * @description Where a bottle or a brew goes next, or why nowhere; ``left`` is what the heap gets.
+         */
+        GoesOut: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Left */
+            left: string;
+            /** Text */
+            text: string;
         };
         /**
          * GoneIn
@@ -13104,6 +13139,38 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ShelfOut"];
+                };
+            };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
+        };
+    };
+    goes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GoesOut"][];
                 };
             };
             400: components["responses"]["E400"];

@@ -3,7 +3,11 @@
   import JarDrawing from '../../drawings/JarDrawing.svelte';
   import ShelfItem from './ShelfItem.svelte';
 
-  const { brew }: { brew: Schemas['ShelfBrewOut'] } = $props();
+  interface Props {
+    brew: Schemas['ShelfBrewOut'];
+    goes: Schemas['GoesOut'] | undefined;
+  }
+  const { brew, goes }: Props = $props();
   const due = $derived(brew.next.filter((step) => step.due));
 </script>
 
@@ -17,6 +21,6 @@
     {:else}
       <small>{brew.ready_text}</small>
     {/if}
-    <small>{brew.ec_text}</small>
+    {#if goes}<small>{goes.text}</small>{/if}
   </span>
 </ShelfItem>

@@ -1,11 +1,21 @@
 <script lang="ts">
   import type { Schemas } from '../../api/client';
+  import { garden } from '../../app/garden.svelte';
+  import { follow } from '../../app/resource.svelte';
   import JarDrawing from '../../drawings/JarDrawing.svelte';
+  import { Goes } from './goes.svelte';
 
   interface Props {
     jar: Schemas['JarPageOut'];
   }
   const { jar }: Props = $props();
+  const going = new Goes();
+  const goes = $derived(going.of(jar.id));
+
+  follow(
+    () => garden.version,
+    () => void going.load(),
+  );
 </script>
 
 <!-- How full it is, and which stops a can of it suits today. -->
@@ -26,6 +36,7 @@
     {:else}
       <p>No stop wants it today.</p>
     {/if}
+    {#if goes}<p>{goes.text} {goes.left}</p>{/if}
     {#if jar.usual.length}<p>Usually {jar.usual.join(', ')}.</p>{/if}
     {#if jar.not_for.length}<p>Never on {jar.not_for.join(', nor on ')}.</p>{/if}
     {#if jar.cost_of_can}<p>A can of it costs {jar.cost_of_can}.</p>{/if}

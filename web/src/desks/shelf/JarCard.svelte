@@ -4,7 +4,11 @@
   import { dateInWords } from '../../ui/time';
   import ShelfItem from './ShelfItem.svelte';
 
-  const { jar }: { jar: Schemas['ShelfOut']['jars'][number] } = $props();
+  interface Props {
+    jar: Schemas['ShelfOut']['jars'][number];
+    goes: Schemas['GoesOut'] | undefined;
+  }
+  const { jar, goes }: Props = $props();
 </script>
 
 <ShelfItem href="/shelf/jar?jar={jar.id}">
@@ -16,5 +20,6 @@
     {#if jar.stale}<strong>past its best</strong>{:else if jar.use_by}<small
         >best before {dateInWords(jar.use_by)}</small
       >{/if}
+    {#if goes}<small>{goes.text}</small>{/if}
   </span>
 </ShelfItem>

@@ -8,17 +8,22 @@
   import { dateInWords } from '../../ui/time';
   import BrewCard from './BrewCard.svelte';
   import ClaimSheet from './ClaimSheet.svelte';
+  import { Goes } from './goes.svelte';
   import JarCard from './JarCard.svelte';
   import { suiting } from './suiting';
 
   const read = new Resource<Schemas['ShelfOut']>();
   const shelf = $derived(read.data);
+  const going = new Goes();
   let claimOpen = $state(false);
   const jars = $derived(suiting(shelf?.jars ?? [], garden.verdict));
 
   follow(
     () => garden.version,
-    () => void read.load((signal) => ask(client.GET('/api/shelf', { signal }))),
+    () => {
+      void read.load((signal) => ask(client.GET('/api/shelf', { signal })));
+      void going.load();
+    },
   );
 </script>
 
@@ -43,7 +48,7 @@
     <ul class="board">
       {#each shelf.brews as brew (brew.id)}
         <li>
-          <BrewCard {brew} />
+          <BrewCard {brew} goes={going.of(brew.id)} />
         </li>
       {/each}
     </ul>
@@ -54,7 +59,7 @@
     <ul class="board">
       {#each jars as jar (jar.id)}
         <li>
-          <JarCard {jar} />
+          <JarCard {jar} goes={going.of(jar.id)} />
         </li>
       {/each}
     </ul>
