@@ -8,7 +8,7 @@ from datetime import date
 
 from django.db.models import Max
 
-from dace.core.api import MixedCan, shown, split_into_cans
+from dace.core.api import MixedCan, shown
 from dace.feeding.models import Serving, Tick
 from dace.households.scope import Scope
 
@@ -32,12 +32,6 @@ def mixed_today(scope: Scope, today: date) -> dict[uuid.UUID, MixedCan]:
         )
         found[one.fill_id] = MixedCan(parts, str(one.can.water_id))
     return found
-
-
-def filled_today(scope: Scope, today: date, largest_l: float) -> int:
-    """How often the largest can was filled for the round today; as many queries as servings."""
-    cans = {one.can_id: one.can.vessel_l for one in servings(scope, today)}
-    return sum(split_into_cans(litres, largest_l or litres).count for litres in cans.values())
 
 
 def servings(scope: Scope, today: date) -> list[Serving]:

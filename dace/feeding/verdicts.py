@@ -12,7 +12,7 @@ from dace.core import api as core
 from dace.core.api import CanToMix, Grows, NamedWater, Stop, Verdict, Vessel, Yard
 from dace.feeding.reads import jars_with_stock
 from dace.feeding.rootzones import RootRecord, root_zones
-from dace.feeding.ticks import filled_today, left_out, mixed_today
+from dace.feeding.ticks import left_out, mixed_today
 from dace.garden.clocks import shelter_of
 from dace.garden.models import Garden
 from dace.garden.observing import leaf_scores
@@ -128,7 +128,6 @@ def _yard(scope: Scope, garden: Garden, record: RootRecord, asked: tuple[Stop, .
     jars = [row for row in jars_with_stock(scope) if row[0].made_from_id is None]
     feeds = compositions_now([jar for jar, _ in jars])
     there = [vessel for vessel in vessels(scope) if vessel.kind != SPRAYER]
-    largest = max((vessel.volume_l for vessel in there), default=0.0)
     return Yard(
         days=record.known.outlook,
         stops=asked,
@@ -138,10 +137,10 @@ def _yard(scope: Scope, garden: Garden, record: RootRecord, asked: tuple[Stop, .
         ),
         waters=tuple(NamedWater(str(w.pk), w.name, core_water(w)) for w in waters(scope)),
         vessels=tuple(Vessel(str(v.pk), v.name, v.volume_l) for v in there),
-        owned=owned(scope),
+        owned=core.with_kitchen(owned(scope), garden.measures),
+        spoons=True,
         pen=Pen.objects.in_use(scope).exists(),
         slider=garden.slider,
-        filled=filled_today(scope, record.known.today, largest),
     )
 
 

@@ -49,11 +49,11 @@ class Rounded:
 
 
 def usual_measures(family: str) -> tuple[Owned, ...]:
-    """Spoons that every kitchen of a family has; half a teaspoon is filled by eye."""
+    """Spoons that every kitchen of a family has; a quarter of a teaspoon is filled by eye."""
     table, tea = family_ml(family, "tablespoon"), family_ml(family, "teaspoon")
     return (
         Owned("spoon", "tablespoon", table, table),
-        Owned("spoon", "teaspoon", tea, tea / 2),
+        Owned("spoon", "teaspoon", tea, tea / 4),
     )
 
 
@@ -69,6 +69,31 @@ def with_kitchen(owned: tuple[Owned, ...], family: str) -> tuple[Owned, ...]:
         *owned,
         *(one for one in usual_measures(family) if (one.kind, one.holds_ml) not in held),
     )
+
+
+_MOST_TIMES = 6
+
+
+@lru_cache(maxsize=64)
+def measured_amounts(owned: tuple[Owned, ...]) -> tuple[float, ...]:
+    """Every amount that up to six fills of one measure give, or one fill to a mark [mL].
+
+    >>> measured_amounts((Owned("spoon", "teaspoon", 5, 2.5),))
+    (2.5, 5.0, 7.5, 10.0, 12.5, 15.0, 20.0, 25.0, 30.0)
+    """
+    found = set()
+    for one in owned:
+        marks = round(one.holds_ml / one.step_ml) if one.kind not in _LEVELLED else _MOST_TIMES
+        found |= {round(one.step_ml * n, 6) for n in range(1, marks + 1)}
+        if one.kind in _LEVELLED:
+            found |= {round(float(one.holds_ml) * n, 6) for n in range(1, _MOST_TIMES + 1)}
+    return tuple(sorted(found))
+
+
+def nearest_measured(ml: float, low: float, high: float, owned: tuple[Owned, ...]) -> float | None:
+    """The measured amount nearest to one wanted that lies between two ends [mL]; None if none."""
+    fits = [one for one in measured_amounts(owned) if low - 1e-9 <= one <= high + 1e-9]
+    return min(fits, key=lambda one: (abs(one - ml), one), default=None)
 
 
 @lru_cache(maxsize=4096)
@@ -134,8 +159,8 @@ def _by_spoons(ml: float, owned: tuple[Owned, ...]) -> list[tuple[float, Rounded
 
 
 def _counts(spoon: Owned) -> list[float]:
-    halves = spoon.step_ml < spoon.holds_ml
-    return [n / 2 for n in range(1, 2 * _MOST_SPOONS + 1) if halves or n % 2 == 0]
+    finest = spoon.step_ml / spoon.holds_ml
+    return [n * finest for n in range(1, round(_MOST_SPOONS / finest) + 1)]
 
 
 def _spooned(ml: float, parts: list[tuple[Owned, float]]) -> tuple[float, Rounded]:
@@ -146,5 +171,8 @@ def _spooned(ml: float, parts: list[tuple[Owned, float]]) -> tuple[float, Rounde
 
 
 def _count_words(count: float) -> str:
-    whole, half = int(count), count != int(count)
-    return f"{whole or ''}{' ' if whole and half else ''}{'½' if half else ''}"
+    whole, part = int(count), _PARTS.get(round(count % 1, 2), "")
+    return f"{whole or ''}{' ' if whole and part else ''}{part}"
+
+
+_PARTS = {0.25: "¼", 0.5: "½", 0.75: "¾"}

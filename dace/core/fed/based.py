@@ -101,7 +101,8 @@ def _topped(bottom: _Bottom, source: Source, meal: Meal) -> Option | None:
     one = option_of(source, rest, least=0.0)
     if one is None:
         return None
-    per_l = min(one.per_l * one.litres_share, _room(bottom, one, meal))
+    room = _room(bottom, one, meal)
+    per_l = min(one.per_l * one.litres_share, room)
     if per_l <= _FEW:
         return None
     per_l = rounded_strength(per_l, source.feed.unit)
@@ -123,6 +124,7 @@ def _topped(bottom: _Bottom, source: Source, meal: Meal) -> Option | None:
         miss=miss,
         meets=weigh.meets(whole),
         rank=miss + one.rank - one.miss - first,
+        most=max(per_l, min(one.most, room)),
         base=bottom.base,
     )
 

@@ -67,7 +67,8 @@ class Option:
     [mg/L] is what the can holds then, ``brought`` what of it the source brings; ``miss`` is what
     of the owed it leaves unmet or brings too much, ``meets`` the share of what is owed that it
     makes good; ``rank`` is how little it suits: the miss, and what else speaks against
-    it. ``cap`` [mS/cm] is what the feed part may add. ``base`` is a brew that goes in first.
+    it. ``cap`` [mS/cm] is what the feed part may add, ``most`` the most of the source in a
+    litre where nothing makes it weaker. ``base`` is a brew that goes in first.
     """
 
     source: Source
@@ -81,6 +82,7 @@ class Option:
     meets: float
     rank: float
     cap: float
+    most: float = 0.0
     base: Base | None = None
 
     @property
@@ -187,7 +189,7 @@ def option_of(
     why = found.bound_by if times >= 1 else SALT
     return Option(
         source, per_l, found.litres_share, why, water, held, brought, found.miss, found.meets,
-        found.miss + against, cap,
+        found.miss + against, cap, within.most if times >= 1 else per_l,
     )  # fmt: skip
 
 

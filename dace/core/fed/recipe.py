@@ -134,6 +134,8 @@ def portion(one: Option, litres: float, water: NamedWater, yard: Yard) -> Portio
         cap=one.cap,
         bound_by=one.bound_by,
         miss=one.miss,
+        rank=one.rank,
+        most=one.most,
         base=_bottom(one.base, litres),
     )
     return _in_vessel(bare, litres, yard)
@@ -143,11 +145,6 @@ def _bottom(base: Base | None, litres: float) -> Bottom | None:
     if base is None:
         return None
     return Bottom(base.source.key, base.source.name, base.per_l * litres, base.per_l)
-
-
-def thinner(own: Portion, per_l: Sequence[float], why: str, yard: Yard) -> Portion:
-    """A can at a weaker strength than its own, and why [mL or g a litre of each part]."""
-    return replace(whole_can(own, per_l, own.litres, yard), bound_by=why)
 
 
 def whole_can(own: Portion, per_l: Sequence[float], litres: float, yard: Yard) -> Portion:

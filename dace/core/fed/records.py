@@ -120,7 +120,7 @@ class Yard:
     """All of a garden on a day: its weather, its stops in walking order, and what there is.
 
     ``pen`` is whether anybody can read conductivity there; ``slider`` goes from -1 (spare
-    money) over 0 to 1 (spare effort). ``filled`` is how often a can was filled for today already.
+    money) over 0 to 1 (spare effort). ``spoons`` is whether amounts come in what is ``owned``.
     """
 
     days: Outlook
@@ -131,7 +131,7 @@ class Yard:
     owned: tuple[Owned, ...] = ()
     pen: bool = True
     slider: float = 0.0
-    filled: int = 0
+    spoons: bool = False
 
 
 @dataclass(frozen=True)
@@ -156,7 +156,8 @@ class Portion:
 
     ``amount`` [mL or g] and ``litres`` are of all its plants together, ``per_l`` what a litre
     of can gets of it; ``fill_l`` what goes into each of ``cans``, and ``said`` the amount in one
-    of them; ``can`` is a litre of it; ``base`` a brew that goes in before. A dressing has no
+    of them; ``can`` is a litre of it, ``most`` the most of it that a litre may take, ``rank`` how
+    little it suits; ``base`` a brew that goes in before. A dressing has no
     can, no water and no litres: it is ``spread``, so much on so much ground.
     """
 
@@ -178,6 +179,8 @@ class Portion:
     cap: float = 0.0
     bound_by: str = ""
     miss: float = 0.0
+    rank: float = 0.0
+    most: float = 0.0
     base: Bottom | None = None
 
     @property

@@ -8,7 +8,6 @@ from dace.core.fed.recipe import whole_can
 from dace.core.fed.records import Verdict, Yard
 from dace.core.fed.slots import next_number
 from dace.core.plan.records import CanToMix, Served
-from dace.core.verdict.together import SHARED, Shared, shared
 
 
 def cans_of(found: Sequence[Verdict], yard: Yard) -> tuple[CanToMix, ...]:
@@ -26,8 +25,17 @@ def cans_of(found: Sequence[Verdict], yard: Yard) -> tuple[CanToMix, ...]:
     tuple of CanToMix
         Stops with one recipe share a can, filled as often as it takes, each time alike.
     """
-    largest = max((vessel.litres for vessel in yard.vessels), default=0.0)
-    return tuple(_can(can, found, yard) for can in shared(found, largest, yard.filled))
+    return tuple(_can(stops, found, yard) for stops in _by_recipe(found))
+
+
+def _by_recipe(found: Sequence[Verdict]) -> list[tuple[int, ...]]:
+    """Stops whose verdicts pour the same, by their places in the row."""
+    groups: dict[object, tuple[int, ...]] = {}
+    for at, one in enumerate(found):
+        own = one.recipe
+        if not one.mixed and own is not None and own.can is not None and own.litres > 0:
+            groups[own.recipe] = (*groups.get(own.recipe, ()), at)
+    return list(groups.values())
 
 
 def _litres(verdict: Verdict) -> float:
@@ -35,8 +43,7 @@ def _litres(verdict: Verdict) -> float:
     return verdict.recipe.litres
 
 
-def _can(can: Shared, found: Sequence[Verdict], yard: Yard) -> CanToMix:
-    stops = can.stops
+def _can(stops: tuple[int, ...], found: Sequence[Verdict], yard: Yard) -> CanToMix:
     own = found[stops[0]].recipe
     assert own is not None
     litres = sum(_litres(found[at]) for at in stops)
@@ -50,17 +57,8 @@ def _can(can: Shared, found: Sequence[Verdict], yard: Yard) -> CanToMix:
         )
         for at in stops
     )
-    thinner = any(_bound(found[at]).startswith(SHARED) for at in stops)
-    return CanToMix(whole_can(own, can.per_l, litres, yard), served, _why(len(stops), thinner))
+    return CanToMix(whole_can(own, own.recipe[2], litres, yard), served, _why(len(stops)))
 
 
-def _bound(verdict: Verdict) -> str:
-    return verdict.recipe.bound_by if verdict.recipe else ""
-
-
-def _why(stops: int, thinner: bool) -> str:
-    if stops < 2:
-        return ""
-    if thinner:
-        return "They like nearly the same strength: the weaker of it, in one can."
-    return "They like the same strength."
+def _why(stops: int) -> str:
+    return "One strength that suits all of them." if stops > 1 else ""

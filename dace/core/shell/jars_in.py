@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 from collections.abc import Mapping
 from typing import Any
 
@@ -12,6 +13,7 @@ from dace.core.api import (
     Content,
     DaceError,
     Label,
+    Owned,
     WaterIons,
     brew_tokens,
     composition,
@@ -22,11 +24,13 @@ from dace.core.api import (
     filled_in,
     label_of_material,
     material,
+    plain,
     read_amount,
+    read_amounts,
     water_from_ec,
     water_from_report,
 )
-from dace.core.shell.json_in import Json, number
+from dace.core.shell.json_in import Json, entries, number
 
 
 def label_in(jar: Json) -> Label:
@@ -82,6 +86,30 @@ def measures_in(given: Json) -> str | None:
     if family is not None and family not in FAMILIES:
         raise DaceError("measures", f"{family!r}", f"use {', '.join(FAMILIES)}")
     return family
+
+
+_MOST_OWNED = 40
+_SPOONS = {"tsp": "teaspoon", "tbsp": "tablespoon"}
+
+
+def owned_in(given: Json) -> tuple[Owned, ...]:
+    """The measures that somebody owns; none where nobody said."""
+    return tuple(_measure(one, given) for one in entries(given, "owned", _MOST_OWNED))
+
+
+def _measure(told: object, given: Json) -> Owned:
+    """A measure such as ``1 tsp``, ``7 mL scoop`` or ``10 mL syringe marked 1 mL``."""
+    match = re.fullmatch(
+        r"(.+?)(?: (spoon|syringe|beaker|scoop|cap|jug))?(?: marked (.+))?", plain(str(told))
+    )
+    if match is None:
+        raise DaceError("owned", repr(told)[:60], "a measure such as 7 mL scoop would do")
+    family = measures_in(given)
+    holds = read_amounts(match[1], family, "owned")[0].value
+    step = read_amounts(match[3], family, "owned")[0].value if match[3] else holds
+    kind = {"cap": "scoop", "jug": "beaker", None: "spoon"}.get(match[2], match[2])
+    bare = plain(str(told)).removeprefix("1 ")
+    return Owned(str(kind), match[2] or _SPOONS.get(bare, bare), holds, step)
 
 
 def _pairs(value: Any, field: str) -> tuple[tuple[str, float], ...]:

@@ -7,7 +7,6 @@ from collections.abc import Callable
 
 from dace.core.api import (
     DaceError,
-    Owned,
     day_in_words,
     family_words,
     parse_strength,
@@ -20,8 +19,8 @@ from dace.core.api import (
     shown,
     ways_of,
 )
-from dace.core.shell.jars_in import measures_in
-from dace.core.shell.json_in import Json, choice, entries, text
+from dace.core.shell.jars_in import measures_in, owned_in
+from dace.core.shell.json_in import Json, choice, text
 
 Reading = tuple[float | str, str, str]
 _UNITS = {
@@ -69,25 +68,11 @@ def _said(value: float, unit: str) -> str:
 def _owned_in(told: str, given: Json) -> Reading | None:
     """So many of a measure that is owned, by its name: ``3 scoops``."""
     match = re.fullmatch(r"([\d.,/ ]+?)\s*(?:level )?([a-z][a-z ]*?)s?", plain(told))
-    for measure in (_measure(one, given) for one in entries(given, "owned", _MOST_OWNED)):
+    for measure in owned_in(given):
         if match and match[2] == measure.name:
             value = read_number(match[1], "text") * measure.holds_ml
             return value, "mL", f"{say(value, 3)} mL by the {measure.name}"
     return None
-
-
-def _measure(told: object, given: Json) -> Owned:
-    """A measure such as ``1 tsp``, ``7 mL scoop`` or ``10 mL syringe marked 1 mL``."""
-    match = re.fullmatch(
-        r"(.+?)(?: (spoon|syringe|beaker|scoop|cap|jug))?(?: marked (.+))?", plain(str(told))
-    )
-    if match is None:
-        raise DaceError("owned", repr(told)[:60], "a measure such as 7 mL scoop would do")
-    family = measures_in(given)
-    holds = read_amounts(match[1], family, "owned")[0].value
-    step = read_amounts(match[3], family, "owned")[0].value if match[3] else holds
-    kind = {"cap": "scoop", "jug": "beaker", None: "spoon"}.get(match[2], match[2])
-    return Owned(str(kind), match[2] or plain(str(told)), holds, step)
 
 
 def _strength(told: str, given: Json) -> list[Reading]:

@@ -41,7 +41,7 @@ from dace.core.api import (
     water_from_ec,
 )
 from dace.core.shell.events_in import poured_in, sampled_in, slow_in
-from dace.core.shell.jars_in import content_in, feed_in, measures_in, water_in
+from dace.core.shell.jars_in import content_in, feed_in, measures_in, owned_in, water_in
 from dace.core.shell.json_in import Json, choice, json_object, number, rows, text
 from dace.core.shell.weather_in import day_of, outlook_of
 
@@ -78,6 +78,8 @@ def yard_in(given: Json) -> Yard:
         sources=tuple(_source(row, turn) for turn, row in enumerate(rows(given, "jars"))),
         waters=waters,
         vessels=_vessels(given),
+        owned=owned_in(given),
+        spoons="owned" in given,
         pen=bool(given.get("pen", True)),
         slider=_slider(given),
     )

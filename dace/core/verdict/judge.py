@@ -10,7 +10,7 @@ from dace.core.fed.dressing import dressings, lack_over_weeks
 from dace.core.fed.facts import Facts, facts_of
 from dace.core.fed.meals import meal_of, strong_as
 from dace.core.fed.options import Fed
-from dace.core.fed.recipe import from_mixed, litres_each, recipes, thinner
+from dace.core.fed.recipe import from_mixed, litres_each, recipes, whole_can
 from dace.core.fed.records import Each, NamedWater, Portion, Stop, ToGet, Verdict, Yard
 from dace.core.fed.rhythm import rhythm_now
 from dace.core.rootzone.flush import Flush, flush, unread
@@ -21,7 +21,7 @@ from dace.core.verdict.case import Decided
 from dace.core.verdict.cold_night import cold_words
 from dace.core.verdict.kinds import decide, kind_of, matters
 from dace.core.verdict.to_get import said_to_get, to_get
-from dace.core.verdict.together import SHARED, Shared, shared
+from dace.core.verdict.together import SHARED, shared
 from dace.core.verdict.wants import Want
 from dace.core.verdict.words import basis_of, small_pot
 
@@ -107,22 +107,18 @@ def _poured_together(found: Sequence[_Judged], yard: Yard) -> tuple[Verdict, ...
     """The verdicts with the strength of the can that each is poured from."""
     whole = [one.verdict for one in found]
     names = {stop.key: stop.name for stop in yard.stops}
-    largest = max((one.litres for one in yard.vessels), default=0.0)
-    for can in shared(whole, largest, yard.filled):
-        own = {at: one for at in can.stops if (one := whole[at].recipe) is not None}
-        stronger = {at: one for at, one in own.items() if _stronger(one, can)}
-        weakest = next((at for at in own if at not in stronger), can.stops[0])
-        why = f"{SHARED} {names[whole[weakest].stop]}"
-        for at, one in stronger.items():
-            thin = thinner(one, can.per_l, why, yard)
-            whole[at] = found[at].worded(
-                replace(whole[at], recipe=thin, offers=(thin, *whole[at].offers[1:]))
-            )
+    for can in shared(whole, yard):
+        least = min(range(len(can.stops)), key=lambda turn: can.offers[turn].per_l)
+        for at, offer in zip(can.stops, can.offers, strict=True):
+            own = offer
+            if offer.recipe[2] != can.per_l:
+                own = whole_can(offer, can.per_l, offer.litres, yard)
+            if own.per_l < offer.per_l / _SAME and at != can.stops[least]:
+                why = f"{SHARED} {names[whole[can.stops[least]].stop]}"
+                own = replace(own, bound_by=why)
+            rest = (one for one in whole[at].offers if one is not offer)
+            whole[at] = found[at].worded(replace(whole[at], recipe=own, offers=(own, *rest)))
     return tuple(whole)
-
-
-def _stronger(own: Portion, can: Shared) -> bool:
-    return any(mine > its * _SAME for mine, its in zip(own.recipe[2], can.per_l, strict=True))
 
 
 def _judged(stop: Stop, yard: Yard, stock: dict[str, float]) -> _Judged:

@@ -1,93 +1,144 @@
-"""Feeds of one day that are poured from one can: stops whose recipes hardly differ share it."""
+"""Feeds of one day in few cans: stops that bear one strength of the same sources share it.
+
+Notes
+-----
+Each stop bears an interval of strength, from eight tenths of what it is owed to its most. The
+strength that lies in most intervals is mixed first, then that of those left over; for one set
+of sources no fewer points can lie in all intervals. What goes in is then moved inside the
+interval of all that share it to what spoons and marks give.
+"""
 
 from __future__ import annotations
 
-import math
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from dace.core.fed.records import Portion, Verdict
+import numpy as np
 
-MOST_CANS = 3
+from dace.core.can.measures import Owned, nearest_measured
+from dace.core.can.measuring import vessel_for
+from dace.core.fed.records import Portion, Verdict, Yard
+
 SHARED = "the can that it shares with"
 """How the strength of a shared can is named as what bound it."""
-_ALIKE = 0.06
-_MOST_LOST = 0.25
+_OWED, _NEAR = 0.8, 0.3
 _ROUNDING = 1e-9
+_JUG = (Owned("beaker", "jug", 2000.0, 100.0), Owned("beaker", "small jug", 300.0, 50.0))
 
 
 @dataclass(frozen=True)
 class Shared:
-    """Stops, by their place in the row, that get one recipe in one water.
+    """Stops, by their place in the row, that get one recipe in one water, from their ``offers``.
 
-    ``per_l`` is what a litre takes of each source, ``strongest`` the most of the last of them
-    that any of the stops would get by itself.
+    ``per_l`` is what a litre takes of each source.
     """
 
     sources: tuple[str, ...]
     water: str
     per_l: tuple[float, ...]
     stops: tuple[int, ...]
-    strongest: float
-
-    def with_(self, other: Shared) -> Shared:
-        """Both at the weaker strength, so that neither gets more than it likes."""
-        weaker = tuple(min(pair) for pair in zip(self.per_l, other.per_l, strict=True))
-        return Shared(
-            self.sources,
-            self.water,
-            weaker,
-            tuple(sorted((*self.stops, *other.stops))),
-            max(self.strongest, other.strongest),
-        )
-
-    @property
-    def lost(self) -> float:
-        """How much weaker than it might be the strongest of them is."""
-        return 1 - self.per_l[-1] / self.strongest
+    offers: tuple[Portion, ...]
 
 
-def shared(found: Sequence[Verdict], largest_l: float, filled: int = 0) -> tuple[Shared, ...]:
-    """Today's recipes: each stop's own, those put together that lose least.
+@dataclass(frozen=True)
+class _Span:
+    """What one stop bears of one recipe [mL or g a litre of its last source]."""
 
-    Two recipes of one source in one water that differ by a few percent are one. While there
-    are more than three cans to fill, the two that lose least by it are one too, where it is
-    not much and spares a can; ``largest_l`` is what the largest can holds, ``filled`` how often
-    it was filled today already: what is still to mix stays as it was, however far one has walked.
-    """
-    cans = [
-        Shared(*one.recipe, (at,), one.per_l)
-        for at, verdict in enumerate(found)
-        if (one := _poured(verdict)) is not None
-    ]
-    while True:
-        times = {one.stops: fills(one.stops, found, largest_l) for one in cans}
-        many = filled + sum(times.values()) > MOST_CANS
-        pairs = []
-        for i, a in enumerate(cans):
-            for j, b in enumerate(cans[:i]):
-                if (a.sources, a.water) != (b.sources, b.water):
-                    continue
-                both = a.with_(b)
-                if both.lost > _MOST_LOST:
-                    continue
-                fewer = fills(both.stops, found, largest_l) < times[a.stops] + times[b.stops]
-                if both.lost <= _ALIKE or (many and fewer):
-                    pairs.append((both.lost, j, i))
-        if not pairs:
-            return tuple(sorted(cans, key=lambda one: one.stops))
-        _, j, i = min(pairs)
-        rest = [one for turn, one in enumerate(cans) if turn not in (i, j)]
-        cans = [*rest, cans[j].with_(cans[i])]
+    at: int
+    low: float
+    high: float
+    offer: Portion
 
 
-def fills(stops: Sequence[int], found: Sequence[Verdict], largest_l: float) -> int:
-    """How often the largest can is filled for some stops together."""
-    portions = (found[at].recipe for at in stops)
-    litres = sum(portion.litres for portion in portions if portion)
-    return max(1, math.ceil(litres / largest_l - _ROUNDING)) if largest_l > 0 else 1
+def shared(found: Sequence[Verdict], yard: Yard) -> tuple[Shared, ...]:
+    """Today's cans: the fewest that a greedy choice finds, in the order of their first stops."""
+    spans: dict[tuple[tuple[str, ...], str], list[_Span]] = {}
+    left = set()
+    for at, verdict in enumerate(found):
+        for offer in _poured(verdict):
+            left.add(at)
+            sources, water, per_l = offer.recipe
+            high = max(per_l[-1], offer.most)
+            span = _Span(at, _OWED * per_l[-1], high, offer)
+            spans.setdefault((sources, water), []).append(span)
+    cans = []
+    while left:
+        can = _most(spans, left, yard)
+        cans.append(can)
+        left -= set(can.stops)
+    return tuple(sorted(cans, key=lambda one: one.stops))
 
 
-def _poured(verdict: Verdict) -> Portion | None:
-    found = None if verdict.mixed else verdict.recipe
-    return found if found is not None and found.can is not None and found.litres > 0 else None
+def _most(
+    spans: dict[tuple[tuple[str, ...], str], list[_Span]], left: set[int], yard: Yard
+) -> Shared:
+    """The can that serves most stops; of those one that spoons give, then what suits best."""
+    found = []
+    for key, row in spans.items():
+        there = [one for one in row if one.at in left]
+        for point in {one.high for one in there}:
+            group = [
+                one for one in there if one.low <= point + _ROUNDING <= one.high + 2 * _ROUNDING
+            ]
+            can, by_spoons = _can(key, group, yard)
+            suits = round(sum(one.offer.rank for one in group), 9)
+            made_of = _made_of(group[0].offer)
+            found.append((-len(group), not by_spoons, suits, made_of, round(point, 9), can))
+    return min(found, key=lambda row: row[:5])[-1]
+
+
+def _made_of(offer: Portion) -> list[float]:
+    """What a litre of the recipe itself holds: tells sources apart whatever they are called."""
+    assert offer.can is not None
+    return [round(result.value, 9) for _, result in offer.can.nutrients]
+
+
+def _can(
+    key: tuple[tuple[str, ...], str], group: Sequence[_Span], yard: Yard
+) -> tuple[Shared, bool]:
+    """The can of a group, and whether spoons give it."""
+    low, high = max(one.low for one in group), min(one.high for one in group)
+    litres = np.array([one.offer.litres for one in group])
+    own = np.array([one.offer.per_l for one in group])
+    per_l = float(np.clip((own * litres).sum() / litres.sum(), low, high))
+    base = [one.offer.base.per_l for one in group if one.offer.base is not None]
+    whole = float(litres.sum())
+    first = group[0].offer
+    by_spoons = _measured(first, per_l, (low, high), whole, yard)
+    parts: tuple[float, ...] = (per_l if by_spoons is None else by_spoons,)
+    if base:
+        parts = (_marked(min(base), whole, yard), *parts)
+    stops, offers = tuple(one.at for one in group), tuple(one.offer for one in group)
+    return Shared(*key, parts, stops, offers), by_spoons is not None
+
+
+def _measured(
+    offer: Portion, per_l: float, within: tuple[float, float], litres: float, yard: Yard
+) -> float | None:
+    """A strength that spoons give, inside what all that share it bear; None where none does."""
+    source = next(one for one in yard.sources if one.key == offer.source)
+    dense = 1.0 if offer.unit == "mL" else source.g_per_ml
+    if not dense or not yard.spoons:
+        return None
+    fill = litres / vessel_for(litres, yard.vessels)[1]
+    low, high = (one * fill / dense for one in within)
+    found = nearest_measured(per_l * fill / dense, low, high, yard.owned)
+    return None if found is None else found * dense / fill
+
+
+def _marked(per_l: float, litres: float, yard: Yard) -> float:
+    """So much of a brew as a jug's marks give, never more than suits all."""
+    if not yard.spoons:
+        return per_l
+    fill = litres / vessel_for(litres, yard.vessels)[1]
+    found = nearest_measured(per_l * fill, per_l * fill / 2, per_l * fill, _JUG)
+    return per_l if found is None else found / fill
+
+
+def _poured(verdict: Verdict) -> list[Portion]:
+    """What the stop may get: its own, and what suits it about as well."""
+    own = verdict.recipe
+    if verdict.mixed or own is None or own.can is None or own.litres <= 0:
+        return []
+    near = (one for one in verdict.offers if one.can and one.litres == own.litres)
+    return [one for one in near if one is own or one.rank <= own.rank + _NEAR]

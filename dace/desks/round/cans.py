@@ -12,7 +12,7 @@ from dace.core.api import CanToMix, shown
 from dace.desks.round.schemas import RoundCanOut, RoundDoneOut, RoundLineOut, RoundRowOut
 from dace.desks.shared.figures import steps_out
 from dace.desks.shared.stops import growing_words, stop_name
-from dace.feeding.models import Serving, Tick
+from dace.feeding.models import CanPart, Serving, Tick
 from dace.feeding.plans import cans_to_mix
 from dace.feeding.ticks import tick_words
 from dace.feeding.verdicts import Judged, StopVerdict
@@ -96,9 +96,12 @@ def _at(now: CansNow, stops: Sequence[str]) -> int:
 
 
 def _amount_line(said: core.AmountSaid, name: str, cans: int) -> RoundLineOut:
-    """``3.1 g`` large, and the spoons or the stock that it comes to beside it."""
+    """The spoons large and what they weigh beside it; of a stock solution how it is taken."""
     each = " in each" if cans > 1 else ""
-    return RoundLineOut(amount=said.exact, what=f"{name}{each}", note=said.by)
+    large, small = (said.exact, said.by) if said.from_stock else (said.by, said.exact)
+    return RoundLineOut(
+        amount=large or said.exact, what=f"{name}{each}", note=small if large else ""
+    )
 
 
 def _filled(litres: float, cans: int) -> str:
@@ -112,18 +115,13 @@ def _mixed(rows: list[Serving], now: CansNow) -> RoundCanOut:
     yard = now.found.yard
     largest = max((one.litres for one in yard.vessels), default=0.0) if yard else 0.0
     fills = core.split_into_cans(can.vessel_l, largest or can.vessel_l)
-    each = " in each" if fills.count > 1 else ""
     return RoundCanOut(
         id=can.pk,
         at=_at(now, [str(one.fill_id) for one in rows]),
         letter="",
         lines=[
             *(
-                RoundLineOut(
-                    amount=core.amount_words(part.amount / fills.count, _unit(part.jar.form)),
-                    what=f"{part.jar.name}{each}",
-                    note="",
-                )
+                _amount_line(_said(part, fills.count, now), part.jar.name, fills.count)
                 for part in parts
             ),
             RoundLineOut(
@@ -148,8 +146,13 @@ def _mixed(rows: list[Serving], now: CansNow) -> RoundCanOut:
     )
 
 
-def _unit(form: str) -> str:
-    return "mL" if form == "liquid" else "g"
+def _said(part: CanPart, fills: int, now: CansNow) -> core.AmountSaid:
+    """So much of a jar in one of so many cans, as it was asked for."""
+    yard = now.found.yard
+    sources = yard.sources if yard else ()
+    dense = next((one.g_per_ml for one in sources if one.key == str(part.jar_id)), None)
+    unit = "mL" if part.jar.form == "liquid" else "g"
+    return core.measured(part.amount / fills, unit, yard.owned if yard else (), dense)
 
 
 def _row(one: StopVerdict, slot: int, each: Mapping[str, float], now: CansNow) -> RoundRowOut:

@@ -24,7 +24,7 @@ class Feed(Given):
     def when(self, case: Case) -> Decided | None:
         """As wanted; where the drain was never read, reading it is asked beside it."""
         found, facts = super().when(case), case.facts
-        if found is None or found.question is not None or facts.in_bed:
+        if found is None or found.question is not None or facts.in_bed or facts.in_tray:
             return found
         never = case.pen and facts.read is None
         return replace(found, question=unread()) if never else found
