@@ -57,6 +57,8 @@ from dace.core.can.usual import For, stops_of, usual_of
 from dace.core.can.vessels import Cans, read_litres_each, read_pack, read_rate, split_into_cans
 from dace.core.draws.spreads import Array as Numbers
 from dace.core.errors import DaceError
+from dace.core.fed.evenings import DAYS as EVENINGS
+from dace.core.fed.evenings import evenings_of
 from dace.core.fed.records import (
     AS_NEEDED,
     RHYTHM_WORDS,
@@ -282,6 +284,7 @@ __all__ = [
     "CHARGED",
     "CHLORINATED",
     "DAY_H",
+    "EVENINGS",
     "FAMILIES",
     "FEELS",
     "FORMS",
@@ -517,6 +520,7 @@ __all__ = [
     "ec_25",
     "ec_at",
     "estimate",
+    "evenings_of",
     "exercise",
     "family_words",
     "feed_cap",

@@ -28,6 +28,7 @@ from dace.feeding.dressing import Dry, give_dressing
 from dace.garden.growing import Seen, repeat_every, see_stage
 from dace.garden.models import Fill, Garden, Place, Stand
 from dace.garden.placing import NewFill, NewPlace, empty_fill, save_fill, save_place
+from dace.garden.planning import GardenFeeding, feed_garden_so
 from dace.garden.planting import Move, NewPlanting, end_planting, move, plant
 from dace.garden.services import (
     NewGarden,
@@ -186,6 +187,7 @@ class Builder:
         table = self.yard["garden"]
         named = NewGarden(table["name"], table["zone"], table["latitude"])
         self._garden = garden = save_garden(scope, key("garden"), named)
+        feed_garden_so(scope, GardenFeeding(evenings=tuple(table["evenings"])))
         for turn, water in enumerate(table["water"]):
             save_water(scope, garden, key(water["name"]), NewWater(usual=turn == 0, **water))
         for kind in ("can", "sprayer"):

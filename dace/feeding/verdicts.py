@@ -102,6 +102,7 @@ def _worked_out(version: Version) -> Judged:
     asked = [
         replace(
             _stop(record, grown[record.fill.pk], where[record.fill.pk], scores),
+            evenings=core.evenings_of(garden.evenings),
             left_out=left.get(record.fill.pk),
             mixed=mixed.get(record.fill.pk),
         )

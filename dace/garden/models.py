@@ -19,7 +19,8 @@ from dace.measuring.models import Subject
 class Garden(Kept):
     """One household's garden and its habits of measuring.
 
-    ``rhythm_new`` is whether an upgrade changed its rhythm and nobody has seen that yet.
+    ``rhythm_new`` is whether an upgrade changed its rhythm and nobody has seen that yet;
+    ``evenings`` are the days of the week on which it is fed, ``tue,fri``; any where empty.
     """
 
     beginning_stays = True
@@ -33,6 +34,7 @@ class Garden(Kept):
     approach = models.CharField(max_length=12, default="mixed")
     rhythm = models.CharField(max_length=16, default="as_needed")
     rhythm_new = models.BooleanField(default=False)
+    evenings = models.CharField(max_length=32, blank=True, default="")
     slider = models.FloatField(default=0.0)
 
     class Meta:

@@ -9,7 +9,7 @@ from typing import Any, TypeVar
 
 from django.db import transaction
 
-from dace.core.api import APPROACHES, RHYTHM_WORDS, DaceError
+from dace.core.api import APPROACHES, EVENINGS, RHYTHM_WORDS, DaceError, evenings_of
 from dace.garden.models import Garden, Planting
 from dace.garden.reads import garden_of
 from dace.households.changes import change
@@ -36,11 +36,15 @@ class Feeding:
 
 @dataclass(frozen=True)
 class GardenFeeding:
-    """How a garden is fed where a planting says nothing; ``slider`` spares money or effort."""
+    """How a garden is fed where a planting says nothing; ``slider`` spares money or effort.
+
+    ``evenings`` are names of days; none for any evening.
+    """
 
     approach: str | None = None
     rhythm: str | None = None
     slider: float | None = None
+    evenings: tuple[str, ...] | None = None
 
 
 @transaction.atomic
@@ -100,6 +104,9 @@ def feed_garden_so(scope: Scope, new: GardenFeeding) -> Garden:
     if new.slider is not None and not -1 <= new.slider <= 1:
         raise DaceError("slider", f"{new.slider:g}", "-1 (spare money) to 1 (spare effort)")
     values = {name: value for name, value in asdict(new).items() if value not in (None, "")}
+    if new.evenings is not None:
+        held = evenings_of(list(new.evenings)) if new.evenings else frozenset()
+        values["evenings"] = ",".join(EVENINGS[day] for day in sorted(held))
     if new.rhythm:
         values["rhythm_new"] = False  # whoever chooses has seen it
     return _kept(scope, garden, values, f"{garden.name}: fed otherwise")

@@ -236,7 +236,7 @@ class Packages(WeirYardCase):
             ("tables/dose.csv", "2026-", "soon", r"dose.csv, line 2"),
             ("tables/jar.csv", "id,", "id,colour,", r"a column “colour”"),
             ("tables/place.csv", ",bed,", ",castle,", r"one of tub, pot"),
-            ("datapackage.json", '"version": 3', '"version": 4', r"version 4"),
+            ("datapackage.json", '"version": 4', '"version": 5', r"version 5"),
         ):
             with self.subTest(name, new=new):
                 file = self.changed(name, lambda d, o=old, n=new: d.replace(o.encode(), n.encode()))

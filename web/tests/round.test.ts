@@ -8,7 +8,7 @@ import {
   type RoundRow,
 } from '../src/desks/round/round.svelte';
 import { habitsOf, trialOf } from '../src/desks/season/rehearse.svelte';
-import { sliderWords } from '../src/desks/season/habits';
+import { sliderWords, toggled } from '../src/desks/season/habits';
 import { comingOf, seasonTable } from '../src/desks/season/strips';
 import { answering, refusing, WRITTEN } from './page';
 
@@ -133,4 +133,9 @@ test('what is to come of a planting is what it gets after today', () => {
     found,
   );
   expect(table.rows).toEqual([['Chilli, Tub', 'to come', '21 Jul: a can']]);
+});
+
+test('an evening more or less, in the order of the week', () => {
+  expect(toggled(['fri'], 'tue')).toEqual(['tue', 'fri']);
+  expect(toggled(['tue', 'fri'], 'tue')).toEqual(['fri']);
 });

@@ -8,6 +8,7 @@ from datetime import date, timedelta
 
 import numpy as np
 
+from dace.core.fed.evenings import fitted, used_on
 from dace.core.fed.records import AS_NEEDED, Rhythm, Stop
 from dace.core.figures import judgement
 from dace.core.matter.settings import setting
@@ -133,8 +134,10 @@ class Facts:
 
     @property
     def slot_on(self) -> date:
-        """The first day from today on that the rhythm allows a feed, one left out counting too."""
-        return max(self.today, self._slot_opened or self.today)
+        """The first day from today on that rhythm and evenings allow a feed."""
+        opens = self._slot_opened or self.today
+        evenings = frozenset() if self.rhythm.with_water else self.stop.evenings
+        return used_on(opens, self.today, evenings)
 
     @property
     def dress_on(self) -> date:
@@ -195,7 +198,7 @@ def facts_of(stop: Stop, rhythm: Rhythm) -> Facts:
     doubted = lately_doubted(found)
     return Facts(
         stop=stop,
-        rhythm=rhythm,
+        rhythm=fitted(rhythm, today, stop.evenings),
         today=today,
         band=band,
         word="comfortable" if band is None else word_now(found, band),

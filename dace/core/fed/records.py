@@ -33,6 +33,11 @@ class Rhythm:
     counted: int
     words: str
 
+    @property
+    def with_water(self) -> bool:
+        """Whether every watering feeds, whatever the evening."""
+        return self.key == "every_watering"
+
 
 RHYTHMS = {
     one.key: one
@@ -96,7 +101,8 @@ class Stop:
     ``left_out`` is the day of a feed that somebody chose not to give; its slot is used up.
     ``only`` are keys of the sources that may be used there, empty where all may;
     ``strength`` is how many times the typical wish somebody wants it fed at. ``mixed`` is a
-    can that stands mixed for it today.
+    can that stands mixed for it today. ``evenings`` are the days of the week, Monday 0, on
+    which it is fed; any where there are none.
     """
 
     key: str
@@ -113,6 +119,7 @@ class Stop:
     only: frozenset[str] = frozenset()
     strength: float = 1.0
     mixed: MixedCan | None = None
+    evenings: frozenset[int] = frozenset()
 
 
 @dataclass(frozen=True)

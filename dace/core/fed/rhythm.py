@@ -41,7 +41,7 @@ _TWICE = (0, 3)  # of the days of a week
 IN_BEDS = replace(RHYTHMS["weekly"], counted=8)
 """A bed is drenched where less than eight days' need is within reach."""
 
-_WITH_WATER = np.array([one.key == "every_watering" for one in _ORDER])
+_WITH_WATER = np.array([one.with_water for one in _ORDER])
 
 Fill = tuple[float, float, float, float, float, float]
 """Water that it holds [L], and the habits: use, uptake, mixing, when it is watered, over."""
@@ -86,7 +86,10 @@ def rhythm_of(
     held = tuple(best[0].feed.element(NUTRIENTS[at]) for at in SIZED_BY)
     rows = (wish.low, wish.typ, wish.need)
     told = tuple(tuple(float(row[at]) for at in SIZED_BY) for row in rows)
-    return _carries(_fill(stop), held, best[1], told, wish.thirst_l)
+    found = _carries(_fill(stop), held, best[1], told, wish.thirst_l)
+    if stop.evenings and found.with_water:  # evenings win; what they cannot carry is said
+        return _ORDER[_ORDER.index(found) - 1]
+    return found
 
 
 def rhythm_now(stop: Stop, sources: Sequence[Source], waters: Sequence[NamedWater]) -> Rhythm:

@@ -10,6 +10,7 @@ from datetime import date, timedelta
 import numpy as np
 from numpy.typing import NDArray
 
+from dace.core.fed.evenings import fitted
 from dace.core.fed.facts import Facts, facts_of
 from dace.core.fed.gates import why_shut
 from dace.core.fed.records import Grows, Rhythm, Stop, Verdict, Yard
@@ -83,7 +84,7 @@ class Ahead:
             self.facts,
             today=self.on(ahead),
             band=self.band(ahead),
-            rhythm=rhythm,
+            rhythm=fitted(rhythm, self.on(ahead), self.stop.evenings),
             read=None,
             read_age=None if age is None else age + ahead,
         )

@@ -16,6 +16,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from dace.core.fed.dressing import Lack, dressings
+from dace.core.fed.evenings import is_due
 from dace.core.fed.facts import DRESSED_FOR_DAYS, Facts
 from dace.core.fed.meals import RECKONED, salt_share_at
 from dace.core.fed.options import Fed, Meal, Option
@@ -29,7 +30,7 @@ from dace.core.fed.owed import (
     sprouted,
 )
 from dace.core.fed.recipe import best_water, litres_each
-from dace.core.fed.records import Grows, NamedWater, Portion, Rhythm
+from dace.core.fed.records import Grows, NamedWater, Portion
 from dace.core.fed.wish import FillWish
 from dace.core.figures import judgement
 from dace.core.matter.nutrients import NUTRIENTS
@@ -190,16 +191,19 @@ class Walk:
             and self._dressed(at, day, facts, wish)
         ):
             return
-        if state.next_on > day or not self._watered(at, facts.rhythm):
+        if not self._open(at, day, facts):
             return
         owed = self._owed(at, day, facts, wish, facts.rhythm.counted, not facts.in_bed)
         lacks = feed_for(facts, wish, owed)
         if lacks and all(sprouted(one, facts.today) for one in awake):
             self._canned(at, day, facts, awake, (lacks, owed))
 
-    def _watered(self, at: int, rhythm: Rhythm) -> bool:
-        """Whether it is watered that day, where every watering feeds."""
-        return rhythm.key != "every_watering" or self.middle.dry(at)
+    def _open(self, at: int, day: int, facts: Facts) -> bool:
+        """Whether its slot is used that day: on an evening, or as it is watered."""
+        if facts.rhythm.with_water:
+            return self.states[at].next_on <= day and self.middle.dry(at)
+        opens = self.aheads[at].on(self.states[at].next_on)
+        return is_due(facts.today, opens, facts.stop.evenings)
 
     def _owed(
         self, at: int, day: int, facts: Facts, wish: FillWish, days: int, kept: bool

@@ -27,6 +27,7 @@ from dace.core.api import (
     Yard,
     charged_water,
     crop,
+    evenings_of,
     follow_all,
     litres_of_medium,
     medium,
@@ -46,6 +47,7 @@ from dace.core.shell.json_in import Json, choice, json_object, number, rows, tex
 from dace.core.shell.weather_in import day_of, outlook_of
 
 _SETTINGS = tuple(place_kinds())
+_SCHOOLS = ("both", "mixed", "soil_first", "soluble")
 _APPROACHES = ("soil_first", "mixed", "soluble")
 _DAYS_NAMED = (("plantings", ("started_on", "seen_on")), ("poured", ("on",)), ("readings", ("on",)))
 _MOST_STOPS = 200
@@ -68,7 +70,13 @@ def yard_in(given: Json) -> Yard:
     if len(told) > _MOST_STOPS:
         raise DaceError("stops", f"{len(told)} stops", f"up to {_MOST_STOPS} would do")
     seed = int(number(given.get("seed", 1), "seed"))
-    asked = [_Told(row, turn, days, usual, seed) for turn, row in enumerate(told)]
+    evenings, school = evenings_of(given.get("evenings")), _school(given)
+    asked = [
+        _Told(row | {"approach": row.get("approach", school)}, turn, days, usual, seed)
+        for turn, row in enumerate(told)
+    ]
+    for one in asked:
+        one.evenings = evenings
     if len({one.key for one in asked}) < len(asked):
         raise DaceError("stops.id", "the same id twice", "an id of its own for each stop would do")
     followed = follow_all([one.root for one in asked], days)
@@ -90,6 +98,12 @@ def _slider(given: Json) -> float:
     if not -1 <= found <= 1:
         raise DaceError("slider", f"{found:g}", "-1 (spare money) to 1 (spare effort) would do")
     return found
+
+
+def _school(given: Json) -> str:
+    """The order of sources where a stop says none: both made and bought by default."""
+    found = choice(given, "school", _SCHOOLS, "both")
+    return "mixed" if found == "both" else found
 
 
 def _waters(given: Json) -> tuple[NamedWater, ...]:
@@ -151,6 +165,7 @@ class _Told:
 
     def __init__(self, row: Json, turn: int, days: Outlook, water: WaterIons, seed: int) -> None:
         self.row, self.days, self.water = row, days, water
+        self.evenings: frozenset[int] = frozenset()
         self.key = str(row.get("id", turn))
         self.setting = choice(row, "setting", _SETTINGS, "pot")
         self.shelter: Shelter = choice(row, "shelter", SHELTERS, "open")
@@ -244,6 +259,7 @@ class _Told:
             tested_high=self.tested.high if self.tested else frozenset(),
             left_out=day_of(row["left_out"], "stops.left_out") if row.get("left_out") else None,
             strength=_strength(row),
+            evenings=self.evenings,
         )
 
     def _read_test(self) -> TestedSoil | None:

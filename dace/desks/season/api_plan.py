@@ -25,6 +25,7 @@ from dace.households.fields import Line, Number
 from dace.households.scope import NotFoundError, Scope, require_owner
 
 router = Router(tags=["plan"])
+Evening = Literal["mon", "tue", "wed", "thu", "fri", "sat", "sun"]
 Rhythm = Literal["", "as_needed", "fortnightly", "weekly", "twice_weekly", "every_watering"]
 _CALENDAR = "/api/calendar/{}.ics"
 
@@ -46,11 +47,15 @@ class KeepIn(FeedingIn):
 
 
 class GardenFeedingIn(Schema):
-    """How the garden is fed; ``slider`` from -1 (spare money) to 1 (spare effort)."""
+    """How the garden is fed; ``slider`` from -1 (spare money) to 1 (spare effort).
+
+    ``evenings`` are the days on which it is fed; an empty list for any.
+    """
 
     approach: Line | None = None
     rhythm: Rhythm | None = None
     slider: Number | None = None
+    evenings: Annotated[list[Evening], Field(max_length=7)] | None = None
 
 
 class TrialIn(Schema):
@@ -97,7 +102,12 @@ def keep_trial(request: Any, payload: KeepIn) -> WrittenOut:
 @router.post("/garden/feeding", response=WrittenOut, operation_id="feed_garden_so")
 def garden_feeding(request: Any, payload: GardenFeedingIn) -> WrittenOut:
     """Choose how the garden is fed where a planting says nothing else."""
-    return written(request.auth, feed_garden_so(request.auth, GardenFeeding(**payload.dict())).pk)
+    return written(request.auth, feed_garden_so(request.auth, _garden_feeding(payload)).pk)
+
+
+def _garden_feeding(said: GardenFeedingIn) -> GardenFeeding:
+    evenings = None if said.evenings is None else tuple(said.evenings)
+    return GardenFeeding(said.approach, said.rhythm, said.slider, evenings)
 
 
 @router.post("/plan/rehearse", response=RehearsalOut, operation_id="rehearse")

@@ -73,6 +73,7 @@ class HabitsOut(Out):
     approach: str
     rhythm: str
     slider: float
+    evenings: list[str]
     approaches: dict[str, str]
     rhythms: dict[str, str]
 

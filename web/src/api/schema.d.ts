@@ -4061,10 +4061,14 @@ export interface components {
         /**
          * GardenFeedingIn
          * @description How the garden is fed; ``slider`` from -1 (spare money) to 1 (spare effort).
+         *
+         *     ``evenings`` are the days on which it is fed; an empty list for any.
          */
         GardenFeedingIn: {
             /** Approach */
             approach?: string | null;
+            /** Evenings */
+            evenings?: ("mon" | "tue" | "wed" | "thu" | "fri" | "sat" | "sun")[] | null;
             /** Rhythm */
             rhythm?: ("" | "as_needed" | "fortnightly" | "weekly" | "twice_weekly" | "every_watering") | null;
             /** Slider */
@@ -4207,6 +4211,8 @@ export interface components {
             approaches: {
                 [key: string]: string;
             };
+            /** Evenings */
+            evenings: string[];
             /** Rhythm */
             rhythm: string;
             /** Rhythms */

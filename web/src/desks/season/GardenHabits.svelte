@@ -5,6 +5,7 @@
   import Choice from '../../ui/Choice.svelte';
   import Message from '../../ui/Message.svelte';
   import { capital } from '../../ui/words';
+  import Evenings from './Evenings.svelte';
   import { SCHOOLS, sliderWords } from './habits';
 
   const { habits }: { habits: Schemas['HabitsOut'] } = $props();
@@ -37,6 +38,7 @@
     }))}
     onchange={(rhythm) => choose({ rhythm: rhythm as Schemas['GardenFeedingIn']['rhythm'] })}
   />
+  <Evenings chosen={habits.evenings} onchange={(evenings) => choose({ evenings })} />
   <label for={id}>Spare money or effort: {sliderWords(at)}</label>
   <div class="slider">
     <span>money</span>
