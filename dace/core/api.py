@@ -139,7 +139,7 @@ from dace.core.pen.readings import (
     reading_at_25,
 )
 from dace.core.plan.buying import ToBuy, to_buy
-from dace.core.plan.cans import cans_of
+from dace.core.plan.cans import cans_of, minutes_for
 from dace.core.plan.making import make_plan
 from dace.core.plan.records import (
     CanToMix,
@@ -560,6 +560,7 @@ __all__ = [
     "meeting",
     "method",
     "methods",
+    "minutes_for",
     "modifier",
     "modifiers",
     "needs",

@@ -160,7 +160,7 @@ class Rounds(WeirYardCase):
     def test_what_waits_says_why_and_what_comes_is_dated(self):
         found = self.round()
         waits = {wait["name"]: wait for wait in found["waits"]}
-        self.assertIn("carries what they take", waits["Sluice bed, chard end"]["why"])
+        self.assertIn("The soil has enough", waits["Sluice bed, chard end"]["why"])
         self.assertIn("same water", waits["Step, unfed pots"]["mark"])
         self.assertEqual(found["flushes"][0]["name"], "Quay tub 2")
         self.assertTrue(found["leaves"])

@@ -23,6 +23,12 @@ _FORMS = {"nitrate": 1.6, "ammonium": 0.8, "urea": 1.6}
 _JAR = {"grade": [4, 3, 8], "density_g_per_ml": 1.15, "nitrogen": _FORMS}
 _CRYSTALS = {"grade": [16, 8, 24], "form": "solid", "also": {"mgo": 2}}
 _PELLETS = {"grade": [4, 3, 2], "form": "solid", "material": "poultry_pellets", "slow": True}
+_BREWS = {
+    "comfrey": ({"NH4_N": 130, "K": 1600, "P": 40, "Ca": 70, "Mg": 30}, "comfrey_fresh"),
+    "nettle": ({"NH4_N": 400, "NO3_N": 20, "K": 500, "P": 30, "Ca": 150, "Mg": 40}, "nettle_fresh"),
+    "grass": ({"NH4_N": 300, "K": 700, "P": 60, "Ca": 60, "Mg": 30}, "grass_clippings"),
+}
+"""What a litre of each holds [mg], and what it is made of."""
 _PELLET_G_M2, _PELLETS_ON, _N_MG_G = 100.0, (0, 42), 40.0
 _READ_EVERY, _STOPS = 14, 13
 _ASKED_EVERY = {"pot": 2, "bed": 7}
@@ -113,6 +119,7 @@ class _Asked:
     field: Any
     pen: bool
     rhythm: str
+    brews: bool = False
 
     def __post_init__(self) -> None:
         self.poured: list[list[Json]] = [[] for _ in range(self.field.count)]
@@ -146,6 +153,8 @@ class _Asked:
         jars = [{"name": "tomato feed", "jar": _JAR}, {"name": "crystals", "jar": _CRYSTALS}]
         if field.kind == "bed":
             jars.append({"name": "pellets", "jar": _PELLETS})
+        if self.brews:
+            jars = [*jars[:1], *_brewed()]
         asked = np.flatnonzero(which)
         for first in range(0, len(asked), _STOPS):
             some = asked[first : first + _STOPS]
@@ -205,15 +214,27 @@ class _Asked:
         return np.array([said["kind"] == "flush" for said in found])
 
 
+def _brewed() -> list[Json]:
+    return [
+        {"name": name, "jar": {"mg_l": held, "method": "anaerobic_ferment", "material": made_of}}
+        for name, (held, made_of) in _BREWS.items()
+    ]
+
+
 def dace(
-    field: Any, pen: bool = True, rhythm: str = "", evenings: tuple[int, ...] = ()
+    field: Any,
+    pen: bool = True,
+    rhythm: str = "",
+    evenings: tuple[int, ...] = (),
+    brews: bool = False,
 ) -> Iterator[Array]:
     """What the verdicts say, with the drain of pots read once a fortnight and after a flush.
 
     Pots are asked of every second day, or on ``evenings`` by the day of the week; beds once a
-    week, trays whenever they are watered. A ``rhythm`` is set, or left to Dace.
+    week, trays whenever they are watered. A ``rhythm`` is set, or left to Dace;
+    with ``brews`` three of them and one bottle stand on the shelf.
     """
-    asked = _Asked(field, pen and field.kind == "pot", rhythm)
+    asked = _Asked(field, pen and field.kind == "pot", rhythm, brews)
     every = np.ones(field.count, dtype=bool)
     for day in range(field.length):
         if asked.pen and day % _READ_EVERY == 3:

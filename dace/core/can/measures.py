@@ -91,9 +91,29 @@ def measured_amounts(owned: tuple[Owned, ...]) -> tuple[float, ...]:
 
 
 def nearest_measured(ml: float, low: float, high: float, owned: tuple[Owned, ...]) -> float | None:
-    """The measured amount nearest to one wanted that lies between two ends [mL]; None if none."""
-    fits = [one for one in measured_amounts(owned) if low - 1e-9 <= one <= high + 1e-9]
-    return min(fits, key=lambda one: (abs(one - ml), one), default=None)
+    """The measured amount nearest to one wanted that lies between two ends [mL]; None if none.
+
+    Of one measure where it can be, else of two spoons, six together at most.
+    """
+    for amounts in (measured_amounts(owned), _two_spoons(owned)):
+        fits = [one for one in amounts if low - 1e-9 <= one <= high + 1e-9]
+        if fits:
+            return min(fits, key=lambda one: (abs(one - ml), one))
+    return None
+
+
+@lru_cache(maxsize=64)
+def _two_spoons(owned: tuple[Owned, ...]) -> tuple[float, ...]:
+    """What two different spoons give together, six of them at most [mL]."""
+    sizes = {one.holds_ml for one in owned if one.kind in _LEVELLED}
+    sizes |= {one.step_ml for one in owned if one.kind in _LEVELLED}
+    found = {
+        round(a * large + b * small, 6)
+        for large, small in itertools.combinations(sorted(sizes, reverse=True), 2)
+        for a in range(1, _MOST_TIMES)
+        for b in range(1, _MOST_TIMES + 1 - a)
+    }
+    return tuple(sorted(found))
 
 
 @lru_cache(maxsize=4096)

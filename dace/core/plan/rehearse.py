@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from datetime import date
 
@@ -10,8 +11,9 @@ from dace.core.errors import DaceError
 from dace.core.fed.options import minutes_of
 from dace.core.fed.records import RHYTHMS, Grows, Yard
 from dace.core.ledger.shortfall import APPROACHES
+from dace.core.plan.cans import minutes_for
 from dace.core.plan.making import make_plan
-from dace.core.plan.records import Plan
+from dace.core.plan.records import Event, Plan
 from dace.core.rootzone.follow import follow_all
 from dace.core.season.clock import stage_clock
 from dace.core.season.need import spans
@@ -163,12 +165,13 @@ def tally(plan: Plan, yard: Yard, stops: frozenset[str] = frozenset()) -> Tally:
     """What a plan comes to, of some stops or, with none named, of all."""
     sources = {one.key: one for one in yard.sources}
     events = [e for e in plan.events if e.portion is not None and _meant(e.stop, stops)]
-    money, minutes, unpriced = 0.0, 0.0, False
+    money, minutes, unpriced = 0.0, _minutes(events), False
     for event in events:
         assert event.portion is not None
         for key, amount in event.portion.used.items():
             source = sources[key]
-            minutes += minutes_of(source)
+            if source.home_made:
+                minutes += minutes_of(source)
             if source.price is not None:
                 money += source.price * amount
             unpriced = unpriced or (source.price is None and not source.home_made)
@@ -180,6 +183,17 @@ def tally(plan: Plan, yard: Yard, stops: frozenset[str] = frozenset()) -> Tally:
         minutes=minutes,
         carried=sum(shares) / len(shares) if shares else None,
         picked_on=_picked_on(plan, yard, stops),
+    )
+
+
+def _minutes(events: Sequence[Event]) -> float:
+    """What their evenings take [min]: each day's cans and stops."""
+    days: dict[date, list[Event]] = {}
+    for event in events:
+        days.setdefault(event.on, []).append(event)
+    return sum(
+        minutes_for(len({one.portion.recipe for one in there if one.portion}), len(there))
+        for there in days.values()
     )
 
 

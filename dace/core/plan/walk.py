@@ -157,17 +157,17 @@ class Walk:
                 litres = found.flush.each_l * found.flush.goes
                 self.middle.pour(at, litres, charged_water(water.ions), flush=True)
             elif found.recipe is not None and found.recipe.can is not None and water is not None:
-                self._pour_portion(at, found.recipe, water)
+                self._pour_portion(at, found.recipe, found.litres, water)
             elif found.recipe is not None:
                 self._spread(at, found.recipe)
             elif found.kind == "feed":
                 self.states[at].empty.append(0)
 
-    def _pour_portion(self, at: int, portion: Portion, water: NamedWater) -> None:
+    def _pour_portion(self, at: int, portion: Portion, litres: float, water: NamedWater) -> None:
         feeds = {one.key: one.feed for one in self.choices.yard.sources}
         assert portion.can is not None
         mg_l = charged_of(portion.can, [feeds[key] for key in portion.used], water)
-        self.middle.pour(at, portion.litres, mg_l)
+        self.middle.pour(at, litres, mg_l)
 
     def _spread(self, at: int, portion: Portion) -> None:
         source = next(s for s in self.choices.yard.sources if s.key == portion.source)

@@ -110,9 +110,9 @@ def _poured_together(found: Sequence[_Judged], yard: Yard) -> tuple[Verdict, ...
     for can in shared(whole, yard):
         least = min(range(len(can.stops)), key=lambda turn: can.offers[turn].per_l)
         for at, offer in zip(can.stops, can.offers, strict=True):
-            own = offer
-            if offer.recipe[2] != can.per_l:
-                own = whole_can(offer, can.per_l, offer.litres, yard)
+            own, litres = offer, offer.litres * (can.spare if len(can.stops) == 1 else 1.0)
+            if (offer.recipe[2], offer.litres) != (can.per_l, litres):
+                own = whole_can(offer, can.per_l, litres, yard)
             if own.per_l < offer.per_l / _SAME and at != can.stops[least]:
                 why = f"{SHARED} {names[whole[can.stops[least]].stop]}"
                 own = replace(own, bound_by=why)

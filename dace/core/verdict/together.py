@@ -21,6 +21,8 @@ from dace.core.fed.records import Portion, Verdict, Yard
 
 SHARED = "the can that it shares with"
 """How the strength of a shared can is named as what bound it."""
+LEFT_OVER = 1.1
+"""How many times the litres that are taken may be mixed."""
 _OWED, _NEAR = 0.8, 0.3
 _ROUNDING = 1e-9
 _JUG = (Owned("beaker", "jug", 2000.0, 100.0), Owned("beaker", "small jug", 300.0, 50.0))
@@ -30,7 +32,8 @@ _JUG = (Owned("beaker", "jug", 2000.0, 100.0), Owned("beaker", "small jug", 300.
 class Shared:
     """Stops, by their place in the row, that get one recipe in one water, from their ``offers``.
 
-    ``per_l`` is what a litre takes of each source.
+    ``per_l`` is what a litre takes of each source; ``spare`` how many times the litres that they
+    take are mixed, so that spoons give it: up to a tenth is left over.
     """
 
     sources: tuple[str, ...]
@@ -38,6 +41,7 @@ class Shared:
     per_l: tuple[float, ...]
     stops: tuple[int, ...]
     offers: tuple[Portion, ...]
+    spare: float = 1.0
 
 
 @dataclass(frozen=True)
@@ -105,25 +109,32 @@ def _can(
     whole = float(litres.sum())
     first = group[0].offer
     by_spoons = _measured(first, per_l, (low, high), whole, yard)
-    parts: tuple[float, ...] = (per_l if by_spoons is None else by_spoons,)
+    strong, spare = by_spoons or (per_l, 1.0)
+    parts: tuple[float, ...] = (strong,)
     if base:
-        parts = (_marked(min(base), whole, yard), *parts)
+        parts = (_marked(min(base), spare * whole, yard), *parts)
     stops, offers = tuple(one.at for one in group), tuple(one.offer for one in group)
-    return Shared(*key, parts, stops, offers), by_spoons is not None
+    return Shared(*key, parts, stops, offers, spare), by_spoons is not None
 
 
 def _measured(
     offer: Portion, per_l: float, within: tuple[float, float], litres: float, yard: Yard
-) -> float | None:
-    """A strength that spoons give, inside what all that share it bear; None where none does."""
+) -> tuple[float, float] | None:
+    """A strength that spoons give, inside what all bear, and how many times the litres it fills.
+
+    None where none does.
+    """
     source = next(one for one in yard.sources if one.key == offer.source)
     dense = 1.0 if offer.unit == "mL" else source.g_per_ml
     if not dense or not yard.spoons:
         return None
     fill = litres / vessel_for(litres, yard.vessels)[1]
     low, high = (one * fill / dense for one in within)
-    found = nearest_measured(per_l * fill / dense, low, high, yard.owned)
-    return None if found is None else found * dense / fill
+    found = nearest_measured(per_l * fill / dense, low, LEFT_OVER * high, yard.owned)
+    if found is None:
+        return None
+    spare = max(1.0, found / high)
+    return found * dense / (fill * spare), spare
 
 
 def _marked(per_l: float, litres: float, yard: Yard) -> float:

@@ -35,6 +35,7 @@ from dace.notebook.trying import Task, tasks
 from dace.shelf.brews import brews
 
 _TRIES = 3
+_ROUND_TO = 5  # minutes
 
 
 def round_page(scope: Scope) -> RoundOut:
@@ -75,11 +76,12 @@ def _round(scope: Scope) -> RoundOut:
     beside = [row.kind for row in out if row.kind.block == "flush"]
     beside += [core.kind_of("dress")] * len(dressings)
     beside += [row.kind for row in out if row.kind.block in ("look", "due")]
+    left = sum(not row.done and row.now for row in rows) + len(beside)
     return RoundOut(
         edition=edition,
         today=on,
-        title=_title(to_pour, beside, grows=found.yard is not None),
-        left=sum(not row.done and row.now for row in rows) + len(beside),
+        title=_title(to_pour, beside, left, grows=found.yard is not None),
+        left=left,
         done=len(done),
         cans=cans,
         flushes=flushes,
@@ -106,8 +108,8 @@ class _Shown:
         return core.kind_of(self.said.kind)
 
 
-def _title(cans: int, beside: Sequence[core.VerdictKind], grows: bool) -> str:
-    """What there is to do, in one line."""
+def _title(cans: int, beside: Sequence[core.VerdictKind], stops: int, grows: bool) -> str:
+    """What there is to do, in one line, and about how long it takes."""
     feed = core.kind_of("feed")
     counts = Counter({(feed.one, feed.many): cans})
     counts.update((kind.one, kind.many) for kind in beside)
@@ -119,7 +121,8 @@ def _title(cans: int, beside: Sequence[core.VerdictKind], grows: bool) -> str:
     if not parts:
         return "Nothing to feed today" if grows else "Nothing grows here yet"
     said = core.listed(parts)
-    return f"{said[0].upper()}{said[1:]} today"
+    minutes = _ROUND_TO * max(1, round(core.minutes_for(cans, stops) / _ROUND_TO))
+    return f"{said[0].upper()}{said[1:]} today, about {minutes} minutes"
 
 
 def _flush(row: _Shown) -> RoundFlushOut:

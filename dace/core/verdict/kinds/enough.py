@@ -46,15 +46,12 @@ class Enough(VerdictKind):
         """What carries it till then."""
         wants = decided.parts
         if all(makes_its_own(w.grows.crop, w.grows.clock.stage, facts.in_bed) for w in wants):
-            return (
-                "Its roots live with what takes nitrogen from the air; the ground holds the rest."
-            )
+            return "The nodules on its roots feed it."
         if all(want.pot_on for want in wants):
-            return "They are past the seedling, and the cell holds too little for more."
+            return "The cell holds too little for more."
         if any(want.on_paper for want in wants):
-            return "The sums are short, and nobody sees it in the leaves: they count for more."
-        where = "the ground" if facts.in_bed else "the medium"
-        return f"What {where} holds and gives carries what they take."
+            return "The leaves count for more than the sums."
+        return f"The {'soil' if facts.in_bed else 'pot'} has enough."
 
     def while_short(self, found: Verdict) -> str:
         """It lasts for now."""

@@ -1,0 +1,87 @@
+"""Cans that hands can measure: the fewest, in spoons, within what each stop bears."""
+
+import itertools
+import random
+import unittest
+
+from dace.core.can.measures import measured_amounts
+from dace.core.shell.plans import plan
+from dace.core.shell.yards import yard_in
+from dace.core.verdict.judge import verdicts
+from tests.core import counts
+from tests.core.verdict.yards import FRUITING, pot, yard
+
+GARDENS = counts.of(60, 15)
+OWNED = ["0.25 tsp", "0.5 tsp", "1 tsp", "1 tbsp", "10 mL syringe marked 1 mL"]
+CROPS = [("chilli", "fruit_set"), ("aubergine", "flowering"), ("courgette", "harvest"),
+         ("tomato_bush", "fruit_fill"), ("melon", "fruit_set")]  # fmt: skip
+
+
+def tubs(chance):
+    """Up to six tubs that are due today, on one bottle."""
+    found = []
+    for n in range(chance.randint(2, 6)):
+        crop, stage = chance.choice(CROPS)
+        litres, plants = chance.choice([15, 25, 40]), chance.randint(1, 3)
+        found.append(pot(crop, stage, litres, plants, id=f"t{n}", rhythm="weekly"))
+    return found
+
+
+def stabbed(spans):
+    """The fewest points in all intervals, by trying every set of their ends."""
+    for size in range(1, len(spans) + 1):
+        for points in itertools.combinations([high for _, high in spans], size):
+            if all(any(low <= p + 1e-9 <= high + 2e-9 for p in points) for low, high in spans):
+                return size
+    return len(spans)
+
+
+class Cans(unittest.TestCase):
+    @classmethod
+    def setUpClass(cls):
+        cls.found = []
+        for seed in range(GARDENS):
+            told = yard(*tubs(random.Random(seed)), jars=[FRUITING], weeks=1)
+            cls.found.append((told, plan(told), plan(told | {"owned": OWNED})))
+
+    def test_no_more_than_the_fewest_points_in_what_each_bears(self):
+        for told, _, measured in self.found:
+            asked = yard_in(told | {"stops": []}) and yard_in(told)
+            own = {stop.key: stop for stop in asked.stops}
+            alone = [verdicts(yard_in(told | {"stops": [row]}))[0] for row in told["stops"]]
+            self.assertEqual(len(alone), len(own))
+            spans = [
+                (0.8 * one.recipe.per_l, max(one.recipe.per_l, one.recipe.most))
+                for one in alone
+                if one.recipe is not None and one.recipe.can is not None
+            ]
+            self.assertLessEqual(len(measured["cans"]), stabbed(spans))
+
+    def test_every_amount_is_so_many_of_a_measure_that_is_owned(self):
+        single = measured_amounts(yard_in(yard(owned=OWNED)).owned)
+        spoons = (1.25, 2.5, 5, 15)
+        amounts = {*single} | {
+            a * large + b * small
+            for large, small in itertools.combinations(spoons, 2)
+            for a in range(1, 6)
+            for b in range(1, 7 - a)
+        }
+        seen = 0
+        for _, _, measured in self.found:
+            for can in measured["cans"]:
+                (one,) = can["amounts"]
+                each = one["amount"] / can["cans"]
+                nearest = min(amounts, key=lambda ml, each=each: abs(ml - each))
+                self.assertAlmostEqual(each, nearest, places=4)
+                self.assertGreaterEqual(each, min(amounts) - 1e-9)
+                seen += 1
+        self.assertGreater(seen, GARDENS / 2)
+
+    def test_within_cap_and_what_is_owed(self):
+        for _, exact, measured in self.found:
+            before = {one["id"]: one for one in exact["verdicts"]}
+            for one in measured["verdicts"]:
+                if one["kind"] == "feed":
+                    self.assertLessEqual(one["feed_ec_ms_cm"], one["cap_ms_cm"] + 1e-6)
+                    owed = before[one["id"]]["amounts"][0]["amount"]
+                    self.assertGreaterEqual(one["amounts"][0]["amount"], 0.6 * owed)
