@@ -25,8 +25,9 @@ from dace.core.matter.nutrients import NUTRIENTS
 _MADE_FIRST = 0.5
 """How much better a can with a brew in it is ranked where made things go first."""
 _LEAST_ML = 50.0
-_WORTH = 0.02
-_FEW = 1e-9
+_WORTH, _AS_GOOD = 0.02, 0.03
+_SHARES = (1.0, 0.7, 0.45, 0.25)
+_FEW, _UNDER = 1e-9, 0.999  # what fits is found to a ten thousandth
 
 
 def bases(sources: Sequence[Source], meal: Meal) -> list[Source]:
@@ -46,6 +47,14 @@ class _Bottom:
     base: Base
     brings: NDArray[np.float64]
     """Of a litre [mg]."""
+
+    def times(self, share: float) -> _Bottom:
+        """So much of it."""
+        if share == 1:
+            return self
+        per_l = rounded_strength(share * self.base.per_l, "mL")
+        times = per_l / self.base.per_l
+        return _Bottom(Base(self.base.source, per_l), times * self.brings)
 
 
 def with_base(
@@ -72,9 +81,18 @@ def with_base(
         if bottom is None:
             continue
         tops = [one for one in bought if not one.source.home_made]
-        cans = [can for one in tops if (can := _topped(bottom, one.source, meal)) is not None]
+        cans = [can for one in tops if (can := _as_full(bottom, one, meal)) is not None]
         return tuple(cans)
     return ()
+
+
+def _as_full(bottom: _Bottom, alone: Option, meal: Meal) -> Option | None:
+    """With as much of the brew as leaves room for what is owed: no hungrier than without it."""
+    for share in _SHARES:
+        can = _topped(bottom.times(share), alone.source, meal)
+        if can is not None and can.meets >= alone.meets - _AS_GOOD:
+            return can
+    return None
 
 
 def _bottom(source: Source, meal: Meal, left_ml: float) -> _Bottom | None:
@@ -105,7 +123,6 @@ def _topped(bottom: _Bottom, source: Source, meal: Meal) -> Option | None:
     per_l = min(one.per_l * one.litres_share, room)
     if per_l <= _FEW:
         return None
-    per_l = rounded_strength(per_l, source.feed.unit)
     adds = {n: per_l * source.feed.element(n) for n in NUTRIENTS}
     brought = {n: float(bottom.brings[at]) + adds[n] for at, n in enumerate(NUTRIENTS)}
     plain = {n: one.held[n] - one.brought[n] for n in NUTRIENTS}
@@ -133,7 +150,7 @@ def _room(bottom: _Bottom, one: Option, meal: Meal) -> float:
     """The most of what is bought that a litre takes beside the brew [mL or g]."""
     beside = (Ingredient(bottom.base.source.feed, bottom.base.per_l),)
     fits = strongest_beside(round(one.cap, 6), one.source.feed, beside)
-    found = [] if fits is None else [fits]
+    found = [] if fits is None else [_UNDER * fits]
     for at in SIZED_BY:
         nutrient, each = NUTRIENTS[at], one.source.feed.element(NUTRIENTS[at])
         most = min((most_of(who, nutrient) for who in meal.whom), default=0.0)
