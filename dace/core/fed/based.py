@@ -25,8 +25,8 @@ from dace.core.matter.nutrients import NUTRIENTS
 _MADE_FIRST = 0.5
 """How much better a can with a brew in it is ranked where made things go first."""
 _LEAST_ML = 50.0
-_WORTH, _AS_GOOD = 0.02, 0.03
-_SHARES = (1.0, 0.7, 0.45, 0.25)
+_WORTH, _AS_GOOD = 0.02, 0.02
+_SHARES = (1.0, 0.7, 0.45, 0.25, 0.12)
 _FEW, _UNDER = 1e-9, 0.999  # what fits is found to a ten thousandth
 
 
