@@ -88,11 +88,24 @@ def with_base(
 
 def _as_full(bottom: _Bottom, alone: Option, meal: Meal) -> Option | None:
     """With as much of the brew as leaves room for what is owed: no hungrier than without it."""
+    without = _shortest(alone, meal)
     for share in _SHARES:
         can = _topped(bottom.times(share), alone.source, meal)
-        if can is not None and can.meets >= alone.meets - _AS_GOOD:
+        if can is not None and _shortest(can, meal) <= without + _AS_GOOD:
             return can
     return None
+
+
+def _shortest(one: Option, meal: Meal) -> float:
+    """What is still wanting of what a can meets least."""
+    litres = meal.litres * one.litres_share
+    whole = np.array([one.brought[n] for n in NUTRIENTS]) * litres
+    return _weighing(meal).shortest(whole)
+
+
+def _weighing(meal: Meal) -> Weighing:
+    left = np.maximum(0.0, meal.owed - in_water(meal.water.ions) * meal.litres)
+    return Weighing.of(left, meal.low * meal.litres)
 
 
 def _bottom(source: Source, meal: Meal, left_ml: float) -> _Bottom | None:
@@ -127,8 +140,7 @@ def _topped(bottom: _Bottom, source: Source, meal: Meal) -> Option | None:
     brought = {n: float(bottom.brings[at]) + adds[n] for at, n in enumerate(NUTRIENTS)}
     plain = {n: one.held[n] - one.brought[n] for n in NUTRIENTS}
     whole = np.array([brought[n] for n in NUTRIENTS]) * meal.litres
-    left = np.maximum(0.0, meal.owed - in_water(meal.water.ions) * meal.litres)
-    weigh = Weighing.of(left, meal.low * meal.litres)
+    weigh = _weighing(meal)
     miss = weigh.miss(whole)
     first = _MADE_FIRST * (1 - max(0.0, meal.yard.slider))  # who spares effort brews less
     first -= spared(bottom.base.source, bottom.base.per_l, meal.yard)

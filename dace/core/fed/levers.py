@@ -73,6 +73,12 @@ class Weighing:
         weight = self.weight[among]
         return float((weight * np.where(off > 0, _SHORT * off, -_OVER * off)).sum())
 
+    def shortest(self, brought: Array) -> float:
+        """The share that is wanting of what is met least of N, P, K; 0 to 1."""
+        at = list(SIZED_BY)
+        off = np.maximum(0.0, self.owed[at] - brought[at]) * self.weight[at] / WEIGHTS[at]
+        return float(off.max())
+
     def miss(self, brought: Array) -> float:
         """Of all five, 0 to about 3."""
         return self.cost(brought, list(range(len(NUTRIENTS)))) / float(WEIGHTS.sum())

@@ -273,7 +273,8 @@ class Verdict:
     button says, empty where nothing is to be done. ``offers`` are up to three portions, the
     verdict's own first; ``share`` is how much of the stage's wish is right now; ``next_on``
     the next day on which something is likely to be due; ``mixed`` whether its can stands there;
-    ``to_get`` what to buy or make, where it is hungry and nothing on the shelf suits.
+    ``to_get`` what to buy or make, where it is hungry and nothing on the shelf suits;
+    ``owed_mg`` what it is owed of N, P, K, Ca, Mg where it is fed.
     """
 
     stop: str
@@ -297,3 +298,4 @@ class Verdict:
     rhythm: str = ""
     mixed: bool = False
     to_get: ToGet | None = None
+    owed_mg: tuple[float, ...] = ()

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from dataclasses import asdict
 
-from dace.core.api import Portion, Verdict, verdicts
+from dace.core.api import NUTRIENTS, Portion, Verdict, verdicts
 from dace.core.shell.json_in import Json
 from dace.core.shell.yards import yard_in
 
@@ -37,6 +37,10 @@ def verdict_out(found: Verdict) -> Json:
             for one in found.each
         ],
         "mg_l": {name: result.value for name, result in can.nutrients} if can else None,
+        "owed_mg": dict(zip(NUTRIENTS, found.owed_mg, strict=True)) if found.owed_mg else None,
+        "brings_mg": {name: result.value * found.litres for name, result in can.nutrients}
+        if can
+        else None,
         "ec_ms_cm": can.ec.value if can else None,
         "feed_ec_ms_cm": can.feed_ec if can else None,
         "cap_ms_cm": portion.cap if portion and can else None,
