@@ -15,8 +15,8 @@ from dataclasses import dataclass, replace
 import numpy as np
 from numpy.typing import NDArray
 
-from dace.core.can.fitting import strongest_beside
-from dace.core.can.ingredient import Ingredient, Source
+from dace.core.can.fitting import amount_about, conducts_about
+from dace.core.can.ingredient import Source
 from dace.core.can.usual import rounded_strength
 from dace.core.fed.levers import SIZED_BY, Weighing, bounds, most_of, sized
 from dace.core.fed.options import Base, Meal, Option, in_water, is_barred, option_of, spared
@@ -27,7 +27,7 @@ _MADE_FIRST = 0.5
 _LEAST_ML = 50.0
 _WORTH, _AS_GOOD = 0.02, 0.02
 _SHARES = (1.0, 0.7, 0.45, 0.25, 0.12)
-_FEW, _UNDER = 1e-9, 0.999  # what fits is found to a ten thousandth
+_FEW = 1e-9
 
 
 def bases(sources: Sequence[Source], meal: Meal) -> list[Source]:
@@ -160,9 +160,9 @@ def _topped(bottom: _Bottom, source: Source, meal: Meal) -> Option | None:
 
 def _room(bottom: _Bottom, one: Option, meal: Meal) -> float:
     """The most of what is bought that a litre takes beside the brew [mL or g]."""
-    beside = (Ingredient(bottom.base.source.feed, bottom.base.per_l),)
-    fits = strongest_beside(round(one.cap, 6), one.source.feed, beside)
-    found = [] if fits is None else [_UNDER * fits]
+    base = bottom.base
+    left = one.cap - conducts_about(base.per_l, base.source.feed)
+    found = [amount_about(left, one.source.feed)]
     for at in SIZED_BY:
         nutrient, each = NUTRIENTS[at], one.source.feed.element(NUTRIENTS[at])
         most = min((most_of(who, nutrient) for who in meal.whom), default=0.0)
