@@ -169,4 +169,4 @@ class WhatHurts(BrowserCase):
 
 class InGallons(Measured):
     measures = "us"
-    amount, typed, in_all = "3.17 pt", "2", "1 gal"
+    amount, typed, in_all = "3.45 pt", "2", "1 gal"

@@ -16,7 +16,7 @@ TEASPOON_ML = 5.0
 
 _LEVELLED = ("spoon", "scoop")
 _CLOSE = 0.05
-_MOST_SPOONS = 8
+_MOST_SPOONS, _MOST_MOVES = 8, 6.5
 
 
 @dataclass(frozen=True)
@@ -140,7 +140,10 @@ def round_to_owned(ml: float, owned: tuple[Owned, ...]) -> Rounded | None:
     '3 mL in the syringe'
     """
     found = [*_by_marks(ml, owned), *_by_spoons(ml, owned)]
-    close = [(moves, r) for moves, r in found if abs(r.off_percent) <= 100 * _CLOSE]
+    close = [
+        (moves, r) for moves, r in found
+        if abs(r.off_percent) <= 100 * _CLOSE and moves <= _MOST_MOVES
+    ]  # fmt: skip
     if not close:
         return None
     return min(close, key=lambda pair: (pair[0], abs(pair[1].off_percent)))[1]

@@ -6,7 +6,7 @@ from collections.abc import Mapping, Sequence
 from dataclasses import replace
 
 from dace.core.can.ingredient import Source
-from dace.core.can.measuring import measured, vessel_for
+from dace.core.can.measuring import AmountSaid, measured, vessel_for
 from dace.core.can.pouring import pourable
 from dace.core.fed.based import bases, with_base
 from dace.core.fed.facts import Facts
@@ -25,6 +25,7 @@ from dace.core.fed.records import Bottom, MixedCan, NamedWater, Portion, Yard
 from dace.core.figures import judgement
 from dace.core.matter.settings import setting
 from dace.core.season.crops import Crop
+from dace.core.words.amounts import amount_words
 
 _OFFERS = 3
 _FEW_L = 1e-6
@@ -197,8 +198,7 @@ def _in_vessel(own: Portion, litres: float, yard: Yard) -> Portion:
     dense = next((one.g_per_ml for one in yard.sources if one.key == own.source), None)
     base = own.base
     if base is not None:
-        said = measured(base.amount / cans, "mL", yard.owned, None)
-        base = replace(base, said=said)
+        base = replace(base, said=AmountSaid(amount_words(base.amount / cans, "mL")))
     return replace(
         own,
         said=measured(own.amount / cans, own.unit, yard.owned, dense),

@@ -76,7 +76,7 @@ def shared(found: Sequence[Verdict], yard: Yard) -> tuple[Shared, ...]:
 def _most(
     spans: dict[tuple[tuple[str, ...], str], list[_Span]], left: set[int], yard: Yard
 ) -> Shared:
-    """The can that serves most stops; of those one that spoons give, then what suits best."""
+    """Of cans that spoons give that which serves most stops, then what suits best."""
     found = []
     for key, row in spans.items():
         there = [one for one in row if one.at in left]
@@ -87,7 +87,7 @@ def _most(
             can, by_spoons = _can(key, group, yard)
             suits = round(sum(one.offer.rank for one in group), 9)
             made_of = _made_of(group[0].offer)
-            found.append((-len(group), not by_spoons, suits, made_of, round(point, 9), can))
+            found.append((not by_spoons, -len(group), suits, made_of, round(point, 9), can))
     return min(found, key=lambda row: row[:5])[-1]
 
 

@@ -150,6 +150,8 @@ def _said(part: CanPart, fills: int, now: CansNow) -> core.AmountSaid:
     """So much of a jar in one of so many cans, as it was asked for."""
     yard = now.found.yard
     sources = yard.sources if yard else ()
+    if part.jar.contents is not None:  # a brew goes in by the jug
+        return core.AmountSaid(core.amount_words(part.amount / fills, "mL"))
     dense = next((one.g_per_ml for one in sources if one.key == str(part.jar_id)), None)
     unit = "mL" if part.jar.form == "liquid" else "g"
     return core.measured(part.amount / fills, unit, yard.owned if yard else (), dense)
