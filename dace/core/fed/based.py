@@ -19,13 +19,23 @@ from dace.core.can.fitting import amount_about, conducts_about
 from dace.core.can.ingredient import Source
 from dace.core.can.usual import rounded_strength
 from dace.core.fed.levers import SIZED_BY, Weighing, bounds, most_of, sized
-from dace.core.fed.options import Base, Meal, Option, in_water, is_barred, option_of, spared
+from dace.core.fed.options import (
+    Base,
+    Meal,
+    Option,
+    in_rank,
+    in_water,
+    is_barred,
+    option_of,
+    spared,
+)
 from dace.core.matter.nutrients import NUTRIENTS
 
 _MADE_FIRST = 0.5
 """How much better a can with a brew in it is ranked where made things go first."""
 _LEAST_ML = 50.0
 _WORTH, _AS_GOOD = 0.02, 0.02
+_TOPS = 3  # bought sources that a brew is tried with, the best first
 _SHARES = (1.0, 0.7, 0.45, 0.25, 0.12)
 _FEW = 1e-9
 
@@ -80,7 +90,7 @@ def with_base(
         bottom = _bottom(source, meal, stock.get(source.key, source.stock))
         if bottom is None:
             continue
-        tops = [one for one in bought if not one.source.home_made]
+        tops = [one for one in in_rank(bought) if not one.source.home_made][:_TOPS]
         cans = [can for one in tops if (can := _as_full(bottom, one, meal)) is not None]
         return tuple(cans)
     return ()
