@@ -9,7 +9,7 @@ from datetime import date
 from django.db.models import Max
 
 from dace.core.api import MixedCan, shown
-from dace.feeding.models import Serving, Tick
+from dace.feeding.models import Can, CanPart, Serving, Tick
 from dace.households.scope import Scope
 
 
@@ -28,10 +28,15 @@ def mixed_today(scope: Scope, today: date) -> dict[uuid.UUID, MixedCan]:
         if one.fill_id in done:
             continue
         parts = tuple(
-            (str(part.jar_id), part.amount / one.can.vessel_l) for part in one.can.parts.all()
+            (str(part.jar_id), part.amount / one.can.vessel_l) for part in parts_of(one.can)
         )
         found[one.fill_id] = MixedCan(parts, str(one.can.water_id))
     return found
+
+
+def parts_of(can: Can) -> list[CanPart]:
+    """What went into a can, in the order in which it was poured: a brew first."""
+    return sorted(can.parts.all(), key=lambda part: part.jar.brew_id is None)
 
 
 def servings(scope: Scope, today: date) -> list[Serving]:

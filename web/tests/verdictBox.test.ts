@@ -23,7 +23,7 @@ const FLUSH = {
   water_id: 'butt',
   water: 'rain butt',
   litres: 6,
-  flush: { each_text: '6 L', goes: 3, aim_text: '2.1', after_text: '1.8 to 2.4' },
+  flush: { each_text: '6 L', goes: 3, read_after: 1, aim_text: '2.1', after_text: '1.8 to 2.4' },
   question: null,
   basis: [{ what: 'reading', text: 'read 4.6', age: 'today' }],
   working: [],
@@ -32,7 +32,7 @@ const FLUSH = {
 const nothing = () => undefined;
 const sides = { onlook: nothing, ondress: nothing, onanyway: nothing };
 
-test('a flush is drawn pour by pour, with the reading before the last', () => {
+test('a flush is drawn pour by pour, with the reading after the first', () => {
   const shown = mounted(VerdictBox, {
     verdict: FLUSH,
     plantingOf: () => '',
@@ -40,7 +40,7 @@ test('a flush is drawn pour by pour, with the reading before the last', () => {
     onlook: nothing,
   });
   const rows = shown.all('li').map((one) => (one.textContent ?? '').replace(/\s+/g, ' ').trim());
-  expect(rows).toEqual(['1st pour6 L', '2nd pour6 L', 'then readaim 2.1', '3rd pour6 L']);
+  expect(rows).toEqual(['1st pour6 L', 'then readaim 2.1', '2nd pour6 L', '3rd pour6 L']);
   expect(shown.words).toContain('It should read 1.8 to 2.4 then.');
 });
 

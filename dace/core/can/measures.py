@@ -16,7 +16,8 @@ TEASPOON_ML = 5.0
 
 _LEVELLED = ("spoon", "scoop")
 _CLOSE = 0.05
-_MOST_SPOONS, _MOST_MOVES = 8, 6.5
+_MOST_SPOONS, _MOST_MOVES, _MOST_TIMES = 8, 6.5, 6
+_PARTS = {0.25: "¼", 0.5: "½", 0.75: "¾"}
 
 
 @dataclass(frozen=True)
@@ -71,9 +72,6 @@ def with_kitchen(owned: tuple[Owned, ...], family: str) -> tuple[Owned, ...]:
     )
 
 
-_MOST_TIMES = 6
-
-
 @lru_cache(maxsize=64)
 def measured_amounts(owned: tuple[Owned, ...]) -> tuple[float, ...]:
     """Every amount that up to six fills of one measure give, or one fill to a mark [mL].
@@ -83,11 +81,21 @@ def measured_amounts(owned: tuple[Owned, ...]) -> tuple[float, ...]:
     """
     found = set()
     for one in owned:
-        marks = round(one.holds_ml / one.step_ml) if one.kind not in _LEVELLED else _MOST_TIMES
-        found |= {round(one.step_ml * n, 6) for n in range(1, marks + 1)}
-        if one.kind in _LEVELLED:
-            found |= {round(float(one.holds_ml) * n, 6) for n in range(1, _MOST_TIMES + 1)}
+        if one.kind not in _LEVELLED:
+            found |= _times(one.step_ml, round(one.holds_ml / one.step_ml))
+            continue
+        for size in _sizes(one):
+            found |= _times(size, _MOST_TIMES)
     return tuple(sorted(found))
+
+
+def _times(ml: float, most: int) -> set[float]:
+    return {round(float(ml) * n, 6) for n in range(1, most + 1)}
+
+
+def _sizes(spoon: Owned) -> set[float]:
+    """A spoon full, half full, a quarter full, as far as it is filled in parts [mL]."""
+    return {spoon.holds_ml * part for part in (1.0, 0.5, 0.25) if part >= _finest(spoon) - 1e-9}
 
 
 def nearest_measured(ml: float, low: float, high: float, owned: tuple[Owned, ...]) -> float | None:
@@ -105,8 +113,7 @@ def nearest_measured(ml: float, low: float, high: float, owned: tuple[Owned, ...
 @lru_cache(maxsize=64)
 def _two_spoons(owned: tuple[Owned, ...]) -> tuple[float, ...]:
     """What two different spoons give together, six of them at most [mL]."""
-    sizes = {one.holds_ml for one in owned if one.kind in _LEVELLED}
-    sizes |= {one.step_ml for one in owned if one.kind in _LEVELLED}
+    sizes = {size for one in owned if one.kind in _LEVELLED for size in _sizes(one)}
     found = {
         round(a * large + b * small, 6)
         for large, small in itertools.combinations(sorted(sizes, reverse=True), 2)
@@ -174,15 +181,21 @@ def _by_spoons(ml: float, owned: tuple[Owned, ...]) -> list[tuple[float, Rounded
             if small is None:
                 found.append(_spooned(ml, [(large, count)]))
                 continue
-            fine = small.step_ml / small.holds_ml
+            fine = _finest(small)
             extra = round(rest / small.holds_ml / fine) * fine
             if 0 < extra <= _MOST_SPOONS:
                 found.append(_spooned(ml, [(large, count), (small, extra)]))
     return found
 
 
+def _finest(spoon: Owned) -> float:
+    """The least part of a spoon that one fills by eye and can say: a quarter, a half, all."""
+    share = spoon.step_ml / spoon.holds_ml
+    return next((part for part in (0.25, 0.5) if share <= part + 1e-9), 1.0)
+
+
 def _counts(spoon: Owned) -> list[float]:
-    finest = spoon.step_ml / spoon.holds_ml
+    finest = _finest(spoon)
     return [n * finest for n in range(1, round(_MOST_SPOONS / finest) + 1)]
 
 
@@ -196,6 +209,3 @@ def _spooned(ml: float, parts: list[tuple[Owned, float]]) -> tuple[float, Rounde
 def _count_words(count: float) -> str:
     whole, part = int(count), _PARTS.get(round(count % 1, 2), "")
     return f"{whole or ''}{' ' if whole and part else ''}{part}"
-
-
-_PARTS = {0.25: "¼", 0.5: "½", 0.75: "¾"}

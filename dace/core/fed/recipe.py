@@ -174,11 +174,13 @@ def _mixed(own: Portion, parts: Sequence[tuple[str, float]], yard: Yard) -> Port
 def from_mixed(can: MixedCan, fed: Sequence[Fed], yard: Yard) -> Portion | None:
     """What a stop gets of a can that stands there mixed; None where a jar or its water is gone."""
     water = next((one for one in yard.waters if one.key == can.water), None)
-    held = {one.key for one in yard.sources}
-    parts = [part for part in can.parts if part[0] in held and part[1] > 0][-_MOST_PARTS:]
-    if water is None or not parts or len(parts) < len(can.parts[-_MOST_PARTS:]):
+    held = {one.key: one for one in yard.sources}
+    parts = can.parts
+    if water is None or not 0 < len(parts) <= _MOST_PARTS:
         return None
-    source = next(one for one in yard.sources if one.key == parts[-1][0])
+    if any(key not in held for key, _ in parts):
+        return None
+    source = held[parts[-1][0]]
     poured = Portion(
         source=source.key,
         name=source.name,

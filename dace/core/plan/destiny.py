@@ -61,6 +61,5 @@ def _why_none(source: Source, yard: Yard) -> str:
     ]  # fmt: skip
     if whom and all(never_there(source.tokens, one) for one in whom):
         return "It suits nothing that grows here now."
-    if until is not None:
-        return f"Nothing is owed before {until.day} {until:%B}: then the heap."
-    return "Nothing that it brings is owed."
+    heap = f": the heap on {until.day} {until:%B}" if until else ""
+    return f"Nothing that it brings is owed{heap}."

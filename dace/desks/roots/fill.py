@@ -181,7 +181,8 @@ def flush_out(scope: Scope, record: RootRecord, verdict: Verdict | None) -> Flus
         goes=plan.goes if plan.read_after else 1,
         each_l=round(plan.now_l, 2),
         each_text=shown.litres(plan.now_l, 2),
-        read_next=done > 0,
+        reads=plan.read_after > 0,
+        read_next=done > 0 and plan.read_after > 0,
         after_text=f"It should read {shown.ec_span(plan.after.low, plan.after.high)} then, likely "
         f"{shown.ec_number(plan.after.value, 1)}.",
         working=steps_out(litres.working),
@@ -200,6 +201,7 @@ def _flushed_out(verdict: Verdict, done: int) -> FlushOut:
         goes=0,
         each_l=0.0,
         each_text="",
+        reads=True,
         read_next=True,
         after_text="",
         working=[],

@@ -48,7 +48,10 @@ class RootChartOut(Out):
 
 
 class FlushOut(Out):
-    """A flush to pour: ``done`` goes lie behind, ``goes`` ahead, of ``each`` litres."""
+    """A flush to pour: ``done`` goes lie behind, ``goes`` ahead, of ``each`` litres.
+
+    ``reads`` is whether the drain is read after each.
+    """
 
     water_id: uuid.UUID
     water: str
@@ -57,6 +60,7 @@ class FlushOut(Out):
     range_text: str
     done: int
     goes: int
+    reads: bool
     each_l: float
     each_text: str
     read_next: bool

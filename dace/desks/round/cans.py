@@ -14,7 +14,7 @@ from dace.desks.shared.figures import steps_out
 from dace.desks.shared.stops import growing_words, stop_name
 from dace.feeding.models import CanPart, Serving, Tick
 from dace.feeding.plans import cans_to_mix
-from dace.feeding.ticks import tick_words
+from dace.feeding.ticks import parts_of, tick_words
 from dace.feeding.verdicts import Judged, StopVerdict
 from dace.garden.reads import StandRecord
 from dace.households.scope import Scope
@@ -111,7 +111,7 @@ def _filled(litres: float, cans: int) -> str:
 
 def _mixed(rows: list[Serving], now: CansNow) -> RoundCanOut:
     can, stops = rows[0].can, now.found.by_key
-    parts = list(can.parts.all())
+    parts = parts_of(can)
     yard = now.found.yard
     largest = max((one.litres for one in yard.vessels), default=0.0) if yard else 0.0
     fills = core.split_into_cans(can.vessel_l, largest or can.vessel_l)
@@ -150,7 +150,7 @@ def _said(part: CanPart, fills: int, now: CansNow) -> core.AmountSaid:
     """So much of a jar in one of so many cans, as it was asked for."""
     yard = now.found.yard
     sources = yard.sources if yard else ()
-    if part.jar.contents is not None:  # a brew goes in by the jug
+    if part.jar.brew_id is not None:  # a brew goes in by the jug
         return core.AmountSaid(core.amount_words(part.amount / fills, "mL"))
     dense = next((one.g_per_ml for one in sources if one.key == str(part.jar_id)), None)
     unit = "mL" if part.jar.form == "liquid" else "g"

@@ -173,6 +173,15 @@ class OtherWays(SimpleTestCase):
         self.assertEqual(round_to_owned(7.0, there).words, "1 scoop")
         self.assertEqual(round_to_owned(15.0, there).words, "1 tablespoon")
 
+    @given(st.floats(0.5, 60), st.sampled_from([1.0, 0.8, 0.5, 1 / 3, 0.25, 0.2]))
+    def test_the_words_say_all_that_is_measured(self, ml, part):
+        """Read back: whole, half and quarter spoons of 5 mL, whatever its finest mark is."""
+        found = round_to_owned(ml, (Owned("spoon", "spoon", 5.0, 5.0 * part),))
+        if found is not None:
+            parts = {"¼": 0.25, "½": 0.5, "¾": 0.75}
+            count = sum(parts.get(word) or float(word) for word in found.words.split()[:-1])
+            self.assertAlmostEqual(5 * count, found.ml)
+
     @given(st.floats(0.6, 150))
     def test_owned_measures_are_within_five_percent_or_silent(self, ml):
         owned = (*usual_measures("metric"), Owned("syringe", "syringe", 10, 0.2))

@@ -3998,6 +3998,8 @@ export interface components {
         /**
          * FlushOut
          * @description A flush to pour: ``done`` goes lie behind, ``goes`` ahead, of ``each`` litres.
+         *
+         *     ``reads`` is whether the drain is read after each.
          */
         FlushOut: {
             /** After Text */
@@ -4016,6 +4018,8 @@ export interface components {
             range_text: string;
             /** Read Next */
             read_next: boolean;
+            /** Reads */
+            reads: boolean;
             /** Text */
             text: string;
             /** Water */

@@ -25,7 +25,9 @@ class AgainstSalt(VerdictKind):
 
     def when(self, case: Case) -> Decided | None:
         """Where there is too much salt, and this is what helps there."""
-        salty = _too_salty(case.facts, case.pen) or (not case.pen and _by_books(case.facts)) or None
+        salty = _too_salty(case.facts, case.pen)
+        if salty is None and not case.pen:
+            salty = _by_books(case.facts)
         if salty is None or salty[0] != self.key:
             return None
         return self.of_all(case, salty[1])

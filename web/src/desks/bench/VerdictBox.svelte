@@ -35,12 +35,12 @@
   {#if plan}
     <ol>
       {#each goes as go (go)}
-        {#if go === plan.goes && plan.goes > 1}
-          <li class="read"><span>then read</span><b>aim {plan.aim_text}</b></li>
-        {/if}
         <li class:next={go === 1}>
           <span>{ORDINALS[go - 1] ?? `${go}th`} pour</span><b>{plan.each_text}</b>
         </li>
+        {#if go === plan.read_after}
+          <li class="read"><span>then read</span><b>aim {plan.aim_text}</b></li>
+        {/if}
       {/each}
     </ol>
     <p class="soft">Slowly, until it has sunk in. It should read {plan.after_text} then.</p>

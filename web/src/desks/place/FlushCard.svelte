@@ -15,6 +15,7 @@
   const { flush, fillId, subjectId }: Props = $props();
   const write = new Write();
   const all = $derived(flush.done + flush.goes);
+  const readAfter = $derived(flush.read_next ? flush.done - 1 : flush.done);
   const goes = $derived(Array.from({ length: all }, (_, index) => index));
 
   function pour() {
@@ -30,7 +31,7 @@
   }
 </script>
 
-<!-- A flush in goes: tick each as it is poured, and read the drain before the last. -->
+<!-- A flush in goes: tick each as it is poured, and read the drain after each. -->
 <section aria-label="Flush">
   <h2>{flush.text}</h2>
   {#if flush.range_text}<p class="soft">
@@ -43,7 +44,7 @@
         <b>{go < flush.done ? '✓ ' : ''}Go {go + 1}</b>
         <span>{go < flush.done ? 'poured' : flush.each_text}</span>
       </li>
-      {#if go === all - 2}
+      {#if flush.reads && go === readAfter}
         <li class="read"><b>Read</b><span>the drain</span></li>
       {/if}
     {/each}
