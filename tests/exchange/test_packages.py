@@ -27,7 +27,7 @@ from tests.api.test_visits import READ, told
 from tests.core import counts
 
 DATA = Path(__file__).parent.parent / "data"
-FIRST = DATA / "package-1.zip"
+FIRST, THIRD = DATA / "package-1.zip", DATA / "package-3.zip"
 LANDED = DATA / "landed"
 WHO = {"name": "Rook", "password": "nine rusty trowels", "garden": "Back step"}
 NUMBERS = ("seq", "edition", "stock_seq")
@@ -158,6 +158,14 @@ class Packages(WeirYardCase):
         self.assertEqual(Reading.objects.count(), 30)
         shelf = owner.get("/api/shelf").content.decode()
         self.assertIn("Balanced crystals 16-8-24+Mg", shelf)
+
+    def test_the_third_is_fed_on_any_evening_as_it_was(self):
+        """Written on 2026-12-01, before a garden had evenings; never written again."""
+        self.wipe()
+        owner = self.joined(self.bring(THIRD))
+        habits = owner.get("/api/plan").json()["habits"]
+        self.assertEqual((habits["rhythm"], habits["evenings"]), ("as_needed", []))
+        self.assertEqual(len(owner.get("/api/path").json()["stops"]), 9)
 
     def test_packages_of_landed_states_come_in_whole_and_read_the_same(self):
         self.wipe()
