@@ -25,7 +25,6 @@ from dace.core.fed.options import (
     Option,
     in_rank,
     in_water,
-    is_barred,
     option_of,
     spared,
 )
@@ -41,13 +40,10 @@ _FEW = 1e-9
 
 
 def bases(sources: Sequence[Source], meal: Meal) -> list[Source]:
-    """Brews that may go into a can there, the soonest to spoil first."""
+    """Those of some allowed sources that go into a can first, the soonest to spoil before."""
     if meal.facts.in_tray or meal.facts.stop.approach == "soluble":
         return []
-    made = [
-        one for one in sources
-        if one.home_made and one.dissolves and not is_barred(one, meal.facts, meal.fed)
-    ]  # fmt: skip
+    made = [one for one in sources if one.home_made]
     late = max((one.keeps_until for one in made if one.keeps_until), default=meal.facts.today)
     return sorted(made, key=lambda one: (one.keeps_until or late, -one.stock, one.feed.mg))
 
@@ -109,8 +105,7 @@ def _as_full(bottom: _Bottom, alone: Option, meal: Meal) -> Option | None:
 def _shortest(one: Option, meal: Meal) -> float:
     """What is still wanting of what a can meets least."""
     litres = meal.litres * one.litres_share
-    whole = np.array([one.brought[n] for n in NUTRIENTS]) * litres
-    return _weighing(meal).shortest(whole)
+    return _weighing(meal).shortest([one.brought[n] * litres for n in NUTRIENTS])
 
 
 def _weighing(meal: Meal) -> Weighing:
@@ -149,7 +144,7 @@ def _topped(bottom: _Bottom, source: Source, meal: Meal) -> Option | None:
     adds = {n: per_l * source.feed.element(n) for n in NUTRIENTS}
     brought = {n: float(bottom.brings[at]) + adds[n] for at, n in enumerate(NUTRIENTS)}
     plain = {n: one.held[n] - one.brought[n] for n in NUTRIENTS}
-    whole = np.array([brought[n] for n in NUTRIENTS]) * meal.litres
+    whole = [brought[n] * meal.litres for n in NUTRIENTS]
     weigh = _weighing(meal)
     miss = weigh.miss(whole)
     first = _MADE_FIRST * (1 - max(0.0, meal.yard.slider))  # who spares effort brews less

@@ -10,7 +10,8 @@ from dace.core.errors import DaceError
 from dace.core.fed.records import Rhythm
 
 DAYS = ("mon", "tue", "wed", "thu", "fri", "sat", "sun")
-_MOVES, _WEEK = 3, 7
+EARLIEST, _WEEK = 3, 7
+"""So many days before it opens a slot may be used."""
 _SPREAD = {1: (2,), 2: (1, 4), 3: (0, 2, 4), 4: (0, 2, 4, 5), 5: (0, 1, 2, 4, 5)}
 """Evenings that lie well apart, by how many a week."""
 
@@ -60,7 +61,7 @@ def is_due(on: date, opens: date, evenings: Collection[int]) -> bool:
     if early <= 0:
         return True
     between = any((on + timedelta(days=n)).weekday() in evenings for n in range(1, early + 1))
-    return early <= _MOVES and not between
+    return early <= EARLIEST and not between
 
 
 def used_on(opens: date, today: date, evenings: Collection[int]) -> date:

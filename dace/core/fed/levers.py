@@ -31,6 +31,9 @@ SIZED_BY = tuple(NUTRIENTS.index(nutrient) for nutrient in ("N", "P", "K"))
 """Nutrients by which a feed is sized; calcium and magnesium only rank the sources."""
 _P = NUTRIENTS.index("P")
 WEIGHTS = np.array([1.0, 0.6, 1.0, 0.6, 0.5])
+_WEIGHTS: tuple[float, ...] = tuple(WEIGHTS.tolist())
+_WHOLE = float(WEIGHTS.sum())
+_ALL, _NOTHING = tuple(range(len(NUTRIENTS))), (0.0,) * len(NUTRIENTS)
 _SHORT, _OVER = 3.0, 0.3
 OVER_TO_SHORT = _OVER / _SHORT
 """What too much of a nutrient counts beside too little of it."""
@@ -55,39 +58,45 @@ class Bounds:
     whole: bool = False
 
 
-@dataclass(frozen=True, eq=False)
+@dataclass(frozen=True)
 class Weighing:
-    """What some amounts of N, P, K, Ca, Mg [mg] make good of what is owed, and what is too much."""
+    """What some amounts of N, P, K, Ca, Mg [mg] make good of what is owed, and what is too much.
 
-    owed: Array
-    weight: Array
+    Plain numbers: five of them are told quicker so than as an array.
+    """
+
+    owed: tuple[float, ...]
+    weight: tuple[float, ...]
 
     @staticmethod
     def of(owed: Array, least: Array) -> Weighing:
         """``least`` are amounts under which nothing is worth much [mg]."""
-        return Weighing(owed, WEIGHTS / np.maximum(np.maximum(owed, least), _FEW))
+        weight = WEIGHTS / np.maximum(np.maximum(owed, least), _FEW)
+        return Weighing(tuple(owed.tolist()), tuple(weight.tolist()))
 
-    def cost(self, brought: Array, among: list[int]) -> float:
+    def cost(self, brought: Sequence[float], among: Sequence[int] = SIZED_BY) -> float:
         """What is short and what is over, by what each counts."""
-        off = self.owed[among] - brought[among]
-        weight = self.weight[among]
-        return float((weight * np.where(off > 0, _SHORT * off, -_OVER * off)).sum())
+        found = 0.0
+        for at in among:
+            off = self.owed[at] - brought[at]
+            found += self.weight[at] * (_SHORT * off if off > 0 else -_OVER * off)
+        return found
 
-    def shortest(self, brought: Array) -> float:
+    def shortest(self, brought: Sequence[float]) -> float:
         """The share that is wanting of what is met least of N, P, K; 0 to 1."""
-        at = list(SIZED_BY)
-        off = np.maximum(0.0, self.owed[at] - brought[at]) * self.weight[at] / WEIGHTS[at]
-        return float(off.max())
+        return max(
+            max(0.0, self.owed[at] - brought[at]) * self.weight[at] / _WEIGHTS[at]
+            for at in SIZED_BY
+        )
 
-    def miss(self, brought: Array) -> float:
+    def miss(self, brought: Sequence[float]) -> float:
         """Of all five, 0 to about 3."""
-        return self.cost(brought, list(range(len(NUTRIENTS)))) / float(WEIGHTS.sum())
+        return self.cost(brought, _ALL) / _WHOLE
 
-    def meets(self, brought: Array) -> float:
+    def meets(self, brought: Sequence[float]) -> float:
         """The share of what is owed of N, P, K that is met."""
-        columns = list(SIZED_BY)
-        unmet = self.cost(np.zeros(len(NUTRIENTS)), columns)
-        return (unmet - self.cost(brought, columns)) / max(unmet, _FEW)
+        unmet = self.cost(_NOTHING)
+        return (unmet - self.cost(brought)) / max(unmet, _FEW)
 
 
 @dataclass(frozen=True)
@@ -229,20 +238,15 @@ def sized(
     water : ndarray
         What a litre of water brings itself [mg/L].
     """
-    each = np.array([feed.element(nutrient) for nutrient in NUTRIENTS])
+    each = [feed.element(nutrient) for nutrient in NUTRIENTS]
     left = np.maximum(0.0, owed - water * litres)
-    brings = [at for at in SIZED_BY if each[at] > 0 and left[at] > _FEW]
+    weigh = Weighing.of(left, low * litres)
+    brings = [at for at in SIZED_BY if each[at] > 0 and weigh.owed[at] > _FEW]
     if not brings or litres <= 0:
         return None
-    weigh = Weighing.of(left, low * litres)
-    columns = list(SIZED_BY)
-
-    def cost(per_l: float, among: list[int]) -> float:
-        return weigh.cost(each * per_l * litres, among)
-
     leads = [at for at in brings if at != _P] or brings  # no more nitrogen for phosphorus' sake
-    full = {at: float(left[at] / (each[at] * litres)) for at in leads}
-    free = min([(cost(one, columns), one, at) for at, one in full.items()])
+    full = ((weigh.owed[at] / (each[at] * litres), at) for at in leads)
+    free = min((weigh.cost([one * mg * litres for mg in each]), one, at) for one, at in full)
     per_l = min(max(free[1], within.least), within.most)
     share = 1.0
     why = f"what is owed of {NUTRIENT_NAMES[NUTRIENTS[free[2]]]}"
@@ -251,5 +255,5 @@ def sized(
     elif free[1] < within.least:
         share = 1.0 if within.whole else max(_LEAST_LITRES, free[1] / within.least)
         why = "the least that the stage likes"
-    brought = each * per_l * share * litres
+    brought = [mg * per_l * share * litres for mg in each]
     return Sized(per_l, share, why, weigh.miss(brought), weigh.meets(brought))

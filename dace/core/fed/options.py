@@ -135,15 +135,14 @@ class Meal:
         return tuple(For(one.grows.crop, one.stage, setting) for one in self.fed)
 
 
+def allowed(meal: Meal, sources: Sequence[Source]) -> list[Source]:
+    """Sources that may be poured on all that is fed there that day."""
+    return [one for one in sources if one.dissolves and not is_barred(one, meal.facts, meal.fed)]
+
+
 def options(meal: Meal, sources: Sequence[Source]) -> tuple[Option, ...]:
-    """Every source that suits all that is fed there, the best first; stock is not looked at."""
-    found = []
-    for source in sources:
-        if source.dissolves and not is_barred(source, meal.facts, meal.fed):
-            one = option_of(source, meal)
-            if one is not None:
-                found.append(one)
-    return in_rank(found)
+    """Every allowed source that suits, the best first; stock is not looked at."""
+    return in_rank([one for source in sources if (one := option_of(source, meal)) is not None])
 
 
 def in_rank(found: Sequence[Option]) -> tuple[Option, ...]:

@@ -15,6 +15,7 @@ from dace.core.fed.options import (
     Fed,
     Meal,
     Option,
+    allowed,
     cap_of,
     in_rank,
     litre_of,
@@ -76,14 +77,14 @@ def recipes(meal: Meal, stock: dict[str, float]) -> tuple[Portion, ...]:
         return ()
     return tuple(
         portion(one, meal.litres * one.litres_share, meal.water, meal.yard)
-        for one in choices_of(meal, meal.yard.sources, stock)[:_OFFERS]
+        for one in choices_of(meal, allowed(meal, meal.yard.sources), stock)[:_OFFERS]
     )
 
 
 def choices_of(
     meal: Meal, sources: Sequence[Source], stock: Mapping[str, float]
 ) -> tuple[Option, ...]:
-    """Every can of some sources that suits, brews at the bottom of cans among them."""
+    """Every can of some allowed sources that suits, brews at the bottom of cans among them."""
     found = []
     for one in options(meal, sources):
         left = stock.get(one.source.key, one.source.stock) / (meal.litres * one.litres_share)
@@ -195,15 +196,21 @@ def from_mixed(can: MixedCan, fed: Sequence[Fed], yard: Yard) -> Portion | None:
     return _mixed(poured, parts, yard)
 
 
+def spoonful(own: Portion, yard: Yard) -> float | None:
+    """How much of its source a mL of spoon holds [mL or g]; None where nobody weighed it."""
+    if own.unit == "mL":
+        return 1.0
+    return next((one.g_per_ml for one in yard.sources if one.key == own.source), None)
+
+
 def _in_vessel(own: Portion, litres: float, yard: Yard) -> Portion:
     vessel, cans = vessel_for(litres, yard.vessels)
-    dense = next((one.g_per_ml for one in yard.sources if one.key == own.source), None)
     base = own.base
     if base is not None:
         base = replace(base, said=AmountSaid(amount_words(base.amount / cans, "mL")))
     return replace(
         own,
-        said=measured(own.amount / cans, own.unit, yard.owned, dense),
+        said=measured(own.amount / cans, own.unit, yard.owned, spoonful(own, yard)),
         litres=litres,
         vessel=vessel.key if vessel else "",
         vessel_name=vessel.name if vessel else "",

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 
 from dace.core.can.measures import nearest_measured
-from dace.core.fed.recipe import whole_can
+from dace.core.fed.recipe import spoonful, whole_can
 from dace.core.fed.records import Portion, Verdict, Yard
 from dace.core.fed.slots import next_number
 from dace.core.figures import judgement
@@ -64,8 +64,7 @@ def _can(stops: tuple[int, ...], found: Sequence[Verdict], yard: Yard) -> CanToM
 
 def _to_spoons(whole: Portion, yard: Yard) -> float:
     """How many times as much is mixed so that spoons give it; 1 where they do or cannot."""
-    source = next(one for one in yard.sources if one.key == whole.source)
-    dense = 1.0 if whole.unit == "mL" else source.g_per_ml
+    dense = spoonful(whole, yard)
     if not dense or not yard.spoons or whole.amount <= 0:
         return 1.0
     each = whole.amount / whole.cans / dense

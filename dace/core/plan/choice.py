@@ -10,7 +10,7 @@ from numpy.typing import NDArray
 
 from dace.core.can.ingredient import Source
 from dace.core.can.mixing import Mixture
-from dace.core.fed.options import Meal, Option, is_barred, litre_of
+from dace.core.fed.options import Meal, Option, allowed, litre_of
 from dace.core.fed.recipe import choices_of
 from dace.core.fed.records import NamedWater, Yard
 from dace.core.matter.composition import Composition
@@ -49,10 +49,7 @@ class Choices:
             ),
         )  # fmt: skip
         if key not in self._allowed:
-            self._allowed[key] = tuple(
-                one for one in self.yard.sources
-                if one.dissolves and not is_barred(one, facts, meal.fed)
-            )  # fmt: skip
+            self._allowed[key] = tuple(allowed(meal, self.yard.sources))
         return self._allowed[key]
 
     def charged(self, one: Option, water: NamedWater) -> Nine:

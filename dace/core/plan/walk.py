@@ -16,7 +16,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from dace.core.fed.dressing import Lack, dressings
-from dace.core.fed.evenings import is_due
+from dace.core.fed.evenings import EARLIEST, is_due
 from dace.core.fed.facts import DRESSED_FOR_DAYS, Facts
 from dace.core.fed.meals import RECKONED, salt_share_at
 from dace.core.fed.options import Fed, Meal, Option
@@ -113,6 +113,7 @@ class Walk:
         need = np.stack([one.fed_need for one in aheads])
         zero = np.zeros((len(aheads), 1, need.shape[2]))
         self.summed = np.concatenate([zero, np.cumsum(need, axis=1)], axis=1)
+        self._there: dict[int, Array] = {}
 
     def run(self) -> list[Walked]:
         """To the last day of the plan."""
@@ -124,8 +125,10 @@ class Walk:
         drain = np.zeros(taken[1:].shape[:2])
         for day in range(1, count + 1):
             self.middle.morning(day)
-            for at, state in enumerate(self.states):
-                if min(state.next_on, state.dress_on) <= day:
+            self._there.clear()
+            for at, (ahead, state) in enumerate(zip(self.aheads, self.states, strict=True)):
+                early = EARLIEST if ahead.stop.evenings else 0
+                if min(state.next_on - early, state.dress_on) <= day:
                     self._due(at, day)
             self.middle.evening()
             taken[day] = self.middle.taken()
@@ -210,9 +213,14 @@ class Walk:
     ) -> Array:
         until = min(day + days, self.summed.shape[1] - 1)
         need = self.summed[at, until] - self.summed[at, day]
-        each = np.full(len(self.aheads), days)
-        there = self.middle.food()[at] + self.middle.coming(day, each)[at]
-        return owed_of(facts, wish, need, there, facts.stop.tested_high, kept)
+        return owed_of(facts, wish, need, self._within(day, days)[at], facts.stop.tested_high, kept)
+
+    def _within(self, day: int, days: int) -> Array:
+        """What is within reach of each over some days [mg]; as the day began, once for all."""
+        if days not in self._there:
+            each = np.full(len(self.aheads), days)
+            self._there[days] = self.middle.food() + self.middle.coming(day, each)
+        return self._there[days]
 
     def _dressed(self, at: int, day: int, facts: Facts, wish: FillWish) -> bool:
         """Whether it is dressed on a day on which it is looked at for that."""

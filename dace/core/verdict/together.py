@@ -17,6 +17,7 @@ import numpy as np
 
 from dace.core.can.measures import Owned, nearest_measured
 from dace.core.can.measuring import vessel_for
+from dace.core.fed.recipe import spoonful
 from dace.core.fed.records import Portion, Verdict, Yard
 
 SHARED = "the can that it shares with"
@@ -124,8 +125,7 @@ def _measured(
 
     None where none does.
     """
-    source = next(one for one in yard.sources if one.key == offer.source)
-    dense = 1.0 if offer.unit == "mL" else source.g_per_ml
+    dense = spoonful(offer, yard)
     if not dense or not yard.spoons:
         return None
     fill = litres / vessel_for(litres, yard.vessels)[1]

@@ -46,10 +46,7 @@ class Cans(unittest.TestCase):
 
     def test_no_more_than_the_fewest_points_in_what_each_bears(self):
         for told, _, measured in self.found:
-            asked = yard_in(told | {"stops": []}) and yard_in(told)
-            own = {stop.key: stop for stop in asked.stops}
             alone = [verdicts(yard_in(told | {"stops": [row]}))[0] for row in told["stops"]]
-            self.assertEqual(len(alone), len(own))
             spans = [
                 (0.8 * one.recipe.per_l, max(one.recipe.per_l, one.recipe.most))
                 for one in alone
