@@ -88,8 +88,10 @@ def content_of(jar: Jar) -> Content:
 
 
 def g_per_ml(jar: Jar) -> float | None:
-    """How heavy a dry feed lies [g/mL], where a level teaspoon of it was weighed."""
-    return jar.spoon_g / TEASPOON_ML if jar.spoon_g else None
+    """How heavy a dry feed lies [g/mL]: as a level teaspoon weighed, or as its material does."""
+    if jar.spoon_g:
+        return jar.spoon_g / TEASPOON_ML
+    return material(jar.material).density_g_per_ml if jar.material else None
 
 
 def source_of(jar: Jar, feed: Composition, stock: float) -> Source:

@@ -8,6 +8,7 @@ from functools import lru_cache
 
 from dace.core.errors import DaceError
 from dace.core.result import say
+from dace.core.words import shown
 from dace.core.words.quantities import family_ml
 
 KINDS = ("spoon", "syringe", "beaker", "scoop")
@@ -17,6 +18,7 @@ TEASPOON_ML = 5.0
 _LEVELLED = ("spoon", "scoop")
 _CLOSE = 0.05
 _MOST_SPOONS, _MOST_MOVES, _MOST_TIMES = 8, 6.5, 6
+_BY_QUART = ("us", "imperial")
 _PARTS = {0.25: "¼", 0.5: "½", 0.75: "¾"}
 
 
@@ -49,6 +51,7 @@ class Rounded:
     off_percent: float
 
 
+@lru_cache(maxsize=8)
 def usual_measures(family: str) -> tuple[Owned, ...]:
     """Spoons that every kitchen of a family has; a quarter of a teaspoon is filled by eye."""
     table, tea = family_ml(family, "tablespoon"), family_ml(family, "teaspoon")
@@ -56,6 +59,17 @@ def usual_measures(family: str) -> tuple[Owned, ...]:
         Owned("spoon", "tablespoon", table, table),
         Owned("spoon", "teaspoon", tea, tea / 4),
     )
+
+
+def kitchen_jugs(family: str) -> tuple[Owned, ...]:
+    """The marked jugs by which a kitchen measures what is more than spoons hold."""
+    if family in _BY_QUART:
+        cup = family_ml(family, "pint") / 2
+        return (
+            Owned("beaker", "half-gallon jug", 8 * cup, cup / 2),
+            Owned("beaker", "cup", cup, cup / 4),
+        )
+    return (Owned("beaker", "jug", 2000.0, 100.0), Owned("beaker", "small jug", 300.0, 50.0))
 
 
 def with_kitchen(owned: tuple[Owned, ...], family: str) -> tuple[Owned, ...]:
@@ -101,13 +115,65 @@ def _sizes(spoon: Owned) -> set[float]:
 def nearest_measured(ml: float, low: float, high: float, owned: tuple[Owned, ...]) -> float | None:
     """The measured amount nearest to one wanted that lies between two ends [mL]; None if none.
 
-    Of one measure where it can be, else of two spoons, six together at most.
+    Of one measure where it can be, else of two spoons, six together at most; what no spoon is
+    small enough for by way of a stock solution.
     """
-    for amounts in (measured_amounts(owned), _two_spoons(owned)):
+    family = shown.shown_in().measures
+    for amounts in (measured_amounts(owned), _two_spoons(owned), tuple(_stocks(owned, family))):
         fits = [one for one in amounts if low - 1e-9 <= one <= high + 1e-9]
         if fits:
             return min(fits, key=lambda one: (abs(one - ml), one))
     return None
+
+
+@dataclass(frozen=True)
+class Stocked:
+    """So many fills of one spoon from a stock, which is so many of one in a litre or a quart."""
+
+    made: Rounded
+    taken: Rounded
+
+    @property
+    def words(self) -> str:
+        """What to do, as one says it."""
+        return f"{self.taken.words} of a stock of {self.made.words} in {shown.litres(_stock_l())}"
+
+
+def stocked(ml: float, owned: tuple[Owned, ...]) -> Stocked | None:
+    """How so little is measured that no spoon is small enough for it; None where one is.
+
+    >>> stocked(0.15, usual_measures("metric")).words
+    '2 tablespoons of a stock of 1 teaspoon in 1 L'
+    """
+    found = _stocks(owned, shown.shown_in().measures)
+    near = min(found, key=lambda one: abs(one - ml), default=None)
+    if near is None or abs(near - ml) > _CLOSE * ml:
+        return None
+    return found[near]
+
+
+def _stock_l() -> float:
+    """What a stock is made in [L]: a quart where one thinks in quarts."""
+    family = shown.shown_in().measures
+    return family_ml(family, "quart") / 1000 if family in _BY_QUART else 1.0
+
+
+@lru_cache(maxsize=64)
+def _stocks(owned: tuple[Owned, ...], family: str) -> dict[float, Stocked]:
+    """What stocks of one or two spoonfuls give below the smallest measure [mL], by amount."""
+    spoons = sorted((one for one in owned if one.kind == "spoon"), key=lambda one: one.holds_ml)
+    if not spoons:
+        return {}
+    least = measured_amounts(owned)[0]
+    found: dict[float, Stocked] = {}
+    for of, n in itertools.product(spoons[:1], (1, 2)):
+        for taken, times in itertools.product(reversed(spoons), range(1, _MOST_TIMES + 1)):
+            made = _spooned(of.holds_ml, [(of, n)])[1]
+            poured = _spooned(taken.holds_ml, [(taken, times)])[1]
+            ml = round(made.ml * poured.ml / 1000 / _stock_l(), 6)
+            if ml < least - 1e-9:
+                found.setdefault(ml, Stocked(made, poured))
+    return found
 
 
 @lru_cache(maxsize=64)

@@ -7,8 +7,9 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from dace.core.can.measures import Owned, round_to_owned, with_kitchen
-from dace.core.can.stock import TEASPOON_G, stock_for
+from dace.core.can.dry import usual_dry_density
+from dace.core.can.measures import TEASPOON_ML, Owned, round_to_owned, stocked, with_kitchen
+from dace.core.can.stock import stock_for
 from dace.core.words import shown
 from dace.core.words.amounts import amount_words
 
@@ -61,13 +62,17 @@ def measured(
 ) -> AmountSaid:
     """An amount with the spoons it comes to; a trace by way of a stock solution."""
     said = amount_words(amount, unit)
-    if unit == "g":
-        stock = stock_for(amount, g_per_ml * 5.0 if g_per_ml else TEASPOON_G)
-        if stock is not None:
-            return AmountSaid(said, stock.words, from_stock=True)
-    found = None
-    if unit == "mL":
-        found = round_to_owned(amount, with_kitchen(owned, shown.shown_in().measures))
-    elif g_per_ml:
-        found = round_to_owned(amount / g_per_ml, with_kitchen(owned, shown.shown_in().measures))
-    return AmountSaid(said, found.words if found else "")
+    if amount <= 0:
+        return AmountSaid(said)
+    dense = 1.0 if unit == "mL" else g_per_ml or usual_dry_density()
+    spoons = with_kitchen(owned, shown.shown_in().measures)
+    found = round_to_owned(amount / dense, spoons)
+    if found is not None:
+        return AmountSaid(said, found.words)
+    trace = stocked(amount / dense, spoons)
+    if trace is not None:
+        return AmountSaid(said, trace.words, from_stock=True)
+    weighed = stock_for(amount, dense * TEASPOON_ML) if unit == "g" else None
+    if weighed is not None:
+        return AmountSaid(said, weighed.words, from_stock=True)
+    return AmountSaid(said)

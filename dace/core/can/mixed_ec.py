@@ -33,27 +33,54 @@ class Sized:
         return cls(part, part.per_l * vessel_l, off)
 
 
-def ec_and_feed(sized: Sequence[Sized], water: WaterIons, share: float) -> tuple[Result, float]:
-    """The can's conductivity with its range, and the feeds' part alone."""
-    parts = [one.part for one in sized]
-    scenarios = [mixed_ions(parts, water, share)]
-    for turn, one in enumerate(sized):
-        spread = combined(one.part.feed.spread, one.off)
-        for factor in (spread.low, spread.high):
-            off = [p.times(factor) if at == turn else p for at, p in enumerate(parts)]
-            scenarios.append(mixed_ions(off, water, share))
-    scenarios.append(mixed_ions(parts, water, share, "mg_chloride"))
-    scenarios.append(mixed_ions(parts, water, share, "mg_no_charge_n"))
-    scenarios.append(mixed_ions(parts, IN_PURE_WATER, 0.0))
-    stacked = {key: np.array([s[key] for s in scenarios]) for key in IONS}
+@dataclass(frozen=True)
+class Filled:
+    """A can's parts, its water and the share of the can that the water fills."""
+
+    sized: tuple[Sized, ...]
+    water: WaterIons
+    share: float
+
+    def scenarios(self) -> list[dict[str, float]]:
+        """What may be in it [mg/L]: as likely, each part weaker and stronger, other companions.
+
+        The last is of the feeds in pure water.
+        """
+        parts, water, share = [one.part for one in self.sized], self.water, self.share
+        found = [mixed_ions(parts, water, share)]
+        for turn, one in enumerate(self.sized):
+            spread = combined(one.part.feed.spread, one.off)
+            for factor in (spread.low, spread.high):
+                off = [p.times(factor) if at == turn else p for at, p in enumerate(parts)]
+                found.append(mixed_ions(off, water, share))
+        found.append(mixed_ions(parts, water, share, "mg_chloride"))
+        found.append(mixed_ions(parts, water, share, "mg_no_charge_n"))
+        found.append(mixed_ions(parts, IN_PURE_WATER, 0.0))
+        return found
+
+
+def ec_and_feed(cans: Sequence[Filled]) -> list[tuple[Result, float]]:
+    """The conductivity of each can with its range, and its feeds' part alone."""
+    scenarios = [one.scenarios() for one in cans]
+    stacked = {key: np.array([s[key] for rows in scenarios for s in rows]) for key in IONS}
     found = conducted(stacked, feed_ph())
-    likely, *ends, chloride, silent, alone = found.ec_ms_cm.tolist()
+    ec, at = found.ec_ms_cm.tolist(), 0
+    read = []
+    for can, rows in zip(cans, scenarios, strict=True):
+        read.append(_read(can, ec[at : at + len(rows)], found.carriers(at)))
+        at += len(rows)
+    return read
+
+
+def _read(can: Filled, ec: Sequence[float], carriers: list[Carrier]) -> tuple[Result, float]:
+    likely, *ends, chloride, silent, alone = ec
+    water = can.water
     water_off = water.ec_ms_cm * (1 - judgement("pen_scale").range.low)
     weak = [likely - end for end in ends[::2]]
     strong = [end - likely for end in ends[1::2]]
     below = math.hypot(*weak, max(0.0, likely - silent), water_off)
     above = math.hypot(*strong, max(0.0, chloride - likely), water_off)
-    steps = _ec_steps(found.carriers(0), [p.feed for p in parts], water)
+    steps = _ec_steps(carriers, [one.part.feed for one in can.sized], water)
     return Result(likely, max(0.0, likely - below), likely + above, "mS/cm", steps), alone
 
 

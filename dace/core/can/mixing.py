@@ -15,7 +15,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 from dace.core.can.ingredient import Ingredient, water_share
-from dace.core.can.mixed_ec import Sized, ec_and_feed
+from dace.core.can.mixed_ec import Filled, Sized, ec_and_feed
 from dace.core.errors import DaceError
 from dace.core.figures import Range
 from dace.core.matter.composition import Composition, combined, label_step
@@ -138,12 +138,29 @@ def fill_with(parts: Sequence[Ingredient], vessel_l: float, water: WaterIons) ->
     DaceError
         If the can is no can, or more concentrate than can is asked for.
     """
-    _check(parts, vessel_l)
-    sized = [Sized.of(part, vessel_l) for part in parts]
-    share = water_share(parts)
-    ec, feed_ec = ec_and_feed(sized, water, share)
+    return fill_several([(parts, vessel_l, water)])[0]
+
+
+def fill_several(
+    cans: Sequence[tuple[Sequence[Ingredient], float, WaterIons]],
+) -> list[Mixture]:
+    """Mix several cans, each as :func:`fill_with`: quicker than one by one."""
+    filled = []
+    for parts, vessel_l, water in cans:
+        _check(parts, vessel_l)
+        sized = tuple(Sized.of(part, vessel_l) for part in parts)
+        filled.append(Filled(sized, water, water_share(parts)))
+    read = ec_and_feed(filled) if filled else []
+    return [
+        _mixture(one, vessel_l, ec, feed_ec)
+        for one, (_, vessel_l, _), (ec, feed_ec) in zip(filled, cans, read, strict=True)
+    ]
+
+
+def _mixture(one: Filled, vessel_l: float, ec: Result, feed_ec: float) -> Mixture:
+    sized, water, share = one.sized, one.water, one.share
     return Mixture(
-        parts=tuple(_poured(one, vessel_l) for one in sized),
+        parts=tuple(_poured(part, vessel_l) for part in sized),
         vessel_l=vessel_l,
         water_l=vessel_l * share,
         nutrients=tuple((n, _nutrient(n, sized, vessel_l, water, share)) for n in NUTRIENTS),

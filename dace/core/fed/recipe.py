@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 from dataclasses import replace
 
+from dace.core.can.dry import usual_dry_density
 from dace.core.can.ingredient import Source
 from dace.core.can.measuring import AmountSaid, measured, vessel_for
 from dace.core.can.pouring import pourable
@@ -139,14 +140,23 @@ def portion(one: Option, litres: float, water: NamedWater, yard: Yard) -> Portio
         rank=one.rank,
         most=one.most,
         base=_bottom(one.base, litres),
+        litres=litres,
     )
-    return _in_vessel(bare, litres, yard)
+    return in_vessel(bare, yard)
 
 
 def _bottom(base: Base | None, litres: float) -> Bottom | None:
     if base is None:
         return None
     return Bottom(base.source.key, base.source.name, base.per_l * litres, base.per_l)
+
+
+def poured(one: Option, per_l: Sequence[float]) -> Option:
+    """An option at the strength of the can that it is poured from [mL or g a litre]."""
+    base = one.base
+    if base is not None:
+        base = replace(base, per_l=per_l[0])
+    return replace(one, per_l=per_l[-1], base=base)
 
 
 def whole_can(own: Portion, per_l: Sequence[float], litres: float, yard: Yard) -> Portion:
@@ -169,7 +179,7 @@ def _mixed(own: Portion, parts: Sequence[tuple[str, float]], yard: Yard) -> Port
         can=litre_of(tuple((one.feed, one.name, each) for one, each in several), water.ions),
         base=_bottom(base, own.litres),
     )
-    return _in_vessel(made, own.litres, yard)
+    return in_vessel(made, yard)
 
 
 def from_mixed(can: MixedCan, fed: Sequence[Fed], yard: Yard) -> Portion | None:
@@ -196,22 +206,26 @@ def from_mixed(can: MixedCan, fed: Sequence[Fed], yard: Yard) -> Portion | None:
     return _mixed(poured, parts, yard)
 
 
-def spoonful(own: Portion, yard: Yard) -> float | None:
-    """How much of its source a mL of spoon holds [mL or g]; None where nobody weighed it."""
-    if own.unit == "mL":
+def spoonful(source: str, unit: str, yard: Yard) -> float:
+    """How much of a source a mL of spoon holds [mL or g]: weighed, or usual of a dry feed."""
+    if unit == "mL":
         return 1.0
-    return next((one.g_per_ml for one in yard.sources if one.key == own.source), None)
+    weighed = next((one.g_per_ml for one in yard.sources if one.key == source), None)
+    return weighed or usual_dry_density()
 
 
-def _in_vessel(own: Portion, litres: float, yard: Yard) -> Portion:
+def in_vessel(own: Portion, yard: Yard) -> Portion:
+    """The same in the vessel and the measures that fit."""
+    litres = own.litres
     vessel, cans = vessel_for(litres, yard.vessels)
     base = own.base
     if base is not None:
         base = replace(base, said=AmountSaid(amount_words(base.amount / cans, "mL")))
     return replace(
         own,
-        said=measured(own.amount / cans, own.unit, yard.owned, spoonful(own, yard)),
-        litres=litres,
+        said=measured(
+            own.amount / cans, own.unit, yard.owned, spoonful(own.source, own.unit, yard)
+        ),
         vessel=vessel.key if vessel else "",
         vessel_name=vessel.name if vessel else "",
         fill_l=litres / cans,

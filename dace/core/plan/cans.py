@@ -1,16 +1,21 @@
-"""Today's cans to mix, in the order of the path."""
+"""The cans to mix: today's in the order of the path, and what each stop gets of later ones."""
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 
 from dace.core.can.measures import nearest_measured
-from dace.core.fed.recipe import spoonful, whole_can
+from dace.core.fed.options import Option, litres_of
+from dace.core.fed.recipe import portion, poured, spoonful, whole_can
 from dace.core.fed.records import Portion, Verdict, Yard
 from dace.core.fed.slots import next_number
 from dace.core.figures import judgement
 from dace.core.plan.records import CanToMix, Served
-from dace.core.verdict.together import LEFT_OVER
+from dace.core.plan.walk import Given
+from dace.core.verdict.together import LEFT_OVER, Bid, Shared, shared
+
+_LEAST = 0.5
+"""So much of its strength a can must have, or the jar's last drops are not poured."""
 
 
 def cans_of(found: Sequence[Verdict], yard: Yard) -> tuple[CanToMix, ...]:
@@ -29,6 +34,70 @@ def cans_of(found: Sequence[Verdict], yard: Yard) -> tuple[CanToMix, ...]:
         Stops with one recipe share a can, filled as often as it takes, each time alike.
     """
     return tuple(_can(stops, found, yard) for stops in _by_recipe(found))
+
+
+def poured_of(given: Sequence[Given], yard: Yard, left: Mapping[str, float]) -> dict[int, Portion]:
+    """What each of the feeds to come pours, by ``id`` of it: those of one day in few cans.
+
+    Parameters
+    ----------
+    given : sequence of Given
+        Of all stops; what is dressed is passed over.
+    yard : Yard
+        Its measures, vessels and waters.
+    left : mapping
+        What each source holds once today is done [mL or g].
+    """
+    days: dict[int, list[Given]] = {}
+    held, free = dict(left), dict(left)
+    for one in given:
+        for key, amount in one.used.items():
+            free[key] -= amount
+        if one.option is not None:
+            days.setdefault(one.ahead, []).append(one)
+    pours: list[tuple[Given, Option, Shared]] = []
+    for _, several in sorted(days.items()):
+        rows = [_bids(one, free) for one in several]
+        for can in shared(rows, yard, held):
+            for at, bid in zip(can.stops, can.bids, strict=True):
+                one = several[at]
+                if can.per_l[-1] >= _LEAST * bid.strong:
+                    pours.append((one, _options(one)[bid.offer], can))
+            for key, per_l in can.parts:
+                held[key] -= per_l * can.litres
+    return _as_portions(pours, yard)
+
+
+def _as_portions(pours: Sequence[tuple[Given, Option, Shared]], yard: Yard) -> dict[int, Portion]:
+    options = [poured(option, can.per_l) for _, option, can in pours]
+    litres_of([(one.mixed, one.water) for one in options])  # all at once: one by one is slow
+    found = {}
+    for one, (given, _, can) in zip(options, pours, strict=True):
+        assert given.water is not None
+        found[id(given)] = portion(one, given.litres * can.more, given.water, yard)
+    return found
+
+
+def _options(given: Given) -> list[Option]:
+    """What the walk chose, and what it could have chosen as well."""
+    own = given.option
+    assert own is not None
+    alike = (one for one in given.others if one.litres_share == own.litres_share)
+    return [own, *(one for one in alike if one is not own)]
+
+
+def _bids(given: Given, free: Mapping[str, float]) -> list[Bid]:
+    """The same as bids; what others want of the shelf is left to them."""
+    found, litres = [], given.litres
+    assert given.water is not None
+    for at, one in enumerate(_options(given)):
+        if at and any(per_l * litres > free[source.key] for source, per_l in one.parts):
+            continue
+        sources, per_l = (tuple(row) for row in zip(*one.parts, strict=True))
+        keys, holds = tuple(one.key for one in sources), tuple(one.held.values())
+        unit = one.source.feed.unit
+        found.append(Bid(at, keys, given.water.key, per_l, one.most, unit, litres, one.rank, holds))
+    return found
 
 
 def _by_recipe(found: Sequence[Verdict]) -> list[tuple[int, ...]]:
@@ -64,8 +133,8 @@ def _can(stops: tuple[int, ...], found: Sequence[Verdict], yard: Yard) -> CanToM
 
 def _to_spoons(whole: Portion, yard: Yard) -> float:
     """How many times as much is mixed so that spoons give it; 1 where they do or cannot."""
-    dense = spoonful(whole, yard)
-    if not dense or not yard.spoons or whole.amount <= 0:
+    dense = spoonful(whole.source, whole.unit, yard)
+    if not yard.spoons or whole.amount <= 0:
         return 1.0
     each = whole.amount / whole.cans / dense
     found = nearest_measured(each, each, LEFT_OVER * each, yard.owned)

@@ -5,10 +5,10 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 from datetime import date
 
-from dace.core.fed.recipe import portion
-from dace.core.fed.records import Each, Verdict, Yard
+from dace.core.fed.records import Each, Portion, Verdict, Yard
 from dace.core.fed.slots import next_number
 from dace.core.plan.ahead import Ahead
+from dace.core.plan.cans import poured_of
 from dace.core.plan.problem import Solved
 from dace.core.plan.records import Event
 from dace.core.plan.walk import Given, Walked
@@ -17,9 +17,14 @@ from dace.core.verdict.kinds import kind_of
 
 
 def events_of(
-    aheads: Sequence[Ahead], walked: Sequence[Walked], solved: Sequence[Solved], yard: Yard
+    aheads: Sequence[Ahead],
+    walked: Sequence[Walked],
+    solved: Sequence[Solved],
+    yard: Yard,
+    left: Mapping[str, float],
 ) -> tuple[Event, ...]:
-    """All events by day and then along the path."""
+    """All events by day and then along the path; ``left`` is of each source after today."""
+    poured = poured_of([one for done in walked for one in done.given], yard, left)
     found: list[tuple[date, int, Event]] = []
     for at, (ahead, done, told) in enumerate(zip(aheads, walked, solved, strict=True)):
         root, today = ahead.stop.followed.root_zone, ahead.facts.today
@@ -31,7 +36,9 @@ def events_of(
             number[kind.event] += 1
         worth = dict(told.worth)
         for given in done.given:
-            one = _event(ahead, given, worth, yard, number)
+            if given.option is not None and id(given) not in poured:
+                continue
+            one = _event(ahead, given, worth, poured.get(id(given)), number)
             number[one.kind] += 1
             found.append((one.on, at, one))
     return tuple(event for _, _, event in sorted(found, key=lambda row: row[:2]))
@@ -71,16 +78,13 @@ def _event(
     ahead: Ahead,
     given: Given,
     worth: dict[int, tuple[float, ...]],
-    yard: Yard,
+    poured: Portion | None,
     number: Mapping[str, int],
 ) -> Event:
     slots = [day for day in worth if day <= given.ahead]
     spoke = worth[max(slots)] if slots else ()
     stages = [(one.grows.key, one.stage.key) for one in given.fed]
     kind = "feed" if given.option is not None else "dress"
-    made = given.dressing
-    if given.option is not None and given.water is not None:
-        made = portion(given.option, given.litres, given.water, yard)
     reason = "To be fed then." if kind == "feed" else "To be dressed then."
     return Event(
         stop=ahead.stop.key,
@@ -93,7 +97,7 @@ def _event(
             Each(one.grows.key, one.litres_each if kind == "feed" else 0.0, reason)
             for one in given.fed
         ),
-        portion=made,
+        portion=poured or given.dressing,
         water=given.water.key if given.water else "",
         water_name=given.water.name if given.water else "",
         litres=given.litres if kind == "feed" else 0.0,

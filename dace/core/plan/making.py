@@ -72,7 +72,8 @@ def make_plan(yard: Yard, weeks: int = 12, found: Sequence[Verdict] | None = Non
     aheads = [ahead_of(stop, by_stop[stop.key], yard, count) for stop in stops]
     left = left_after({one.key: one.stock for one in yard.sources}, judged)
     worked, gone = _worked(aheads, yard, left)
-    events = events_of(aheads, [one.walked for one in worked], [one.solved for one in worked], yard)
+    walked, solved = [one.walked for one in worked], [one.solved for one in worked]
+    events = events_of(aheads, walked, solved, yard, left)
     short = tuple(
         one
         for ahead, done in zip(aheads, worked, strict=True)

@@ -21,7 +21,7 @@ from dace.core.verdict.case import Decided
 from dace.core.verdict.cold_night import cold_words
 from dace.core.verdict.kinds import decide, kind_of, matters
 from dace.core.verdict.to_get import said_to_get, to_get
-from dace.core.verdict.together import SHARED, shared
+from dace.core.verdict.together import SHARED, Bid, bids_of, shared
 from dace.core.verdict.wants import Want
 from dace.core.verdict.words import basis_of, small_pot
 
@@ -56,7 +56,8 @@ def verdicts(yard: Yard) -> tuple[Verdict, ...]:
         for at in sorted(range(len(stops)), key=lambda at: found[at].turn):
             found[at] = _judged(stops[at], yard, stock)
             stock = left_after(stock, [found[at].verdict])
-    return _poured_together(found, yard)
+    whole = {source.key: source.stock for source in yard.sources}
+    return _poured_together(found, yard, whole)
 
 
 def left_after(stock: Mapping[str, float], verdicts: Iterable[Verdict]) -> dict[str, float]:
@@ -103,15 +104,20 @@ class _Judged:
 _KNOWN: Same[_Judged] = Same(128)
 
 
-def _poured_together(found: Sequence[_Judged], yard: Yard) -> tuple[Verdict, ...]:
+def _poured_together(
+    found: Sequence[_Judged], yard: Yard, stock: dict[str, float]
+) -> tuple[Verdict, ...]:
     """The verdicts with the strength of the can that each is poured from."""
     whole = [one.verdict for one in found]
+    dry = (one for one in whole if one.recipe and not one.recipe.can)
+    rows = [_canned(one) for one in whole]
     names = {stop.key: stop.name for stop in yard.stops}
-    for can in shared(whole, yard):
-        least = min(range(len(can.stops)), key=lambda turn: can.offers[turn].per_l)
-        for at, offer in zip(can.stops, can.offers, strict=True):
-            own, litres = offer, offer.litres * (can.spare if len(can.stops) == 1 else 1.0)
-            if (offer.recipe[2], offer.litres) != (can.per_l, litres):
+    for can in shared(rows, yard, left_after(stock, dry)):
+        least = min(range(len(can.stops)), key=lambda turn: can.bids[turn].strong)
+        for at, bid in zip(can.stops, can.bids, strict=True):
+            offer = whole[at].offers[bid.offer]
+            own, litres = offer, offer.litres * can.more
+            if (bid.per_l, offer.litres) != (can.per_l, litres):
                 own = whole_can(offer, can.per_l, litres, yard)
             if own.per_l < offer.per_l / _SAME and at != can.stops[least]:
                 why = f"{SHARED} {names[whole[can.stops[least]].stop]}"
@@ -119,6 +125,14 @@ def _poured_together(found: Sequence[_Judged], yard: Yard) -> tuple[Verdict, ...
             rest = (one for one in whole[at].offers if one is not offer)
             whole[at] = found[at].worded(replace(whole[at], recipe=own, offers=(own, *rest)))
     return tuple(whole)
+
+
+def _canned(found: Verdict) -> list[Bid]:
+    """What the stop may get of a can that is mixed today."""
+    own = found.recipe
+    if found.mixed or own is None or own.can is None or own.litres <= 0:
+        return []
+    return bids_of(found.offers)
 
 
 def _judged(stop: Stop, yard: Yard, stock: dict[str, float]) -> _Judged:

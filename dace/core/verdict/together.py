@@ -10,15 +10,15 @@ interval of all that share it to what spoons and marks give.
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
+from math import fsum
 
-import numpy as np
-
-from dace.core.can.measures import Owned, nearest_measured
+from dace.core.can.measures import Owned, kitchen_jugs, nearest_measured
 from dace.core.can.measuring import vessel_for
 from dace.core.fed.recipe import spoonful
-from dace.core.fed.records import Portion, Verdict, Yard
+from dace.core.fed.records import Portion, Yard
+from dace.core.words import shown
 
 SHARED = "the can that it shares with"
 """How the strength of a shared can is named as what bound it."""
@@ -26,23 +26,73 @@ LEFT_OVER = 1.1
 """How many times the litres that are taken may be mixed."""
 _OWED, _NEAR = 0.8, 0.3
 _ROUNDING = 1e-9
-_JUG = (Owned("beaker", "jug", 2000.0, 100.0), Owned("beaker", "small jug", 300.0, 50.0))
+
+
+@dataclass(frozen=True)
+class Bid:
+    """A can that a stop may get: ``offer`` is its place among the stop's.
+
+    ``per_l`` [mL or g] is what a litre takes of each of ``sources``, ``most`` of the last where
+    nothing makes it weaker; ``holds`` [mg/L] tells sources apart whatever they are called.
+    """
+
+    offer: int
+    sources: tuple[str, ...]
+    water: str
+    per_l: tuple[float, ...]
+    most: float
+    unit: str
+    litres: float
+    rank: float
+    holds: tuple[float, ...]
+
+    @property
+    def source(self) -> str:
+        """The source that it is named by: its last."""
+        return self.sources[-1]
+
+    @property
+    def strong(self) -> float:
+        """How much of its last source a litre takes [mL or g]."""
+        return self.per_l[-1]
+
+
+def bids_of(offers: Sequence[Portion]) -> list[Bid]:
+    """Portions as bids; what is no can is none."""
+    found = []
+    for at, one in enumerate(offers):
+        if one.can is not None:
+            holds = tuple(round(result.value, 9) for _, result in one.can.nutrients)
+            of, rank = (one.most, one.unit, one.litres), one.rank
+            found.append(Bid(at, *one.recipe, *of, rank, holds))
+    return found
 
 
 @dataclass(frozen=True)
 class Shared:
-    """Stops, by their place in the row, that get one recipe in one water, from their ``offers``.
+    """Stops, by their place in the row, that get one recipe in one water, from their ``bids``.
 
-    ``per_l`` is what a litre takes of each source; ``spare`` how many times the litres that they
-    take are mixed, so that spoons give it: up to a tenth is left over.
+    ``per_l`` is what a litre takes of each source, ``litres`` what is mixed: ``spare`` times what
+    they take, so that spoons give it: up to a tenth is left over.
     """
 
     sources: tuple[str, ...]
     water: str
     per_l: tuple[float, ...]
     stops: tuple[int, ...]
-    offers: tuple[Portion, ...]
-    spare: float = 1.0
+    bids: tuple[Bid, ...]
+    litres: float
+    spare: float
+
+    @property
+    def parts(self) -> tuple[tuple[str, float], ...]:
+        """What a litre takes of each source, in the order of pouring."""
+        return tuple(zip(self.sources, self.per_l, strict=True))
+
+    @property
+    def more(self) -> float:
+        """How many times what it takes is poured: what is left over, with whoever has it alone."""
+        return self.spare if len(self.stops) == 1 else 1.0
 
 
 @dataclass(frozen=True)
@@ -52,30 +102,45 @@ class _Span:
     at: int
     low: float
     high: float
-    offer: Portion
+    bid: Bid
 
 
-def shared(found: Sequence[Verdict], yard: Yard) -> tuple[Shared, ...]:
-    """Today's cans: the fewest that a greedy choice finds, in the order of their first stops."""
+def shared(
+    rows: Sequence[Sequence[Bid]], yard: Yard, stock: Mapping[str, float]
+) -> tuple[Shared, ...]:
+    """The cans of a day: the fewest that a greedy choice finds, in the order of their first stops.
+
+    Parameters
+    ----------
+    rows : sequence of sequences of Bid
+        What each stop may get, its own first; nothing where it gets none. Only what suits it
+        about as well, in as many litres, counts.
+    yard : Yard
+        Its measures and vessels.
+    stock : mapping
+        What each source holds that day [mL or g], by key; no can takes more.
+    """
     spans: dict[tuple[tuple[str, ...], str], list[_Span]] = {}
-    left = set()
-    for at, verdict in enumerate(found):
-        for offer in _poured(verdict):
-            left.add(at)
-            sources, water, per_l = offer.recipe
-            high = max(per_l[-1], offer.most)
-            span = _Span(at, _OWED * per_l[-1], high, offer)
-            spans.setdefault((sources, water), []).append(span)
+    for at, bids in enumerate(rows):
+        for bid in _near(bids):
+            span = _Span(at, _OWED * bid.strong, max(bid.strong, bid.most), bid)
+            spans.setdefault((bid.sources, bid.water), []).append(span)
+    left, held = {at for at, bids in enumerate(rows) if bids}, dict(stock)
     cans = []
     while left:
-        can = _most(spans, left, yard)
+        can = _most(spans, left, yard, held)
         cans.append(can)
         left -= set(can.stops)
+        for one, each in can.parts:
+            held[one] -= each * can.litres
     return tuple(sorted(cans, key=lambda one: one.stops))
 
 
 def _most(
-    spans: dict[tuple[tuple[str, ...], str], list[_Span]], left: set[int], yard: Yard
+    spans: dict[tuple[tuple[str, ...], str], list[_Span]],
+    left: set[int],
+    yard: Yard,
+    held: Mapping[str, float],
 ) -> Shared:
     """Of cans that spoons give that which serves most stops, then what suits best."""
     found = []
@@ -85,52 +150,65 @@ def _most(
             group = [
                 one for one in there if one.low <= point + _ROUNDING <= one.high + 2 * _ROUNDING
             ]
-            can, by_spoons = _can(key, group, yard)
-            suits = round(sum(one.offer.rank for one in group), 9)
-            made_of = _made_of(group[0].offer)
-            found.append((not by_spoons, -len(group), suits, made_of, round(point, 9), can))
-    return min(found, key=lambda row: row[:5])[-1]
-
-
-def _made_of(offer: Portion) -> list[float]:
-    """What a litre of the recipe itself holds: tells sources apart whatever they are called."""
-    assert offer.can is not None
-    return [round(result.value, 9) for _, result in offer.can.nutrients]
+            suits = round(sum(one.bid.rank for one in group), 9)
+            found.append((-len(group), suits, key, round(point, 9), group))
+    found.sort(key=lambda row: (*row[:2], row[-1][0].bid.holds, row[3]))
+    first = None
+    for _, _, key, _, group in found:
+        can, by_spoons = _can(key, group, yard, held)
+        if by_spoons or not yard.spoons:
+            return can
+        first = first or can
+    assert first is not None
+    return first
 
 
 def _can(
-    key: tuple[tuple[str, ...], str], group: Sequence[_Span], yard: Yard
+    key: tuple[tuple[str, ...], str],
+    group: Sequence[_Span],
+    yard: Yard,
+    held: Mapping[str, float],
 ) -> tuple[Shared, bool]:
     """The can of a group, and whether spoons give it."""
-    low, high = max(one.low for one in group), min(one.high for one in group)
-    litres = np.array([one.offer.litres for one in group])
-    own = np.array([one.offer.per_l for one in group])
-    per_l = float(np.clip((own * litres).sum() / litres.sum(), low, high))
-    base = [one.offer.base.per_l for one in group if one.offer.base is not None]
-    whole = float(litres.sum())
-    first = group[0].offer
-    by_spoons = _measured(first, per_l, (low, high), whole, yard)
+    whole = fsum(one.bid.litres for one in group)
+    most = held[key[0][-1]] / whole
+    high = min(most, *(one.high for one in group))
+    low = min(high, max(one.low for one in group))
+    own = fsum(one.bid.strong * one.bid.litres for one in group) / whole
+    per_l = min(high, max(low, own))
+    base = [one.bid.per_l[0] for one in group if len(one.bid.per_l) > 1]
+    first = group[0].bid
+    by_spoons = _measured(first, per_l, (low, high), most, whole, yard)
     strong, spare = by_spoons or (per_l, 1.0)
     parts: tuple[float, ...] = (strong,)
     if base:
-        parts = (_marked(min(base), spare * whole, yard), *parts)
-    stops, offers = tuple(one.at for one in group), tuple(one.offer for one in group)
-    return Shared(*key, parts, stops, offers, spare), by_spoons is not None
+        there = held[key[0][0]] / (spare * whole)
+        parts = (_marked(min(there, *base), spare * whole, yard), *parts)
+    stops, bids = tuple(one.at for one in group), tuple(one.bid for one in group)
+    return Shared(*key, parts, stops, bids, whole * spare, spare), by_spoons is not None
 
 
 def _measured(
-    offer: Portion, per_l: float, within: tuple[float, float], litres: float, yard: Yard
+    bid: Bid,
+    per_l: float,
+    within: tuple[float, float],
+    most: float,
+    litres: float,
+    yard: Yard,
 ) -> tuple[float, float] | None:
     """A strength that spoons give, inside what all bear, and how many times the litres it fills.
 
     None where none does.
     """
-    dense = spoonful(offer, yard)
-    if not dense or not yard.spoons:
+    dense = spoonful(bid.source, bid.unit, yard)
+    if not yard.spoons:
         return None
     fill = litres / vessel_for(litres, yard.vessels)[1]
     low, high = (one * fill / dense for one in within)
-    found = nearest_measured(per_l * fill / dense, low, LEFT_OVER * high, yard.owned)
+    top = min(LEFT_OVER * high, most * fill / dense)
+    found = nearest_measured(per_l * fill / dense, low, top, yard.owned)
+    if found is None and bid.unit == "mL":
+        found = nearest_measured(per_l * fill, low, top, _jugs())
     if found is None:
         return None
     spare = max(1.0, found / high)
@@ -142,14 +220,18 @@ def _marked(per_l: float, litres: float, yard: Yard) -> float:
     if not yard.spoons:
         return per_l
     fill = litres / vessel_for(litres, yard.vessels)[1]
-    found = nearest_measured(per_l * fill, per_l * fill / 2, per_l * fill, _JUG)
+    found = nearest_measured(per_l * fill, per_l * fill / 2, per_l * fill, _jugs())
     return per_l if found is None else found / fill
 
 
-def _poured(verdict: Verdict) -> list[Portion]:
-    """What the stop may get: its own, and what suits it about as well."""
-    own = verdict.recipe
-    if verdict.mixed or own is None or own.can is None or own.litres <= 0:
-        return []
-    near = (one for one in verdict.offers if one.can and one.litres == own.litres)
-    return [one for one in near if one is own or one.rank <= own.rank + _NEAR]
+def _jugs() -> tuple[Owned, ...]:
+    return kitchen_jugs(shown.shown_in().measures)
+
+
+def _near(bids: Sequence[Bid]) -> list[Bid]:
+    """The first, and what suits about as well in as many litres."""
+    return [
+        one
+        for one in bids
+        if one is bids[0] or (one.litres == bids[0].litres and one.rank <= bids[0].rank + _NEAR)
+    ]

@@ -36,6 +36,17 @@ def stabbed(spans):
     return len(spans)
 
 
+def measured_by_hand():
+    """Every amount that the measures above give: up to six of one, or of two spoons together."""
+    single = measured_amounts(yard_in(yard(owned=OWNED)).owned)
+    return {*single} | {
+        a * large + b * small
+        for large, small in itertools.combinations((1.25, 2.5, 5, 15), 2)
+        for a in range(1, 6)
+        for b in range(1, 7 - a)
+    }
+
+
 class Cans(unittest.TestCase):
     @classmethod
     def setUpClass(cls):
@@ -55,15 +66,7 @@ class Cans(unittest.TestCase):
             self.assertLessEqual(len(measured["cans"]), stabbed(spans))
 
     def test_every_amount_is_so_many_of_a_measure_that_is_owned(self):
-        single = measured_amounts(yard_in(yard(owned=OWNED)).owned)
-        spoons = (1.25, 2.5, 5, 15)
-        amounts = {*single} | {
-            a * large + b * small
-            for large, small in itertools.combinations(spoons, 2)
-            for a in range(1, 6)
-            for b in range(1, 7 - a)
-        }
-        seen = 0
+        amounts, seen = measured_by_hand(), 0
         for _, _, measured in self.found:
             for can in measured["cans"]:
                 (one,) = can["amounts"]
@@ -73,6 +76,30 @@ class Cans(unittest.TestCase):
                 self.assertGreaterEqual(each, min(amounts) - 1e-9)
                 seen += 1
         self.assertGreater(seen, GARDENS / 2)
+
+    def test_those_to_come_as_well_and_never_more_than_the_jar_holds(self):
+        amounts, seen = measured_by_hand(), 0
+        for seed in range(GARDENS // 5):
+            stock = random.Random(seed).choice([30, 900])
+            jar = FRUITING | {"stock": stock}
+            tubs_told = tubs(random.Random(seed))
+            found = plan(yard(*tubs_told, jars=[jar], weeks=6, owned=OWNED, evenings=["tue"]))
+            fed = [one for one in found["events"] if one["kind"] == "feed"]
+            poured = sum(each["amount"] for one in fed for each in one["amounts"])
+            self.assertLessEqual(poured, stock + 1e-6)
+            for day in {one["on"] for one in fed} - {"2026-07-14"}:
+                cans = {}
+                for one in (row for row in fed if row["on"] == day):
+                    self.assertLessEqual(one["feed_ec_ms_cm"], one["cap_ms_cm"] + 1e-6)
+                    (each,) = one["amounts"]
+                    strong = round(each["amount"] / one["litres"], 6)
+                    cans[strong] = cans.get(strong, 0.0) + each["amount"]
+                for amount in cans.values():
+                    seen += 1
+                    fills = [amount / fill for fill in range(1, 4)]
+                    off = min(abs(one - ml) for one in fills for ml in amounts)
+                    self.assertLess(off, 1e-4)
+        self.assertGreater(seen, GARDENS // 3)
 
     def test_within_cap_and_what_is_owed(self):
         for _, exact, measured in self.found:
