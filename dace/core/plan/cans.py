@@ -5,12 +5,13 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 
 from dace.core.can.measures import nearest_measured
+from dace.core.can.measuring import vessel_for
 from dace.core.fed.options import Option, litres_of
 from dace.core.fed.recipe import portion, poured, spoonful, whole_can
 from dace.core.fed.records import Portion, Verdict, Yard
 from dace.core.fed.slots import next_number
 from dace.core.figures import judgement
-from dace.core.plan.records import CanToMix, Served
+from dace.core.plan.records import CanAhead, CanToMix, Served
 from dace.core.plan.walk import Given
 from dace.core.verdict.together import LEFT_OVER, Bid, Shared, shared
 
@@ -36,8 +37,10 @@ def cans_of(found: Sequence[Verdict], yard: Yard) -> tuple[CanToMix, ...]:
     return tuple(_can(stops, found, yard) for stops in _by_recipe(found))
 
 
-def poured_of(given: Sequence[Given], yard: Yard, left: Mapping[str, float]) -> dict[int, Portion]:
-    """What each of the feeds to come pours, by ``id`` of it: those of one day in few cans.
+def poured_of(
+    given: Sequence[Given], yard: Yard, left: Mapping[str, float]
+) -> tuple[dict[int, Portion], tuple[CanAhead, ...]]:
+    """What each of the feeds to come pours, by ``id`` of it, and its cans: few on each day.
 
     Parameters
     ----------
@@ -56,16 +59,26 @@ def poured_of(given: Sequence[Given], yard: Yard, left: Mapping[str, float]) -> 
         if one.option is not None:
             days.setdefault(one.ahead, []).append(one)
     pours: list[tuple[Given, Option, Shared]] = []
+    cans = []
     for _, several in sorted(days.items()):
         rows = [_bids(one, free) for one in several]
         for can in shared(rows, yard, held):
+            cans.append(_ahead(can, several, yard))
             for at, bid in zip(can.stops, can.bids, strict=True):
                 one = several[at]
                 if can.per_l[-1] >= _LEAST * bid.strong:
                     pours.append((one, _options(one)[bid.offer], can))
             for key, per_l in can.parts:
                 held[key] -= per_l * can.litres
-    return _as_portions(pours, yard)
+    return _as_portions(pours, yard), tuple(cans)
+
+
+def _ahead(can: Shared, given: Sequence[Given], yard: Yard) -> CanAhead:
+    amounts = tuple((key, per_l * can.litres) for key, per_l in can.parts)
+    vessel, fills = vessel_for(can.litres, yard.vessels)
+    name = vessel.name if vessel else ""
+    stops = tuple(given[at].facts.stop.key for at in can.stops)
+    return CanAhead(given[0].facts.today, amounts, can.litres, fills, name, stops)
 
 
 def _as_portions(pours: Sequence[tuple[Given, Option, Shared]], yard: Yard) -> dict[int, Portion]:

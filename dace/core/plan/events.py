@@ -10,7 +10,7 @@ from dace.core.fed.slots import next_number
 from dace.core.plan.ahead import Ahead
 from dace.core.plan.cans import poured_of
 from dace.core.plan.problem import Solved
-from dace.core.plan.records import Event
+from dace.core.plan.records import CanAhead, Event
 from dace.core.plan.walk import Given, Walked
 from dace.core.plan.why import why_given, why_today
 from dace.core.verdict.kinds import kind_of
@@ -22,9 +22,12 @@ def events_of(
     solved: Sequence[Solved],
     yard: Yard,
     left: Mapping[str, float],
-) -> tuple[Event, ...]:
-    """All events by day and then along the path; ``left`` is of each source after today."""
-    poured = poured_of([one for done in walked for one in done.given], yard, left)
+) -> tuple[tuple[Event, ...], tuple[CanAhead, ...]]:
+    """All events by day and then along the path, and the cans of those to come.
+
+    ``left`` is what is in each source after today [mL or g].
+    """
+    poured, cans = poured_of([one for done in walked for one in done.given], yard, left)
     found: list[tuple[date, int, Event]] = []
     for at, (ahead, done, told) in enumerate(zip(aheads, walked, solved, strict=True)):
         root, today = ahead.stop.followed.root_zone, ahead.facts.today
@@ -41,7 +44,7 @@ def events_of(
             one = _event(ahead, given, worth, poured.get(id(given)), number)
             number[one.kind] += 1
             found.append((one.on, at, one))
-    return tuple(event for _, _, event in sorted(found, key=lambda row: row[:2]))
+    return tuple(event for _, _, event in sorted(found, key=lambda row: row[:2])), cans
 
 
 def _today(ahead: Ahead, found: Verdict, number: int) -> Event:

@@ -73,7 +73,7 @@ def make_plan(yard: Yard, weeks: int = 12, found: Sequence[Verdict] | None = Non
     left = left_after({one.key: one.stock for one in yard.sources}, judged)
     worked, gone = _worked(aheads, yard, left)
     walked, solved = [one.walked for one in worked], [one.solved for one in worked]
-    events = events_of(aheads, walked, solved, yard, left)
+    events, cans_ahead = events_of(aheads, walked, solved, yard, left)
     short = tuple(
         one
         for ahead, done in zip(aheads, worked, strict=True)
@@ -90,6 +90,7 @@ def make_plan(yard: Yard, weeks: int = 12, found: Sequence[Verdict] | None = Non
         verdicts=judged,
         events=events,
         cans=cans_of(judged, yard),
+        cans_ahead=cans_ahead,
         waits=tuple(
             Wait(one.stop, one.kind, one.headline, one.next_on)
             for one in judged

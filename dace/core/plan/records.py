@@ -73,6 +73,21 @@ class CanToMix:
 
 
 @dataclass(frozen=True)
+class CanAhead:
+    """A can of a day to come: ``amounts`` [mL or g] of each source in all its ``fills``.
+
+    ``litres`` are what is mixed; ``vessel`` is filled so often.
+    """
+
+    on: date
+    amounts: tuple[tuple[str, float], ...]
+    litres: float
+    fills: int
+    vessel: str
+    stops: tuple[str, ...]
+
+
+@dataclass(frozen=True)
 class Wait:
     """A stop that gets nothing today, why in a few words, and till when; None: for weeks."""
 
@@ -178,6 +193,7 @@ class Plan:
     verdicts: tuple[Verdict, ...]
     events: tuple[Event, ...]
     cans: tuple[CanToMix, ...]
+    cans_ahead: tuple[CanAhead, ...]
     waits: tuple[Wait, ...]
     short: tuple[Short, ...]
     carried: tuple[Carried, ...]

@@ -19,6 +19,12 @@ def plan(given: Json) -> Json:
         "verdicts": [verdict_out(one) for one in found.verdicts],
         "events": [_event(one) for one in found.events],
         "cans": [_can(one) for one in found.cans],
+        "cans_ahead": [
+            {"on": str(one.on), "litres": one.litres, "cans": one.fills, "vessel": one.vessel,
+             "amounts": [{"name": names[key], "amount": ml_or_g} for key, ml_or_g in one.amounts],
+             "stops": list(one.stops)}
+            for one in found.cans_ahead
+        ],
         "waits": [
             {"stop": one.stop, "kind": one.kind, "why": one.why,
              "until": str(one.until) if one.until else None}
