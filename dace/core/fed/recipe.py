@@ -151,18 +151,20 @@ def _bottom(base: Base | None, litres: float) -> Bottom | None:
     return Bottom(base.source.key, base.source.name, base.per_l * litres, base.per_l)
 
 
-def poured(one: Option, per_l: Sequence[float]) -> Option:
-    """An option at the strength of the can that it is poured from [mL or g a litre]."""
+def poured(one: Option, per_l: Mapping[str, float]) -> Option:
+    """An option at the strength of the can that it is poured from [mL or g a litre], by source."""
     base = one.base
     if base is not None:
-        base = replace(base, per_l=per_l[0])
-    return replace(one, per_l=per_l[-1], base=base)
+        there = per_l.get(base.source.key)
+        base = replace(base, per_l=there) if there else None
+    return replace(one, per_l=per_l[one.source.key], base=base)
 
 
-def whole_can(own: Portion, per_l: Sequence[float], litres: float, yard: Yard) -> Portion:
-    """A can of the same sources and water at a strength [mL or g a litre], for so many litres."""
-    keys, *_ = own.recipe
-    return _mixed(replace(own, litres=litres), tuple(zip(keys, per_l, strict=True)), yard)
+def whole_can(
+    own: Portion, parts: Sequence[tuple[str, float]], litres: float, yard: Yard
+) -> Portion:
+    """A can of some sources [mL or g a litre] in the same water, for so many litres."""
+    return _mixed(replace(own, litres=litres), parts, yard)
 
 
 def _mixed(own: Portion, parts: Sequence[tuple[str, float]], yard: Yard) -> Portion:

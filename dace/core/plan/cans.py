@@ -68,6 +68,8 @@ def poured_of(
                 one = several[at]
                 if can.per_l[-1] >= _LEAST * bid.strong:
                     pours.append((one, _options(one)[bid.offer], can))
+                for source, per_l in _options(one)[bid.offer].parts if bid.offer else ():
+                    free[source.key] -= per_l * one.litres
             for key, per_l in can.parts:
                 held[key] -= per_l * can.litres
     return _as_portions(pours, yard), tuple(cans)
@@ -82,7 +84,7 @@ def _ahead(can: Shared, given: Sequence[Given], yard: Yard) -> CanAhead:
 
 
 def _as_portions(pours: Sequence[tuple[Given, Option, Shared]], yard: Yard) -> dict[int, Portion]:
-    options = [poured(option, can.per_l) for _, option, can in pours]
+    options = [poured(option, dict(can.parts)) for _, option, can in pours]
     litres_of([(one.mixed, one.water) for one in options])  # all at once: one by one is slow
     found = {}
     for one, (given, _, can) in zip(options, pours, strict=True):
@@ -137,11 +139,16 @@ def _can(stops: tuple[int, ...], found: Sequence[Verdict], yard: Yard) -> CanToM
         )
         for at in stops
     )
-    whole = whole_can(own, own.recipe[2], litres, yard)
+    whole = whole_can(own, _parts(own), litres, yard)
     more = _to_spoons(whole, yard) * litres
     if more > litres:
-        whole = whole_can(own, own.recipe[2], more, yard)
+        whole = whole_can(own, _parts(own), more, yard)
     return CanToMix(whole, served, _why(len(stops)))
+
+
+def _parts(own: Portion) -> list[tuple[str, float]]:
+    sources, _, per_l = own.recipe
+    return list(zip(sources, per_l, strict=True))
 
 
 def _to_spoons(whole: Portion, yard: Yard) -> float:

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
 from datetime import date
 
@@ -165,13 +165,11 @@ def tally(plan: Plan, yard: Yard, stops: frozenset[str] = frozenset()) -> Tally:
     """What a plan comes to, of some stops or, with none named, of all."""
     sources = {one.key: one for one in yard.sources}
     events = [e for e in plan.events if e.portion is not None and _meant(e.stop, stops)]
-    money, minutes, unpriced = 0.0, _minutes(events), False
+    money, minutes, unpriced = 0.0, _minutes(events, sources), False
     for event in events:
         assert event.portion is not None
         for key, amount in event.portion.used.items():
             source = sources[key]
-            if source.home_made:
-                minutes += minutes_of(source)
             if source.price is not None:
                 money += source.price * amount
             unpriced = unpriced or (source.price is None and not source.home_made)
@@ -186,15 +184,18 @@ def tally(plan: Plan, yard: Yard, stops: frozenset[str] = frozenset()) -> Tally:
     )
 
 
-def _minutes(events: Sequence[Event]) -> float:
-    """What their evenings take [min]: each day's cans and stops."""
+def _minutes(events: Sequence[Event], sources: Mapping[str, Source]) -> float:
+    """What their evenings take [min]: each day's cans and stops, and what is made for a can."""
     days: dict[date, list[Event]] = {}
     for event in events:
         days.setdefault(event.on, []).append(event)
-    return sum(
-        minutes_for(len({one.portion.recipe for one in there if one.portion}), len(there))
-        for there in days.values()
-    )
+    found = 0.0
+    for there in days.values():
+        cans = {one.portion.recipe for one in there if one.portion}
+        used = [sources[key] for keys, *_ in cans for key in keys]
+        found += minutes_for(len(cans), len(there))
+        found += sum(minutes_of(one) for one in used if one.home_made)
+    return found
 
 
 def _meant(stop: str, stops: frozenset[str]) -> bool:

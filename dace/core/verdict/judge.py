@@ -118,7 +118,7 @@ def _poured_together(
             offer = whole[at].offers[bid.offer]
             own, litres = offer, offer.litres * can.more
             if (bid.per_l, offer.litres) != (can.per_l, litres):
-                own = whole_can(offer, can.per_l, litres, yard)
+                own = whole_can(offer, can.parts, litres, yard)
             if own.per_l < offer.per_l / _SAME and at != can.stops[least]:
                 why = f"{SHARED} {names[whole[can.stops[least]].stop]}"
                 own = replace(own, bound_by=why)

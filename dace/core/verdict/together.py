@@ -86,8 +86,9 @@ class Shared:
 
     @property
     def parts(self) -> tuple[tuple[str, float], ...]:
-        """What a litre takes of each source, in the order of pouring."""
-        return tuple(zip(self.sources, self.per_l, strict=True))
+        """What a litre takes of each source, in the order of pouring; a brew may be used up."""
+        found = zip(self.sources, self.per_l, strict=True)
+        return tuple((key, per_l) for key, per_l in found if per_l > _ROUNDING)
 
     @property
     def more(self) -> float:

@@ -6,11 +6,13 @@ import unittest
 from datetime import date
 
 from dace.core.can.measures import measured_amounts
+from dace.core.plan.making import make_plan
+from dace.core.plan.rehearse import tally
 from dace.core.shell.plans import plan
 from dace.core.shell.yards import yard_in
 from dace.core.verdict.judge import verdicts
 from tests.core import counts
-from tests.core.verdict.yards import FRUITING, pot, yard
+from tests.core.verdict.yards import COMFREY, FRUITING, pot, yard
 
 GARDENS = counts.of(60, 15)
 OWNED = ["0.25 tsp", "0.5 tsp", "1 tsp", "1 tbsp", "10 mL syringe marked 1 mL"]
@@ -108,3 +110,20 @@ class Cans(unittest.TestCase):
                     self.assertLessEqual(one["feed_ec_ms_cm"], one["cap_ms_cm"] + 1e-6)
                     owed = before[one["id"]]["amounts"][0]["amount"]
                     self.assertGreaterEqual(one["amounts"][0]["amount"], 0.6 * owed)
+
+
+class Slider(unittest.TestCase):
+    def test_its_ends_differ_by_a_third_in_money_or_minutes(self):
+        """Wherever a bottle and a brew both stand on the shelf."""
+        jars = [FRUITING | {"price": 0.012}, COMFREY | {"stock": 15000}]
+        for seed in range(counts.of(20, 4)):
+            ends = []
+            for slider in (-1, 1):
+                told = yard(*tubs(random.Random(seed)), jars=jars, slider=slider, owned=OWNED)
+                garden = yard_in(told | {"evenings": ["tue", "fri"]})
+                ends.append(tally(make_plan(garden, 6), garden))
+            cheap, easy = ends
+            self.assertLessEqual(cheap.money, easy.money + 1e-6)
+            self.assertGreater(cheap.minutes, easy.minutes)
+            apart = [1 - cheap.money / easy.money, 1 - easy.minutes / cheap.minutes]
+            self.assertGreater(max(apart), 1 / 3)
