@@ -259,10 +259,14 @@ class Basis:
 
 @dataclass(frozen=True)
 class ToGet:
-    """What would feed a stop that nothing on the shelf suits: for which nutrients, and what."""
+    """What would feed a stop that nothing on the shelf suits: for which nutrients, and what.
+
+    ``grams`` of a powder of that kind bring what is owed now.
+    """
 
     nutrients: tuple[str, ...]
     what: str
+    grams: float
 
 
 @dataclass(frozen=True)

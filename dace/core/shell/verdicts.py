@@ -95,4 +95,5 @@ def _flush(found: Verdict) -> Json | None:
 def _to_get(found: Verdict) -> list[Json]:
     if found.to_get is None:
         return []
-    return [{"nutrients": list(found.to_get.nutrients), "what": found.to_get.what}]
+    one = found.to_get
+    return [{"nutrients": list(one.nutrients), "what": one.what, "amount": one.grams}]

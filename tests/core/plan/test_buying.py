@@ -17,7 +17,7 @@ def short(nutrient, mg, stop="pot", why="shelf"):
 
 
 def bought(*shorts, sources=()):
-    plan = Plan(TODAY, (), (), (), (), shorts, (), (), (), (), (), "")
+    plan = Plan(TODAY, (), (), (), (), (), shorts, (), (), (), (), (), "")
     garden = yard_in(yard(pot(), jars=[CRYSTALS]))
     return to_buy(plan, replace(garden, sources=(*garden.sources, *sources)))
 
@@ -53,9 +53,19 @@ class ToBuy(unittest.TestCase):
         (unknown,) = bought(short("Mg", 9760))
         self.assertIsNone(unknown.cost)
 
+    def test_one_feed_for_nitrogen_and_potassium_by_the_day_it_is_wanted(self):
+        """12 % of nitrogen and 19.9 % of potassium: 3 g and 2 g want 1.25 x 3 / 0.12."""
+        later = replace(short("N", 3000), since=date(2026, 8, 3))
+        (found,) = bought(later, replace(short("K", 2000), since=date(2026, 8, 10)))
+        self.assertEqual((found.nutrients, found.by), (("N", "K"), date(2026, 8, 3)))
+        self.assertAlmostEqual(found.grams, 31.25, delta=0.01)
+        self.assertEqual(found.text, "a tomato feed, by 3 August: nitrogen and potassium")
+        (_, lime) = bought(later, short("K", 2000), short("Ca", 900))
+        self.assertEqual(lime.nutrients, ("Ca",))
+
     def test_each_nutrient_is_filled_by_something_that_holds_it_and_dissolves(self):
-        found = bought(*(short(nutrient, 1000) for nutrient in ("N", "P", "K", "Ca", "Mg")))
-        self.assertEqual([one.nutrient for one in found], ["N", "P", "K", "Ca", "Mg"])
+        found = [bought(short(nutrient, 1000))[0] for nutrient in ("N", "P", "K", "Ca", "Mg")]
+        self.assertEqual([one.nutrients[0] for one in found], ["N", "P", "K", "Ca", "Mg"])
         for one in found:
             # 1 g of a nutrient takes more than 1.25 g of anything, and less than 20 g
             self.assertTrue(1.25 < one.grams < 20, one)

@@ -68,7 +68,7 @@
       {#if plan.to_buy.length}
         <ul class="plain">
           {#each plan.to_buy as one (one.text)}
-            <li><b>{one.amount}</b> {one.text} ({one.cost}), for {one.where}</li>
+            <li><b>{one.amount}</b> {one.text}. <span class="soft">{one.cost}; {one.where}</span></li>
           {/each}
         </ul>
       {:else}
