@@ -152,10 +152,15 @@ def stocked(ml: float, owned: tuple[Owned, ...]) -> Stocked | None:
     return found[near]
 
 
-def _stock_l() -> float:
-    """What a stock is made in [L]: a quart where one thinks in quarts."""
+def quart_l() -> float | None:
+    """What a quart holds [L]; None where one thinks in litres."""
     family = shown.shown_in().measures
-    return family_ml(family, "quart") / 1000 if family in _BY_QUART else 1.0
+    return family_ml(family, "quart") / 1000 if family in _BY_QUART else None
+
+
+def _stock_l() -> float:
+    """What a stock is made in [L]."""
+    return quart_l() or 1.0
 
 
 @lru_cache(maxsize=64)

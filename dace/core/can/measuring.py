@@ -8,7 +8,14 @@ from dataclasses import dataclass
 import numpy as np
 
 from dace.core.can.dry import usual_dry_density
-from dace.core.can.measures import TEASPOON_ML, Owned, round_to_owned, stocked, with_kitchen
+from dace.core.can.measures import (
+    TEASPOON_ML,
+    Owned,
+    quart_l,
+    round_to_owned,
+    stocked,
+    with_kitchen,
+)
 from dace.core.can.stock import stock_for
 from dace.core.words import shown
 from dace.core.words.amounts import amount_words
@@ -32,6 +39,42 @@ def vessel_for(litres: float, vessels: Sequence[Vessel]) -> tuple[Vessel | None,
     if largest is None:
         return None, 1
     return largest, int(np.ceil(litres / largest.litres - 1e-9))
+
+
+LEFT_OVER = 1.1
+"""How many times the litres that are taken may be mixed."""
+_STEPS = ((1.0, 0.05), (2.0, 0.1), (5.0, 0.2), (10.0, 0.5), (float("inf"), 1.0))
+"""Up to so many litres a can is filled by steps of so many: with a jug, by eye, to a ring."""
+
+
+def fills_for(litres: float, vessels: Sequence[Vessel]) -> tuple[tuple[float, ...], int]:
+    """To which marks a vessel may be filled for so many litres [L], and how often.
+
+    Full, three quarters, half and whole litres or quarts come first, then finer steps; none is
+    less than it takes, nor over a tenth more where a mark lies within that.
+
+    >>> fills_for(2.8, [Vessel("", "", 9.0)])
+    ((3.0, 2.8), 1)
+    >>> fills_for(12.6, [Vessel("", "", 9.0)])
+    ((6.75, 6.5), 2)
+    """
+    vessel, count = vessel_for(litres, vessels)
+    each = litres / count
+    if vessel is None:
+        return (each,), count
+    unit = quart_l() or 1.0
+    step = unit * next(step for up_to, step in _STEPS if each <= up_to * unit + 1e-9)
+    usual = [vessel.litres * part for part in (1.0, 0.75, 0.5)] + [_up_to(each, unit)]
+    most = min(vessel.litres, LEFT_OVER * each) + 1e-9
+    near = [one for one in usual if each - 1e-9 <= one <= most]
+    found = dict.fromkeys(sorted(near))
+    first = min(_up_to(each, step), vessel.litres)
+    found |= dict.fromkeys([first, *(one for one in (first + step,) if one <= most)])
+    return tuple(found), count
+
+
+def _up_to(litres: float, step: float) -> float:
+    return round(float(np.ceil(litres / step - 1e-9)) * step, 6)
 
 
 @dataclass(frozen=True)

@@ -163,9 +163,10 @@ class Portion:
 
     ``amount`` [mL or g] and ``litres`` are of all its plants together, ``per_l`` what a litre
     of can gets of it; ``fill_l`` what goes into each of ``cans``, and ``said`` the amount in one
-    of them; ``can`` is a litre of it, ``most`` the most of it that a litre may take, ``rank`` how
-    little it suits; ``base`` a brew that goes in before. A dressing has no
-    can, no water and no litres: it is ``spread``, so much on so much ground.
+    of them; ``mixed_l`` is what is mixed of its can for all that share it; ``can`` is a litre of
+    it, ``most`` the most of it that a litre may take, ``rank`` how little it suits; ``base`` a
+    brew that goes in before. A dressing has no can, no water and no litres: it is ``spread``, so
+    much on so much ground.
     """
 
     source: str
@@ -181,6 +182,7 @@ class Portion:
     vessel: str = ""
     vessel_name: str = ""
     fill_l: float = 0.0
+    mixed_l: float = 0.0
     cans: int = 1
     can: Mixture | None = None
     cap: float = 0.0

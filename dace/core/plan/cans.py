@@ -4,17 +4,17 @@ from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
 
-from dace.core.can.measures import nearest_measured
 from dace.core.can.measuring import vessel_for
 from dace.core.fed.options import Option, litres_of
-from dace.core.fed.recipe import portion, poured, spoonful, whole_can
+from dace.core.fed.recipe import portion, poured, whole_can
 from dace.core.fed.records import Portion, Verdict, Yard
 from dace.core.fed.slots import next_number
 from dace.core.figures import judgement
 from dace.core.plan.records import CanAhead, CanToMix, Served
 from dace.core.plan.walk import Given
-from dace.core.verdict.together import LEFT_OVER, Bid, Shared, shared
+from dace.core.verdict.together import Bid, Shared, shared
 
+_FEW_L = 0.01
 _LEAST = 0.5
 """So much of its strength a can must have, or the jar's last drops are not poured."""
 
@@ -89,7 +89,8 @@ def _as_portions(pours: Sequence[tuple[Given, Option, Shared]], yard: Yard) -> d
     found = {}
     for one, (given, _, can) in zip(options, pours, strict=True):
         assert given.water is not None
-        found[id(given)] = portion(one, given.litres * can.more, given.water, yard)
+        litres = can.litres if len(can.stops) == 1 else given.litres
+        found[id(given)] = portion(one, litres, given.water, yard)
     return found
 
 
@@ -121,7 +122,7 @@ def _by_recipe(found: Sequence[Verdict]) -> list[tuple[int, ...]]:
     for at, one in enumerate(found):
         own = one.recipe
         if not one.mixed and own is not None and own.can is not None and own.litres > 0:
-            groups[own.recipe] = (*groups.get(own.recipe, ()), at)
+            groups[own.recipe, own.mixed_l] = (*groups.get((own.recipe, own.mixed_l), ()), at)
     return list(groups.values())
 
 
@@ -139,26 +140,21 @@ def _can(stops: tuple[int, ...], found: Sequence[Verdict], yard: Yard) -> CanToM
         )
         for at in stops
     )
-    whole = whole_can(own, _parts(own), litres, yard)
-    more = _to_spoons(whole, yard) * litres
-    if more > litres:
-        whole = whole_can(own, _parts(own), more, yard)
-    return CanToMix(whole, served, _why(len(stops)))
+    whole = whole_can(own, _parts(own), max(litres, own.mixed_l), yard)
+    left = max(0.0, whole.litres - litres)
+    return CanToMix(whole, served, left, _ground(yard) if left > _FEW_L else "", _why(len(stops)))
+
+
+def _ground(yard: Yard) -> str:
+    """The first bed along the path that may have what is left over; empty where there is none."""
+    beds = (one for one in yard.stops if one.followed.root_zone.is_bed)
+    free = (one.key for one in beds if not any(grown.control for grown in one.grows))
+    return next(free, "")
 
 
 def _parts(own: Portion) -> list[tuple[str, float]]:
     sources, _, per_l = own.recipe
     return list(zip(sources, per_l, strict=True))
-
-
-def _to_spoons(whole: Portion, yard: Yard) -> float:
-    """How many times as much is mixed so that spoons give it; 1 where they do or cannot."""
-    dense = spoonful(whole.source, whole.unit, yard)
-    if not yard.spoons or whole.amount <= 0:
-        return 1.0
-    each = whole.amount / whole.cans / dense
-    found = nearest_measured(each, each, LEFT_OVER * each, yard.owned)
-    return 1.0 if found is None else found / each
 
 
 def _why(stops: int) -> str:

@@ -64,11 +64,14 @@ class Served:
 class CanToMix:
     """A can of today, filled once or several times alike: what goes in, where it is poured.
 
-    ``portion`` is of all its stops together. ``why`` says what its stops have in common.
+    ``portion`` is of all its stops together, with what is left over [L], so that it fills to a
+    mark, and the bed that gets it, where there is one. ``why`` says what its stops have in common.
     """
 
     portion: Portion
     served: tuple[Served, ...]
+    left_l: float
+    left_at: str
     why: str
 
 

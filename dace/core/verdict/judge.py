@@ -116,9 +116,10 @@ def _poured_together(
         least = min(range(len(can.stops)), key=lambda turn: can.bids[turn].strong)
         for at, bid in zip(can.stops, can.bids, strict=True):
             offer = whole[at].offers[bid.offer]
-            own, litres = offer, offer.litres * can.more
+            own, litres = offer, can.poured(bid)
             if (bid.per_l, offer.litres) != (can.per_l, litres):
                 own = whole_can(offer, can.parts, litres, yard)
+            own = replace(own, mixed_l=can.litres)
             if own.per_l < offer.per_l / _SAME and at != can.stops[least]:
                 why = f"{SHARED} {names[whole[can.stops[least]].stop]}"
                 own = replace(own, bound_by=why)

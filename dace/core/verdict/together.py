@@ -14,16 +14,14 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from math import fsum
 
-from dace.core.can.measures import Owned, kitchen_jugs, nearest_measured
-from dace.core.can.measuring import vessel_for
+from dace.core.can.measures import kitchen_jugs, nearest_measured
+from dace.core.can.measuring import fills_for, vessel_for
 from dace.core.fed.recipe import spoonful
 from dace.core.fed.records import Portion, Yard
 from dace.core.words import shown
 
 SHARED = "the can that it shares with"
 """How the strength of a shared can is named as what bound it."""
-LEFT_OVER = 1.1
-"""How many times the litres that are taken may be mixed."""
 _OWED, _NEAR = 0.8, 0.3
 _ROUNDING = 1e-9
 
@@ -72,8 +70,8 @@ def bids_of(offers: Sequence[Portion]) -> list[Bid]:
 class Shared:
     """Stops, by their place in the row, that get one recipe in one water, from their ``bids``.
 
-    ``per_l`` is what a litre takes of each source, ``litres`` what is mixed: ``spare`` times what
-    they take, so that spoons give it: up to a tenth is left over.
+    ``per_l`` is what a litre takes of each source, ``litres`` what is mixed, to a mark: up to
+    about a tenth is left over.
     """
 
     sources: tuple[str, ...]
@@ -82,7 +80,6 @@ class Shared:
     stops: tuple[int, ...]
     bids: tuple[Bid, ...]
     litres: float
-    spare: float
 
     @property
     def parts(self) -> tuple[tuple[str, float], ...]:
@@ -90,10 +87,9 @@ class Shared:
         found = zip(self.sources, self.per_l, strict=True)
         return tuple((key, per_l) for key, per_l in found if per_l > _ROUNDING)
 
-    @property
-    def more(self) -> float:
-        """How many times what it takes is poured: what is left over, with whoever has it alone."""
-        return self.spare if len(self.stops) == 1 else 1.0
+    def poured(self, bid: Bid) -> float:
+        """What one of them gets of it [L]: what is left over, with whoever has it alone."""
+        return self.litres if len(self.stops) == 1 else bid.litres
 
 
 @dataclass(frozen=True)
@@ -179,41 +175,41 @@ def _can(
     per_l = min(high, max(low, own))
     base = [one.bid.per_l[0] for one in group if len(one.bid.per_l) > 1]
     first = group[0].bid
-    by_spoons = _measured(first, per_l, (low, high), most, whole, yard)
-    strong, spare = by_spoons or (per_l, 1.0)
+    by_spoons = _measured(first, per_l, (low, high), whole, held, yard)
+    strong, mixed = by_spoons or (per_l, whole)
     parts: tuple[float, ...] = (strong,)
     if base:
-        there = held[key[0][0]] / (spare * whole)
-        parts = (_marked(min(there, *base), spare * whole, yard), *parts)
+        parts = (_marked(min(held[key[0][0]] / mixed, *base), mixed, yard), *parts)
     stops, bids = tuple(one.at for one in group), tuple(one.bid for one in group)
-    return Shared(*key, parts, stops, bids, whole * spare, spare), by_spoons is not None
+    return Shared(*key, parts, stops, bids, mixed), by_spoons is not None
 
 
 def _measured(
     bid: Bid,
     per_l: float,
     within: tuple[float, float],
-    most: float,
     litres: float,
+    held: Mapping[str, float],
     yard: Yard,
 ) -> tuple[float, float] | None:
-    """A strength that spoons give, inside what all bear, and how many times the litres it fills.
+    """A strength that spoons give, inside what all bear, and the litres that are mixed for it.
 
     None where none does.
     """
-    dense = spoonful(bid.source, bid.unit, yard)
     if not yard.spoons:
         return None
-    fill = litres / vessel_for(litres, yard.vessels)[1]
-    low, high = (one * fill / dense for one in within)
-    top = min(LEFT_OVER * high, most * fill / dense)
-    found = nearest_measured(per_l * fill / dense, low, top, yard.owned)
-    if found is None and bid.unit == "mL":
-        found = nearest_measured(per_l * fill, low, top, _jugs())
-    if found is None:
-        return None
-    spare = max(1.0, found / high)
-    return found * dense / (fill * spare), spare
+    dense = spoonful(bid.source, bid.unit, yard)
+    fills, count = fills_for(litres, yard.vessels)
+    jugs = kitchen_jugs(shown.shown_in().measures) if bid.unit == "mL" else ()
+    for fill in fills:
+        low, high = (one * fill / dense for one in within)
+        top, wanted = min(high, held[bid.source] / count / dense), per_l * fill / dense
+        found = nearest_measured(wanted, low, top, yard.owned)
+        if found is None and jugs:
+            found = nearest_measured(wanted, low, top, jugs)
+        if found is not None:
+            return found * dense / fill, fill * count
+    return None
 
 
 def _marked(per_l: float, litres: float, yard: Yard) -> float:
@@ -221,12 +217,9 @@ def _marked(per_l: float, litres: float, yard: Yard) -> float:
     if not yard.spoons:
         return per_l
     fill = litres / vessel_for(litres, yard.vessels)[1]
-    found = nearest_measured(per_l * fill, per_l * fill / 2, per_l * fill, _jugs())
+    jugs = kitchen_jugs(shown.shown_in().measures)
+    found = nearest_measured(per_l * fill, per_l * fill / 2, per_l * fill, jugs)
     return per_l if found is None else found / fill
-
-
-def _jugs() -> tuple[Owned, ...]:
-    return kitchen_jugs(shown.shown_in().measures)
 
 
 def _near(bids: Sequence[Bid]) -> list[Bid]:
