@@ -41,7 +41,7 @@ from dace.core.can.leftover import Leftover, keeps_until
 from dace.core.can.measured_out import Measured, Way, strength_words
 from dace.core.can.measures import KINDS as MEASURE_KINDS
 from dace.core.can.measures import TEASPOON_ML, Owned, usual_measures, with_kitchen
-from dace.core.can.measuring import AmountSaid, Vessel, measured
+from dace.core.can.measuring import AmountSaid, Vessel, by_jug, measured, vessel_for
 from dace.core.can.mix_asked import MixAsked
 from dace.core.can.mixing import MOST_VESSEL_L, Mixture, fill_can, fill_with
 from dace.core.can.mixing import Poured as PouredPart
@@ -247,6 +247,7 @@ from dace.core.verdict.against import advise_against
 from dace.core.verdict.judge import verdicts
 from dace.core.verdict.kinds import VerdictKind, kind_of
 from dace.core.verdict.nutrients import nutrient_words
+from dace.core.verdict.questions import of_several
 from dace.core.verdict.words import number_word
 from dace.core.words import shown
 from dace.core.words.amounts import amount_words
@@ -475,6 +476,7 @@ __all__ = [
     "brew_working",
     "brings_words",
     "by_day",
+    "by_jug",
     "cans_of",
     "cautions",
     "charged_can",
@@ -568,6 +570,7 @@ __all__ = [
     "next_readings",
     "number_word",
     "nutrient_words",
+    "of_several",
     "offered_for",
     "open_hours",
     "order_of",
@@ -659,6 +662,7 @@ __all__ = [
     "usual_measures",
     "usual_of",
     "verdicts",
+    "vessel_for",
     "warm_up",
     "water_from_ec",
     "water_from_report",

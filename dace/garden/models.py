@@ -20,7 +20,8 @@ class Garden(Kept):
     """One household's garden and its habits of measuring.
 
     ``rhythm_new`` is whether an upgrade changed its rhythm and nobody has seen that yet;
-    ``evenings`` are the days of the week on which it is fed, ``tue,fri``; any where empty.
+    ``evenings`` are the days of the week on which it is fed, ``tue,fri``; any where empty;
+    ``weighs`` is whether grams come before spoons.
     """
 
     beginning_stays = True
@@ -36,6 +37,7 @@ class Garden(Kept):
     rhythm_new = models.BooleanField(default=False)
     evenings = models.CharField(max_length=32, blank=True, default="")
     slider = models.FloatField(default=0.0)
+    weighs = models.BooleanField(default=False)
 
     class Meta:
         constraints = [
@@ -97,13 +99,14 @@ def place_choices() -> list[tuple[str, str]]:
 
 @tracked
 class Place(Usable):
-    """A stop along the path."""
+    """A stop along the path; ``area`` is what it belongs to, such as the tunnel."""
 
     garden = models.ForeignKey(Garden, on_delete=models.PROTECT, related_name="places")
     name = models.CharField(max_length=60)
     kind = models.CharField(max_length=10, choices=place_choices)
     walking_order = models.PositiveIntegerField()
     covered = models.BooleanField(default=False)
+    area = models.CharField(max_length=40, blank=True, default="")
 
     class Meta:
         ordering = ["walking_order", "id"]

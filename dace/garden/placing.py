@@ -27,6 +27,7 @@ class NewPlace:
     name: str
     kind: str
     covered: bool = False
+    area: str = ""
 
 
 @dataclass(frozen=True)

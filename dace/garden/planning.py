@@ -45,6 +45,7 @@ class GardenFeeding:
     rhythm: str | None = None
     slider: float | None = None
     evenings: tuple[str, ...] | None = None
+    weighs: bool | None = None
 
 
 @transaction.atomic

@@ -87,6 +87,7 @@ class StopRecord:
     name: str
     kind: str
     covered: bool
+    area: str
     stands: tuple[StandRecord, ...]
     fills: tuple[tuple[uuid.UUID, str], ...]
     fill_ids: tuple[uuid.UUID, ...]
@@ -185,7 +186,8 @@ def _stop(place: Place, time: Clocks) -> StopRecord:
     )
     fills = tuple((fill.subject_id, fill.name or place.name) for fill in present)
     ids = tuple(fill.pk for fill in present)
-    return StopRecord(place.id, place.name, place.kind, place.covered, stands, fills, ids)
+    told = (place.id, place.name, place.kind, place.covered, place.area)
+    return StopRecord(*told, stands, fills, ids)
 
 
 def _stand(row: Stand, fill: Fill, place: Place, time: Clocks) -> StandRecord:

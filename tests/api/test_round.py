@@ -44,12 +44,13 @@ class Rounds(WeirYardCase):
                 self.assertEqual(said["kind"], "feed")
                 self.assertAlmostEqual(said["litres"], row["litres"], 3)
                 for line in can["lines"][:-1]:
-                    self.assertIn(line["what"].removesuffix(" in each"), said["headline"])
-                self.assertEqual(can["lines"][-1]["note"], said["portion"]["strength"])
+                    self.assertIn(line["what"], said["headline"])
+                    self.assertTrue(line["pieces"], line)
 
     def test_a_tick_logs_the_dose_draws_stock_and_moves_the_next_feed(self):
         can = self.can()
         first, second = can["rows"][:2]
+        strength = self.verdict(second["fill_id"])["portion"]["strength"]
         before = self.asking.get("/api/plan").json()
         self.assertEqual(self.tick(can, first).status_code, 201)
         dose = Dose.objects.get(fill_id=first["fill_id"], poured_at__date="2026-07-14")
@@ -65,7 +66,8 @@ class Rounds(WeirYardCase):
         mixed = next(one for one in self.round()["cans"] if one["id"] == can["id"])
         self.assertTrue(mixed["mixed"])
         said = self.verdict(second["fill_id"])
-        self.assertEqual(said["portion"]["strength"], can["lines"][-1]["note"])
+        self.assertEqual(said["portion"]["strength"], strength)
+        self.assertEqual(mixed["lines"][0]["amount"], can["lines"][0]["amount"])
         after = self.asking.get("/api/plan").json()
 
         def days(plan):
@@ -160,9 +162,10 @@ class Rounds(WeirYardCase):
 
     def test_what_waits_says_why_and_what_comes_is_dated(self):
         found = self.round()
-        waits = {wait["name"]: wait for wait in found["waits"]}
+        waits = {stop["name"]: wait for wait in found["waits"] for stop in wait["stops"]}
         self.assertIn("The soil has enough", waits["Sluice bed, chard end"]["why"])
-        self.assertIn("same water", waits["Step, unfed pots"]["mark"])
+        self.assertIs(waits["Sluice bed, chard end"], waits["Sluice bed, leek end"])
+        self.assertIn("stays fair", waits["Step, unfed pots"]["why"])
         self.assertEqual(found["flushes"][0]["name"], "Quay tub 2")
         self.assertTrue(found["leaves"])
         coming = self.asking.get("/api/round/ahead").json()["days"]

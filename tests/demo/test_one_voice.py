@@ -33,11 +33,13 @@ class OneVoice(WeirYardCase):
         told = [(row["fill_id"], "feed") for row in rows]
         told += [(one["fill_id"], "flush") for one in found["flushes"]]
         told += [(one["fill_id"], "dress") for one in found["dressings"]]
-        told += [(one["fill_id"], "look") for one in found["looks"] if one["first"]]
+        looks = [one for asked in found["asks"] for one in asked["looks"]]
+        told += [(one["fill_id"], "look") for one in looks if one["first"]]
         spots = [spot for stop in path["stops"] for spot in stop["spots"]]
         fed = {spot["fill_id"]: spot["verdict"] for spot in spots}
         self.assertEqual(len({fill_id for fill_id, _ in told}), len(told))
-        self.assertEqual(len(told) + len(found["waits"]), len(fed))
+        waits = [stop for one in found["waits"] for stop in one["stops"]]
+        self.assertEqual(len(told) + len(waits), len(fed))
         for fill_id, kind in told:
             said = fed[fill_id]["kind"]
             self.assertEqual("flush" if said == "water" else said, kind)

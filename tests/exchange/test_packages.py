@@ -27,7 +27,7 @@ from tests.api.test_visits import READ, told
 from tests.core import counts
 
 DATA = Path(__file__).parent.parent / "data"
-FIRST, THIRD = DATA / "package-1.zip", DATA / "package-3.zip"
+FIRST, THIRD, FOURTH = (DATA / f"package-{version}.zip" for version in (1, 3, 4))
 LANDED = DATA / "landed"
 WHO = {"name": "Rook", "password": "nine rusty trowels", "garden": "Back step"}
 NUMBERS = ("seq", "edition", "stock_seq")
@@ -167,6 +167,13 @@ class Packages(WeirYardCase):
         self.assertEqual((habits["rhythm"], habits["evenings"]), ("as_needed", []))
         self.assertEqual(len(owner.get("/api/path").json()["stops"]), 9)
 
+    def test_the_fourth_has_no_areas_and_nobody_weighs(self):
+        """Written on 2026-12-01, before places had areas; never written again."""
+        self.wipe()
+        owner = self.joined(self.bring(FOURTH))
+        self.assertFalse(owner.get("/api/plan").json()["habits"]["weighs"])
+        self.assertEqual({one["area"] for one in owner.get("/api/path").json()["stops"]}, {""})
+
     def test_packages_of_landed_states_come_in_whole_and_read_the_same(self):
         self.wipe()
         words = json.loads((LANDED / "4684e1b.json").read_text())
@@ -244,7 +251,7 @@ class Packages(WeirYardCase):
             ("tables/dose.csv", "2026-", "soon", r"dose.csv, line 2"),
             ("tables/jar.csv", "id,", "id,colour,", r"a column “colour”"),
             ("tables/place.csv", ",bed,", ",castle,", r"one of tub, pot"),
-            ("datapackage.json", '"version": 4', '"version": 5', r"version 5"),
+            ("datapackage.json", '"version": 5', '"version": 6', r"version 6"),
         ):
             with self.subTest(name, new=new):
                 file = self.changed(name, lambda d, o=old, n=new: d.replace(o.encode(), n.encode()))

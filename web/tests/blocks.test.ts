@@ -1,8 +1,9 @@
 import { afterEach, expect, test } from 'vitest';
+import AskBlock from '../src/desks/round/AskBlock.svelte';
 import DressBlock from '../src/desks/round/DressBlock.svelte';
 import DueBlock from '../src/desks/round/DueBlock.svelte';
 import FlushBlock from '../src/desks/round/FlushBlock.svelte';
-import LookBlock from '../src/desks/round/LookBlock.svelte';
+import Shed from '../src/desks/round/Shed.svelte';
 import Waits from '../src/desks/round/Waits.svelte';
 import { emptied, mounted } from './mounted';
 import { answering, refusing, WRITTEN } from './page';
@@ -22,8 +23,8 @@ test('anything due says what, whose it is and why', () => {
     reason: '35 °C on the wall.',
   };
   const shown = mounted(DueBlock, { due });
-  expect(shown.words).toBe('Tub 2: shade 4 chillies Move it into the shade. 35 °C on the wall.');
-  expect(shown.all('section')[0]?.getAttribute('aria-label')).toBe('Tub 2');
+  expect(shown.words).toBe('Tub 2: shade Move it into the shade. 35 °C on the wall. See it');
+  expect(shown.all('section')[0]?.getAttribute('aria-label')).toBe('Tub 2: shade');
 });
 
 const FLUSH = {
@@ -52,8 +53,7 @@ test('a flush is poured in one press, and says when it is read', async () => {
   const asked = answering({ 'POST /api/waterings': WRITTEN, 'GET /api/path': AFTER });
   const shown = mounted(FlushBlock, { flush: FLUSH });
   expect(shown.words).toContain('Tub 2: flush, no feed');
-  expect(shown.words).toContain('One go of 6 L, then read: 2.1 or less is the aim.');
-  expect(shown.words).toContain('Most likely 2 more.');
+  expect(shown.words).toContain('Aim: 2.1 or less.');
   await shown.press('Pour 6 L of rain butt, 1 of 3');
   expect(asked[0]?.body).toMatchObject({ fill_id: 'fill', water_id: 'butt', flush: true });
 });
@@ -83,23 +83,50 @@ const LOOK = {
   },
 };
 
-test('a look says what each answer leads to, and takes one in a press', async () => {
+const ASKED = { at: 0, what: LOOK.question.what, about: 'stage', looks: [LOOK] };
+
+test('a question is answered in a press', async () => {
   const asked = answering({
     'POST /api/plantings/planting/stage': WRITTEN,
     'GET /api/path': AFTER,
   });
-  const shown = mounted(LookBlock, { look: LOOK });
-  expect(shown.words).toContain('in leaf: wait · in flower: feed');
-  expect(shown.buttons()).toEqual(['Yes', 'Not yet', 'Something else']);
+  const shown = mounted(AskBlock, { asked: ASKED });
+  expect(shown.words).toContain('Tub 2: Is it in flower yet?');
+  expect(shown.buttons()).toEqual(['Yes, Tub 2', 'Not yet, Tub 2', 'Other, Tub 2']);
   await shown.press('Yes');
   expect(asked[0]?.body).toMatchObject({ stage: 'flowering' });
 });
 
+test('of several stops it is one card, and not yet is said to all', async () => {
+  const asked = answering({
+    'POST /api/plantings/planting/stage': WRITTEN,
+    'POST /api/plantings/melon/stage': WRITTEN,
+    'GET /api/path': AFTER,
+  });
+  const melon = { ...LOOK, name: 'Melon', fill_id: 'frame', planting_id: 'melon' };
+  const several = { ...ASKED, what: 'Flower yet?', looks: [LOOK, melon] };
+  const shown = mounted(AskBlock, { asked: several });
+  expect(shown.words).toContain('Flower yet? Tub 2');
+  await shown.press('Not yet to all');
+  const said = asked.filter((one) => one.method === 'POST').map((one) => one.body?.stage);
+  expect(said).toEqual(['vegetative', 'vegetative']);
+});
+
 test('a drain in doubt asks for a reading', () => {
-  const question = { ...LOOK.question, about: 'drain', what: 'Read the run-off first', no: '' };
-  const shown = mounted(LookBlock, { look: { ...LOOK, question } });
-  expect(shown.words).toContain('Read the run-off first.');
-  expect(shown.buttons()).toEqual(['Write down a reading']);
+  const asked = { ...ASKED, about: 'drain', what: 'Read the run-off first' };
+  const shown = mounted(AskBlock, { asked });
+  expect(shown.words).toContain('Tub 2: Read the run-off first');
+  expect(shown.buttons()).toEqual(['Read it, Tub 2']);
+});
+
+test('a brew is stirred here; what asks for more leads to its page', async () => {
+  const asked = answering({ 'POST /api/brews/nettle/steps': WRITTEN, 'GET /api/path': AFTER });
+  const stir = { id: 'nettle', name: 'Nettle soak', kind: 'stir', words: 'stir it' };
+  const strain = { id: 'comfrey', name: 'Comfrey', kind: '', words: 'strain it' };
+  const shown = mounted(Shed, { shed: [stir, strain] });
+  expect(shown.all('a')[0]?.getAttribute('href')).toBe('/shelf/brew?brew=comfrey');
+  await shown.press('Nettle soak');
+  expect(asked[0]?.body).toMatchObject({ kind: 'stir' });
 });
 
 test('a slow feed is spread in one press, all of it', async () => {
@@ -112,10 +139,13 @@ test('a slow feed is spread in one press, all of it', async () => {
   expect(asked[0]?.body).toMatchObject({ stand_id: 'stand', said: '90 g', whole: true });
 });
 
-test('what waits says why, and leads to its place; nothing waits in silence', () => {
-  const wait = { place_id: 'tub', name: 'Tub 2', who: 'chard', why: 'Fed on Friday.' };
-  const shown = mounted(Waits, { waits: [wait], leaves: 'open till 9' } as never);
-  expect(shown.words).toContain('Tub 2 chard Fed on Friday. Leaf sprays open till 9');
-  expect(shown.all('a')[0]?.getAttribute('href')).toBe('/bench?stop=tub');
+test('what waits says why, a line for a reason; what has to be got is not folded', () => {
+  const stops = ['Tub 1', 'Tub 2', 'Step'].map((name) => ({ place_id: name, name, who: '' }));
+  const quiet = { kind: 'enough', title: 'Three stops', why: 'Enough.', to_get: false, stops };
+  const wanting = { ...quiet, title: 'Tub 4', why: 'Get a tomato feed.', to_get: true };
+  const shown = mounted(Waits, { waits: [quiet, wanting], leaves: 'Leaves: open till 9.' });
+  expect(shown.all('details')[0]?.textContent).toContain('Nothing today for 3');
+  expect(shown.words).toContain('Three stops: Enough. Tub 1, Tub 2, Step Leaves: open till 9.');
+  expect(shown.all('p')[0]?.textContent).toContain('Get a tomato feed.');
   expect(mounted(Waits, { waits: [], leaves: '' }).words).toBe('');
 });

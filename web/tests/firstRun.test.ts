@@ -56,18 +56,18 @@ function begun(): [SetupDesk, FirstQuestions] {
   return [desk, new FirstQuestions(desk, SETUP, CHOICES)];
 }
 
-test('one row of steps leads through six forms', () => {
+test('one row of steps leads through seven forms', () => {
   const [, first] = begun();
-  expect(first.forms).toHaveLength(6);
+  expect(first.forms).toHaveLength(7);
   const whole = first.lengths.reduce((sum, one) => sum + one, 0);
   const at = Array.from({ length: whole }, (_, step) => first.formAt(step));
   expect(at).toEqual([...at].sort((a, b) => a - b));
-  expect(new Set(at)).toEqual(new Set([0, 1, 2, 3, 4, 5]));
+  expect(new Set(at)).toEqual(new Set([0, 1, 2, 3, 4, 5, 6]));
   first.lengths.forEach((length, form) => {
     expect(at.filter((one) => one === form)).toHaveLength(length);
     expect(first.formAt(first.before(form))).toBe(form);
   });
-  expect(first.formAt(whole + 5)).toBe(5);
+  expect(first.formAt(whole + 5)).toBe(6);
 });
 
 test('answers and ids outlive a reload, and end with another household', () => {
@@ -139,4 +139,13 @@ test('a material that stands is told in a line, and given back to be changed', (
   const kept = own as unknown as Setup['materials'][number];
   expect(materialLine(kept)).toBe('like comfrey, fresh · N 0.5 % · K 1 %');
   expect(materialAnswers(kept)).toEqual({ name: 'w', like: 'x', N: '0.5', K: '1' });
+});
+
+test('evenings are asked for once, and kept as habits of the garden', async () => {
+  answers['POST /api/garden/feeding'] = WRITTEN;
+  const [desk, first] = begun();
+  expect(await first.submit(desk, 6, { evenings: 'two' })).toBeNull();
+  expect([wrote().at(-1), last()]).toEqual(['/api/garden/feeding', { evenings: ['tue', 'fri'] }]);
+  await first.submit(desk, 6, { evenings: 'watering' });
+  expect(last()).toEqual({ evenings: [], rhythm: 'every_watering' });
 });

@@ -7,6 +7,8 @@ import {
   type RoundCan,
   type RoundRow,
 } from '../src/desks/round/round.svelte';
+import { rowsOf } from '../src/desks/round/areas';
+import { haltsOf, nextOpen } from '../src/desks/round/walk';
 import { habitsOf, trialOf } from '../src/desks/season/rehearse.svelte';
 import { sliderWords, toggled } from '../src/desks/season/habits';
 import { comingOf, seasonTable } from '../src/desks/season/strips';
@@ -22,9 +24,9 @@ const round = {
   flushes: [{ fill_id: 'f', place_id: 'tub 2', at: 2 }],
   due: [],
   dressings: [{ fill_id: 'd', place_id: 'bed', at: 0 }],
-  looks: [
-    { fill_id: 'l', place_id: 'gutter', at: 4, first: true },
-    { fill_id: 'm', place_id: 'wall', at: 3, first: false },
+  asks: [
+    { what: 'l', at: 4, looks: [{ place_id: 'gutter', first: true }] },
+    { what: 'm', at: 3, looks: [{ place_id: 'wall', first: false }] },
   ],
 } as unknown as Round;
 
@@ -33,7 +35,7 @@ test('blocks stand in the order in which one walks, without what is only looked 
     'dress d',
     'a',
     'flush f',
-    'look l',
+    'ask l',
     'b',
   ]);
 });
@@ -138,4 +140,40 @@ test('what is to come of a planting is what it gets after today', () => {
 test('an evening more or less, in the order of the week', () => {
   expect(toggled(['fri'], 'tue')).toEqual(['tue', 'fri']);
   expect(toggled(['tue', 'fri'], 'tue')).toEqual(['fri']);
+});
+
+const row = (name: string, litres: number, area = '') =>
+  ({ fill_id: name, name, litres, area, amount: `${litres} L`, now: true }) as RoundRow;
+
+test('stops of one area that get alike fold into one row, from three on', () => {
+  const rows = [row('a', 1, 'Tunnel'), row('b', 1), row('c', 1, 'Tunnel'), row('d', 2, 'Tunnel')];
+  expect(rowsOf(rows).map((one) => one.area)).toEqual(['', '', '', '']);
+  const folded = rowsOf([...rows, row('e', 1, 'Tunnel')]);
+  expect(folded.map((one) => [one.area, one.rows.map((of) => of.name)])).toEqual([
+    ['Tunnel', ['a', 'c', 'e']],
+    ['', ['b']],
+    ['', ['d']],
+  ]);
+});
+
+test('a walk says when its can is mixed, and when it is empty', () => {
+  const can = {
+    letter: 'A',
+    fill_l: 9,
+    rows: [row('a', 4), row('b', 4), row('c', 4), row('d', 4)],
+    plain: [{ fill_id: 'unfed', name: 'unfed' }],
+  } as unknown as RoundCan;
+  const halts = haltsOf([
+    { kind: 'can', at: 0, key: 'a', can },
+    { kind: 'flush', at: 1, key: 'flush f', flush: { name: 'Tub 2' } as never },
+  ]);
+  expect(halts.map((one) => one.name)).toEqual(['a', 'b', 'c', 'd', 'unfed', 'Tub 2']);
+  const refills = halts.map((one) => ('refill' in one ? one.refill : '-'));
+  expect(refills).toEqual(['mix', '', 'again', '', '-', '-']);
+});
+
+test('after a tick the walk goes to the next that is open, all the way round', () => {
+  expect(nextOpen([true, true, false, true], 0)).toBe(2);
+  expect(nextOpen([false, true, true], 1)).toBe(0);
+  expect(nextOpen([true, true], 1)).toBe(1);
 });

@@ -43,12 +43,21 @@ class Owned:
 
 
 @dataclass(frozen=True)
+class Piece:
+    """So many fills of a measure; of one with marks the share of it that is filled."""
+
+    measure: Owned
+    count: float
+
+
+@dataclass(frozen=True)
 class Rounded:
-    """What to measure, what that really is [mL], and how far off [%]."""
+    """What to measure, what that really is [mL], how far off [%], and by which fills."""
 
     words: str
     ml: float
     off_percent: float
+    pieces: tuple[Piece, ...] = ()
 
 
 @lru_cache(maxsize=8)
@@ -70,6 +79,24 @@ def kitchen_jugs(family: str) -> tuple[Owned, ...]:
             Owned("beaker", "cup", cup, cup / 4),
         )
     return (Owned("beaker", "jug", 2000.0, 100.0), Owned("beaker", "small jug", 300.0, 50.0))
+
+
+def jugged(ml: float) -> Rounded | None:
+    """How a jug measures so much, to its nearest mark; None where it is less than the first.
+
+    >>> jugged(398).words
+    '400 mL'
+    """
+    jugs = sorted(kitchen_jugs(shown.shown_in().measures), key=lambda one: one.holds_ml)
+    jug = next((one for one in jugs if ml <= one.holds_ml + 1e-9), jugs[-1])
+    made = min(round(ml / jug.step_ml) * jug.step_ml, jug.holds_ml)
+    if made <= 0:
+        return None
+    words = shown.millilitres(made)
+    if quart_l() is not None:
+        cups = made / jugs[0].holds_ml
+        words = f"{_count_words(cups)} cup{'s' if cups > 1 else ''}"
+    return Rounded(words, made, 100 * (made / ml - 1), (Piece(jug, made / jug.holds_ml),))
 
 
 def with_kitchen(owned: tuple[Owned, ...], family: str) -> tuple[Owned, ...]:
@@ -237,7 +264,8 @@ def _by_marks(ml: float, owned: tuple[Owned, ...]) -> list[tuple[float, Rounded]
         if 0 < made <= measure.holds_ml:
             words = f"{say(made, 3)} mL in the {measure.name}"
             # a syringe is slower to use than one spoon, quicker than three
-            found.append((1.5, Rounded(words, made, 100 * (made / ml - 1))))
+            piece = Piece(measure, made / measure.holds_ml)
+            found.append((1.5, Rounded(words, made, 100 * (made / ml - 1), (piece,))))
     return found
 
 
@@ -274,7 +302,8 @@ def _spooned(ml: float, parts: list[tuple[Owned, float]]) -> tuple[float, Rounde
     made = sum(spoon.holds_ml * count for spoon, count in parts)
     words = " and ".join(f"{_count_words(n)} {s.name}{'s' if n > 1 else ''}" for s, n in parts)
     moves = sum(count if count == round(count) else count + 0.5 for _, count in parts)
-    return moves, Rounded(words, made, 100 * (made / ml - 1))
+    pieces = tuple(Piece(spoon, count) for spoon, count in parts)
+    return moves, Rounded(words, made, 100 * (made / ml - 1), pieces)
 
 
 def _count_words(count: float) -> str:

@@ -11,6 +11,8 @@ from dace.core.can.dry import usual_dry_density
 from dace.core.can.measures import (
     TEASPOON_ML,
     Owned,
+    Piece,
+    jugged,
     quart_l,
     round_to_owned,
     stocked,
@@ -79,11 +81,15 @@ def _up_to(litres: float, step: float) -> float:
 
 @dataclass(frozen=True)
 class AmountSaid:
-    """An amount as it is weighed, and ``by`` which spoons or stock solution it is measured."""
+    """An amount as it is weighed, and ``by`` which spoons or stock solution it is measured.
+
+    ``pieces`` are the fills of measures that come to it; of a stock what is taken of it.
+    """
 
     exact: str
     by: str = ""
     from_stock: bool = False
+    pieces: tuple[Piece, ...] = ()
 
     @property
     def words(self) -> str:
@@ -92,12 +98,22 @@ class AmountSaid:
         >>> AmountSaid("8 g", "1 ½ teaspoons").words
         '8 g (1 ½ teaspoons)'
         """
-        if not self.by:
+        if not self.by or self.by == self.exact:
             return self.exact
         return f"{self.exact}: {self.by}" if self.from_stock else f"{self.exact} ({self.by})"
 
 
 NOT_MEASURED = AmountSaid("")
+
+
+JUG_ML = 50.0
+"""From here on a liquid that no spoon gives goes in by the jug [mL]."""
+
+
+def by_jug(ml: float) -> AmountSaid:
+    """A liquid as a jug gives it, such as a brew."""
+    said, found = amount_words(ml, "mL"), jugged(ml)
+    return AmountSaid(said) if found is None else AmountSaid(said, found.words, pieces=found.pieces)
 
 
 def measured(
@@ -110,11 +126,13 @@ def measured(
     dense = 1.0 if unit == "mL" else g_per_ml or usual_dry_density()
     spoons = with_kitchen(owned, shown.shown_in().measures)
     found = round_to_owned(amount / dense, spoons)
+    if found is None and unit == "mL" and amount >= JUG_ML:
+        return by_jug(amount)
     if found is not None:
-        return AmountSaid(said, found.words)
+        return AmountSaid(said, found.words, pieces=found.pieces)
     trace = stocked(amount / dense, spoons)
     if trace is not None:
-        return AmountSaid(said, trace.words, from_stock=True)
+        return AmountSaid(said, trace.words, from_stock=True, pieces=trace.taken.pieces)
     weighed = stock_for(amount, dense * TEASPOON_ML) if unit == "g" else None
     if weighed is not None:
         return AmountSaid(said, weighed.words, from_stock=True)

@@ -7,7 +7,7 @@ from dataclasses import replace
 
 from dace.core.can.dry import usual_dry_density
 from dace.core.can.ingredient import Source
-from dace.core.can.measuring import AmountSaid, measured, vessel_for
+from dace.core.can.measuring import by_jug, measured, vessel_for
 from dace.core.can.pouring import pourable
 from dace.core.fed.based import bases, with_base
 from dace.core.fed.facts import Facts
@@ -27,7 +27,6 @@ from dace.core.fed.records import Bottom, MixedCan, NamedWater, Portion, Yard
 from dace.core.figures import judgement
 from dace.core.matter.settings import setting
 from dace.core.season.crops import Crop
-from dace.core.words.amounts import amount_words
 
 _OFFERS = 3
 _FEW_L = 1e-6
@@ -222,7 +221,7 @@ def in_vessel(own: Portion, yard: Yard) -> Portion:
     vessel, cans = vessel_for(litres, yard.vessels)
     base = own.base
     if base is not None:
-        base = replace(base, said=AmountSaid(amount_words(base.amount / cans, "mL")))
+        base = replace(base, said=by_jug(base.amount / cans))
     return replace(
         own,
         said=measured(

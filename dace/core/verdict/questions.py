@@ -61,6 +61,18 @@ def short(words: str) -> str:
     return words.removeprefix("in ").removeprefix("at ")
 
 
+def of_several(about: str, mark: str) -> str:
+    """A question of one kind as it is put to several stops at once.
+
+    >>> of_several("stage", "look: flower?"), of_several("drain", "")
+    ('Flower yet?', 'Read the run-off')
+    """
+    if about != "stage":
+        return "Read the run-off" + (" again" if about == "again" else "")
+    said = mark.removeprefix("look: ").removesuffix("?")
+    return f"{said[:1].upper()}{said[1:]} yet?"
+
+
 def stage_question(
     facts: Facts, awake: list[Grows], wants: tuple[Want, ...], days: Outlook
 ) -> Question | None:

@@ -118,6 +118,7 @@ def _stop(
         id=stop.id,
         name=stop.name,
         kind=stop.kind,
+        area=stop.area,
         line=_line(stop),
         mark=first.verdict.mark if first else "",
         mark_kind=first.verdict.kind if first else None,

@@ -49,6 +49,7 @@ class StopOut(Out):
     id: uuid.UUID
     name: str
     kind: str
+    area: str
     line: str
     mark: str
     mark_kind: str | None

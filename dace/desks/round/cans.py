@@ -6,10 +6,17 @@ import uuid
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from itertools import groupby
+from typing import Literal
 
 from dace.core import api as core
 from dace.core.api import CanToMix, shown
-from dace.desks.round.schemas import RoundCanOut, RoundDoneOut, RoundLineOut, RoundRowOut
+from dace.desks.round.schemas import (
+    PieceOut,
+    RoundCanOut,
+    RoundDoneOut,
+    RoundLineOut,
+    RoundRowOut,
+)
 from dace.desks.shared.figures import steps_out
 from dace.desks.shared.stops import growing_words, stop_name
 from dace.feeding.models import CanPart, Serving, Tick
@@ -19,17 +26,21 @@ from dace.feeding.verdicts import Judged, StopVerdict
 from dace.garden.reads import StandRecord
 from dace.households.scope import Scope
 
+_MANY = 10
+"""So many plants get their feed over the whole of them."""
+Form = Literal["brew", "liquid", "dry", "water"]
 _LETTERS = "ABCDEFGHIJKLMNOPQRSTUVWXYZ"
 
 
 @dataclass(frozen=True)
 class CansNow:
-    """The verdicts, whom today's cans were mixed for, what was ticked, and changes by row."""
+    """The verdicts, whom today's cans were mixed for, what was ticked, changes by row."""
 
     found: Judged
     served: Sequence[Serving]
     done: Mapping[uuid.UUID, Sequence[Tick]]
     changes: Mapping[uuid.UUID, int]
+    weighs: bool
 
 
 def cans_shown(scope: Scope, now: CansNow) -> list[RoundCanOut]:
@@ -48,26 +59,22 @@ def cans_shown(scope: Scope, now: CansNow) -> list[RoundCanOut]:
 def _to_mix(block_id: uuid.UUID, can: CanToMix, now: CansNow) -> RoundCanOut:
     portion, stops = can.portion, now.found.by_key
     ec = portion.can.ec if portion.can else None
+    base = portion.base
+    lines = [] if base is None else [_line(base.said, base.name, "brew", now)]
+    made = _form(portion.source, portion.unit, now)
+    lines.append(_line(portion.said, portion.name, made, now))
+    lines.append(_water(portion.fill_l, portion.water_name, now))
+    left = stops.get(can.left_at)
     return RoundCanOut(
         id=block_id,
         at=_at(now, [one.stop for one in can.served]),
         letter="",
-        lines=[
-            *(
-                [_amount_line(portion.base.said, portion.base.name, portion.cans)]
-                if portion.base
-                else []
-            ),
-            _amount_line(portion.said, portion.name, portion.cans),
-            RoundLineOut(
-                amount=_filled(portion.fill_l, portion.cans),
-                what=portion.water_name,
-                note=portion.strength,
-            ),
-        ],
+        lines=lines,
         reads=shown.ec(ec.value, 1) if ec else "",
         reads_range=shown.ec_span(ec.low, ec.high) if ec else "",
-        vessel=portion.vessel_name,
+        fill_l=round(portion.fill_l, 3),
+        fills=portion.cans,
+        left=f"What is left: {stop_name(left)}" if left else "",
         plain=[],
         water_id=uuid.UUID(portion.water),
         water=portion.water_name,
@@ -95,18 +102,45 @@ def _at(now: CansNow, stops: Sequence[str]) -> int:
     return min((order.index(stop) for stop in stops if stop in order), default=len(order))
 
 
-def _amount_line(said: core.AmountSaid, name: str, cans: int) -> RoundLineOut:
-    """The spoons large and what they weigh beside it; of a stock solution how it is taken."""
-    each = " in each" if cans > 1 else ""
-    large, small = (said.exact, said.by) if said.from_stock else (said.by, said.exact)
+def _line(said: core.AmountSaid, name: str, form: Form, now: CansNow) -> RoundLineOut:
+    """The spoons large; what they weigh beside it for who weighs; of a stock how it is taken."""
+    weighs = now.weighs and form == "dry"
+    large, small = (said.exact, said.by) if weighs or not said.by else (said.by, "")
+    if said.from_stock:
+        large, _, made = said.by.partition(" of a stock of ")
+        small = f"stock: {made}"
     return RoundLineOut(
-        amount=large or said.exact, what=f"{name}{each}", note=small if large else ""
+        amount=large,
+        what=name,
+        note=small,
+        pieces=[
+            PieceOut(kind=one.measure.kind, name=one.measure.name, count=round(one.count, 3))
+            for one in said.pieces
+        ],
+        form=form,
     )
 
 
-def _filled(litres: float, cans: int) -> str:
-    times = f"{cans} × " if cans > 1 else "to "
-    return f"{times}{shown.litres(litres, 2)}"
+def _water(fill_l: float, name: str, now: CansNow) -> RoundLineOut:
+    """How full the can is."""
+    vessels = now.found.yard.vessels if now.found.yard else ()
+    vessel = core.vessel_for(fill_l, vessels)[0]
+    share = min(1.0, fill_l / vessel.litres) if vessel else 1.0
+    into = f", {vessel.name}" if vessel else ""
+    return RoundLineOut(
+        amount=shown.litres(fill_l, 3),
+        what=f"{name}{into}",
+        note="",
+        pieces=[PieceOut(kind="can", name=vessel.name if vessel else "can", count=round(share, 3))],
+        form="water",
+    )
+
+
+def _form(source: str, unit: str, now: CansNow) -> Form:
+    sources = now.found.yard.sources if now.found.yard else ()
+    if any(one.key == source and one.home_made for one in sources):
+        return "brew"
+    return "liquid" if unit == "mL" else "dry"
 
 
 def _mixed(rows: list[Serving], now: CansNow) -> RoundCanOut:
@@ -121,16 +155,21 @@ def _mixed(rows: list[Serving], now: CansNow) -> RoundCanOut:
         letter="",
         lines=[
             *(
-                _amount_line(_said(part, fills.count, now), part.jar.name, fills.count)
+                _line(
+                    _said(part, fills.count, now),
+                    part.jar.name,
+                    _form(str(part.jar_id), "mL" if part.jar.form == "liquid" else "g", now),
+                    now,
+                )
                 for part in parts
             ),
-            RoundLineOut(
-                amount=_filled(fills.litres, fills.count), what=can.water.name, note=can.ratio
-            ),
+            _water(fills.litres, can.water.name, now),
         ],
         reads=shown.ec(can.ec_likely, 1),
         reads_range=shown.ec_span(can.ec_low, can.ec_high),
-        vessel="",
+        fill_l=round(fills.litres, 3),
+        fills=fills.count,
+        left="",
         plain=[],
         water_id=can.water_id,
         water=can.water.name,
@@ -151,7 +190,7 @@ def _said(part: CanPart, fills: int, now: CansNow) -> core.AmountSaid:
     yard = now.found.yard
     sources = yard.sources if yard else ()
     if part.jar.brew_id is not None:  # a brew goes in by the jug
-        return core.AmountSaid(core.amount_words(part.amount / fills, "mL"))
+        return core.by_jug(part.amount / fills)
     dense = next((one.g_per_ml for one in sources if one.key == str(part.jar_id)), None)
     unit = "mL" if part.jar.form == "liquid" else "g"
     return core.measured(part.amount / fills, unit, yard.owned if yard else (), dense)
@@ -162,19 +201,18 @@ def _row(one: StopVerdict, slot: int, each: Mapping[str, float], now: CansNow) -
     poured = [(stand, each[str(stand.id)]) for stand in one.stands if str(stand.id) in each]
     litres = sum(stand.count * amount for stand, amount in poured)
     plants = sum(stand.count for stand, _ in poured)
-    question = one.verdict.question
     return RoundRowOut(
         fill_id=one.fill_id,
         place_id=one.place.id,
         slot=slot,
         name=stop_name(one),
+        area=one.place.area,
         who=growing_words(stand for stand, _ in poured),
         amount=_poured_words(poured),
         half=_poured_words([(stand, amount / 2) for stand, amount in poured]),
         litres=round(litres, 3),
         litres_each=round(litres / plants, 4) if plants else 0.0,
         plants=plants,
-        look=question.what if question and not done else "",
         now=bool(done) or one.verdict.kind == "feed",
         mark=one.verdict.mark,
         done=[
@@ -190,5 +228,10 @@ def _row(one: StopVerdict, slot: int, each: Mapping[str, float], now: CansNow) -
 
 
 def _poured_words(poured: Sequence[tuple[StandRecord, float]]) -> str:
-    """``4 × 1 L and 2 × 0.5 L``."""
+    """``1 L each`` of several alike, ``1.7 L in all`` on a tray; ``4 × 1 L and 2 × 0.5 L``."""
+    if len(poured) == 1:
+        (one, each) = poured[0]
+        if one.count >= _MANY:
+            return f"{shown.litres(each * one.count, 2)} in all"
+        return f"{shown.litres(each, 2)}{' each' if one.count > 1 else ''}"
     return " and ".join(f"{one.count} × {shown.litres(each, 2)}" for one, each in poured)

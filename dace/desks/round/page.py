@@ -10,6 +10,7 @@ from dace.core import api as core
 from dace.core.api import shown
 from dace.desks.round.cans import CansNow, cans_shown
 from dace.desks.round.schemas import (
+    RoundAskOut,
     RoundCanOut,
     RoundDressOut,
     RoundDueOut,
@@ -19,11 +20,12 @@ from dace.desks.round.schemas import (
     RoundShedOut,
     RoundTrialOut,
     RoundWaitOut,
+    RoundWaitsOut,
 )
 from dace.desks.round.unfed import with_unfed
 from dace.desks.shared.leaves import leaves_now
 from dace.desks.shared.stops import growing_words, stop_name
-from dace.desks.shared.verdicts import VerdictOut, verdict_out
+from dace.desks.shared.verdicts import QuestionOut, VerdictOut, verdict_out
 from dace.feeding.ticks import done_today, servings
 from dace.feeding.verdicts import StopVerdict, judged
 from dace.garden.reads import garden_of
@@ -36,6 +38,8 @@ from dace.shelf.brews import brews
 
 _TRIES = 3
 _ROUND_TO = 5  # minutes
+_MOST_ASKS = 3
+_FEW = 2
 
 
 def round_page(scope: Scope) -> RoundOut:
@@ -59,19 +63,26 @@ def _round(scope: Scope) -> RoundOut:
     served, done = servings(scope, on), done_today(scope, on)
     ids = [tick.pk for ticks in done.values() for tick in ticks]
     changes = changes_of(scope, ids)
-    cans = with_unfed(scope, cans_shown(scope, CansNow(found, served, done, changes)), found)
+    cans = with_unfed(
+        scope, cans_shown(scope, CansNow(found, served, done, changes, garden.weighs)), found
+    )
     out = [_Shown(at, one, verdict_out(one.verdict)) for at, one in enumerate(found.stops)]
     shed = [
-        RoundShedOut(id=r.brew.pk, name=r.brew.name, steps=[step.words for step in r.due])
-        for r in brews(scope)
-        if r.due
+        RoundShedOut(
+            id=record.brew.pk,
+            name=record.brew.name,
+            kind="" if step.kind == "strain" else step.kind,
+            words=step.words,
+        )
+        for record in brews(scope)
+        for step in record.due
     ]
     flushes = [_flush(row) for row in out if row.kind.block == "flush"]
     due = [_due(row) for row in out if row.kind.block == "due"]
     dressings = [dress for row in out if (dress := _dress(row)) is not None]
     rows = [row for can in cans for row in can.rows]
     ticked = {row.fill_id for row in rows if row.done}
-    looks = [look for row in out if (look := _look(row)) is not None]
+    asks = _asks(out)
     to_pour = sum(any(row.now and not row.done for row in can.rows) for can in cans)
     beside = [row.kind for row in out if row.kind.block == "flush"]
     beside += [core.kind_of("dress")] * len(dressings)
@@ -87,10 +98,10 @@ def _round(scope: Scope) -> RoundOut:
         flushes=flushes,
         dressings=dressings,
         due=due,
-        looks=looks,
+        asks=asks,
         trials=[_trial(task) for task in tasks(scope) if not _in_a_block(task, cans)],
         shed=shed,
-        waits=[_wait(row) for row in out if not row.kind.block and row.one.fill_id not in ticked],
+        waits=_waits([r for r in out if not r.kind.block and r.one.fill_id not in ticked]),
         leaves=leaves_now(scope, garden),
         rhythm_new=garden.rhythm_new,
     )
@@ -179,20 +190,41 @@ def _dress(row: _Shown) -> RoundDressOut | None:
     )
 
 
-def _look(row: _Shown) -> RoundLookOut | None:
-    one, said = row.one, row.said
-    if said.question is None:
-        return None
-    asked = said.question.stand_id
-    planting = next((s.planting_id for s in one.stands if s.id == asked), None)
+def _asks(rows: Sequence[_Shown]) -> list[RoundAskOut]:
+    """Questions at most three, one for all stops that it is put to; what holds a feed up first."""
+    groups: dict[tuple[str, str], list[_Shown]] = {}
+    for row in rows:
+        if row.said.question is not None:
+            asked = row.said.question
+            groups.setdefault((asked.about, asked.mark), []).append(row)
+    found = [
+        RoundAskOut(
+            at=several[0].at,
+            what=core.of_several(about, mark) if len(several) > 1 else _asked(several[0]).what,
+            about=about,
+            looks=[_look(row) for row in several],
+        )
+        for (about, mark), several in groups.items()
+    ]
+    found.sort(key=lambda ask: (not any(one.first for one in ask.looks), ask.at))
+    return found[:_MOST_ASKS]
+
+
+def _asked(row: _Shown) -> QuestionOut:
+    assert row.said.question is not None
+    return row.said.question
+
+
+def _look(row: _Shown) -> RoundLookOut:
+    one, question = row.one, _asked(row)
+    planting = next((s.planting_id for s in one.stands if s.id == question.stand_id), None)
     return RoundLookOut(
-        at=row.at,
         fill_id=one.fill_id,
         place_id=one.place.id,
         subject_id=one.root.fill.subject_id,
         planting_id=planting,
         name=stop_name(one),
-        question=said.question,
+        question=question,
         first=row.kind.block == "look",
     )
 
@@ -228,20 +260,40 @@ def _trial(task: Task) -> RoundTrialOut:
     )
 
 
-def _wait(row: _Shown) -> RoundWaitOut:
-    one, said = row.one, row.said
-    why = said.reason
-    to_get = one.verdict.to_get is not None
-    if to_get:
-        why = said.headline
-    elif row.kind.held and one.verdict.each:
-        why = one.verdict.each[0].reason
-    return RoundWaitOut(
-        place_id=one.place.id,
-        name=stop_name(one),
-        who=growing_words(one.stands),
-        kind=said.kind,
-        mark=said.mark,
-        why=why,
-        to_get=to_get,
-    )
+def _waits(rows: Sequence[_Shown]) -> list[RoundWaitsOut]:
+    """Who gets nothing, by reason: what to get first, then the most stops."""
+    groups: dict[tuple[str, str, bool], list[RoundWaitOut]] = {}
+    for row in rows:
+        one = row.one
+        key = (row.said.kind, _why(row), one.verdict.to_get is not None)
+        wait = RoundWaitOut(
+            place_id=one.place.id, name=stop_name(one), who=growing_words(one.stands)
+        )
+        groups.setdefault(key, []).append(wait)
+    found = [
+        RoundWaitsOut(
+            kind=kind,
+            title=_named(several),
+            why=why,
+            to_get=to_get,
+            stops=several,
+        )
+        for (kind, why, to_get), several in groups.items()
+    ]
+    return sorted(found, key=lambda one: (not one.to_get, -len(one.stops)))
+
+
+def _named(stops: Sequence[RoundWaitOut]) -> str:
+    """Two by their names, more by how many they are."""
+    if len(stops) <= _FEW:
+        return core.listed([one.name for one in stops])
+    said = core.number_word(len(stops))
+    return f"{said[0].upper()}{said[1:]} stops"
+
+
+def _why(row: _Shown) -> str:
+    if row.one.verdict.to_get is not None:
+        return row.said.headline
+    if row.kind.held and row.one.verdict.each:
+        return row.one.verdict.each[0].reason
+    return row.said.reason

@@ -11,12 +11,25 @@ from dace.desks.shared.out import Out
 from dace.desks.shared.verdicts import GoOut, PortionOut, QuestionOut
 
 
+class PieceOut(Out):
+    """So many fills of a measure to be drawn; of one with marks the share that is filled."""
+
+    kind: str
+    name: str
+    count: float
+
+
 class RoundLineOut(Out):
-    """A line of a recipe: how much in large figures, of what, and the exact amount beside it."""
+    """A line of a recipe: how much in large figures, of what, and in what it is measured.
+
+    ``note`` is what it weighs, or how it comes from a stock; ``form`` is what it looks like.
+    """
 
     amount: str
     what: str
     note: str
+    pieces: list[PieceOut]
+    form: Literal["brew", "liquid", "dry", "water"]
 
 
 class RoundDoneOut(Out):
@@ -46,13 +59,13 @@ class RoundRowOut(Out):
     place_id: uuid.UUID
     slot: int
     name: str
+    area: str
     who: str
     amount: str
     half: str
     litres: float
     litres_each: float
     plants: int
-    look: str
     now: bool
     mark: str
     done: list[RoundDoneOut]
@@ -77,7 +90,8 @@ class RoundPlainOut(Out):
 class RoundCanOut(Out):
     """A can to mix, or one that stands mixed: its recipe and the stops it serves.
 
-    ``at`` is where along the path its first stop is, here and in what follows.
+    ``at`` is where along the path its first stop is, here and in what follows; ``fill_l``
+    is what one filling gives [L], so often; ``left`` says what is left over, and who gets it.
     """
 
     id: uuid.UUID
@@ -86,8 +100,10 @@ class RoundCanOut(Out):
     lines: list[RoundLineOut]
     reads: str
     reads_range: str
-    vessel: str
     mixed: bool
+    fill_l: float
+    fills: int
+    left: str
     subject_id: uuid.UUID | None
     why: str
     working: list[StepOut]
@@ -147,9 +163,8 @@ class RoundDressOut(Out):
 
 
 class RoundLookOut(Out):
-    """Something to look at; ``first`` where nothing is fed there before it is answered."""
+    """A stop that is looked at; ``first`` where nothing is fed there before it is answered."""
 
-    at: int
     fill_id: uuid.UUID
     place_id: uuid.UUID
     subject_id: uuid.UUID
@@ -157,6 +172,15 @@ class RoundLookOut(Out):
     name: str
     question: QuestionOut
     first: bool
+
+
+class RoundAskOut(Out):
+    """One question of a kind, and all the stops that it is put to."""
+
+    at: int
+    what: str
+    about: str
+    looks: list[RoundLookOut]
 
 
 class RoundTrialOut(Out):
@@ -173,23 +197,30 @@ class RoundTrialOut(Out):
 
 
 class RoundShedOut(Out):
-    """A brew with something to do today."""
+    """A step that a brew wants today; ``kind`` is empty where its own page asks for more."""
 
     id: uuid.UUID
     name: str
-    steps: list[str]
+    kind: str
+    words: str
 
 
 class RoundWaitOut(Out):
-    """A stop that gets nothing today, and why; ``to_get`` where it is hungry and nothing suits."""
+    """A stop that gets nothing today."""
 
     place_id: uuid.UUID
     name: str
     who: str
+
+
+class RoundWaitsOut(Out):
+    """Stops that get nothing for one reason; ``to_get`` where nothing on the shelf suits them."""
+
     kind: str
-    mark: str
+    title: str
     why: str
     to_get: bool
+    stops: list[RoundWaitOut]
 
 
 class RoundAheadOut(Out):
@@ -228,10 +259,10 @@ class RoundOut(Out):
     flushes: list[RoundFlushOut]
     dressings: list[RoundDressOut]
     due: list[RoundDueOut]
-    looks: list[RoundLookOut]
+    asks: list[RoundAskOut]
     trials: list[RoundTrialOut]
     shed: list[RoundShedOut]
-    waits: list[RoundWaitOut]
+    waits: list[RoundWaitsOut]
     leaves: str
     rhythm_new: bool
 

@@ -49,13 +49,15 @@ class KeepIn(FeedingIn):
 class GardenFeedingIn(Schema):
     """How the garden is fed; ``slider`` from -1 (spare money) to 1 (spare effort).
 
-    ``evenings`` are the days on which it is fed; an empty list for any.
+    ``evenings`` are the days on which it is fed; an empty list for any. ``weighs`` is whether
+    grams come before spoons.
     """
 
     approach: Line | None = None
     rhythm: Rhythm | None = None
     slider: Number | None = None
     evenings: Annotated[list[Evening], Field(max_length=7)] | None = None
+    weighs: bool | None = None
 
 
 class TrialIn(Schema):
@@ -107,7 +109,7 @@ def garden_feeding(request: Any, payload: GardenFeedingIn) -> WrittenOut:
 
 def _garden_feeding(said: GardenFeedingIn) -> GardenFeeding:
     evenings = None if said.evenings is None else tuple(said.evenings)
-    return GardenFeeding(said.approach, said.rhythm, said.slider, evenings)
+    return GardenFeeding(said.approach, said.rhythm, said.slider, evenings, said.weighs)
 
 
 @router.post("/plan/rehearse", response=RehearsalOut, operation_id="rehearse")

@@ -73,6 +73,7 @@ def habits_out(garden: Garden) -> HabitsOut:
         approach=garden.approach,
         rhythm=garden.rhythm,
         slider=garden.slider,
+        weighs=garden.weighs,
         evenings=[day for day in garden.evenings.split(",") if day],
         approaches=core.APPROACHES,
         rhythms=core.RHYTHM_WORDS,

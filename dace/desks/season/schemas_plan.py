@@ -74,6 +74,7 @@ class HabitsOut(Out):
     rhythm: str
     slider: float
     evenings: list[str]
+    weighs: bool
     approaches: dict[str, str]
     rhythms: dict[str, str]
 

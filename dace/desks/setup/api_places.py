@@ -59,6 +59,7 @@ class PlaceIn(Schema):
     name: Name
     kind: Name
     covered: bool = False
+    area: Line = ""
     fill: FillIn | None = None
 
 
@@ -211,7 +212,7 @@ def _place_kind(kind: core.PlaceKind) -> PlaceKindOut:
 def place(request: Any, place_id: uuid.UUID, payload: PlaceIn) -> WrittenOut:
     """Add a place with its fill, or edit either."""
     scope, garden = request.auth, garden_of(request.auth)
-    new = NewPlace(payload.name, payload.kind, payload.covered)
+    new = NewPlace(payload.name, payload.kind, payload.covered, payload.area.strip())
     fill = payload.fill
     filled = (fill.id, _new_fill(scope, garden, fill)) if fill else None
     return written(scope, save_place(scope, garden, place_id, new, filled).pk)

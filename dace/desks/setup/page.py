@@ -100,6 +100,7 @@ def _place(stop: StopRecord, fills: list[Fill]) -> PlaceOut:
         name=stop.name,
         kind=stop.kind,
         covered=stop.covered,
+        area=stop.area,
         fills=[
             FillOut(
                 id=fill.id,

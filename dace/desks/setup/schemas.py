@@ -56,6 +56,7 @@ class PlaceOut(Out):
     name: str
     kind: str
     covered: bool
+    area: str
     fills: list[FillOut]
     stands: list[OwnStandOut]
 

@@ -4066,7 +4066,8 @@ export interface components {
          * GardenFeedingIn
          * @description How the garden is fed; ``slider`` from -1 (spare money) to 1 (spare effort).
          *
-         *     ``evenings`` are the days on which it is fed; an empty list for any.
+         *     ``evenings`` are the days on which it is fed; an empty list for any. ``weighs`` is whether
+         *     grams come before spoons.
          */
         GardenFeedingIn: {
             /** Approach */
@@ -4077,6 +4078,8 @@ export interface components {
             rhythm?: ("" | "as_needed" | "fortnightly" | "weekly" | "twice_weekly" | "every_watering") | null;
             /** Slider */
             slider?: number | null;
+            /** Weighs */
+            weighs?: boolean | null;
         };
         /**
          * GardenIn
@@ -4225,6 +4228,8 @@ export interface components {
             };
             /** Slider */
             slider: number;
+            /** Weighs */
+            weighs: boolean;
         };
         /**
          * HarvestEntryIn
@@ -5856,6 +5861,18 @@ export interface components {
             planting_id: string;
         };
         /**
+         * PieceOut
+         * @description So many fills of a measure to be drawn; of one with marks the share that is filled.
+         */
+        PieceOut: {
+            /** Count */
+            count: number;
+            /** Kind */
+            kind: string;
+            /** Name */
+            name: string;
+        };
+        /**
          * PlaceChoiceOut
          * @description A place or pot that a name may mean.
          */
@@ -5873,6 +5890,11 @@ export interface components {
          * @description A stop and, when it is new, what it is filled with.
          */
         PlaceIn: {
+            /**
+             * Area
+             * @default
+             */
+            area: string;
             /**
              * Covered
              * @default false
@@ -5919,6 +5941,8 @@ export interface components {
          * @description A stop with its fills and what stands in them.
          */
         PlaceOut: {
+            /** Area */
+            area: string;
             /** Covered */
             covered: boolean;
             /** Fills */
@@ -6764,19 +6788,40 @@ export interface components {
             why: string[];
         };
         /**
+         * RoundAskOut
+         * @description One question of a kind, and all the stops that it is put to.
+         */
+        RoundAskOut: {
+            /** About */
+            about: string;
+            /** At */
+            at: number;
+            /** Looks */
+            looks: components["schemas"]["RoundLookOut"][];
+            /** What */
+            what: string;
+        };
+        /**
          * RoundCanOut
          * @description A can to mix, or one that stands mixed: its recipe and the stops it serves.
          *
-         *     ``at`` is where along the path its first stop is, here and in what follows.
+         *     ``at`` is where along the path its first stop is, here and in what follows; ``fill_l``
+         *     is what one filling gives [L], so often; ``left`` says what is left over, and who gets it.
          */
         RoundCanOut: {
             /** At */
             at: number;
+            /** Fill L */
+            fill_l: number;
+            /** Fills */
+            fills: number;
             /**
              * Id
              * Format: uuid
              */
             id: string;
+            /** Left */
+            left: string;
             /** Letter */
             letter: string;
             /** Lines */
@@ -6793,8 +6838,6 @@ export interface components {
             rows: components["schemas"]["RoundRowOut"][];
             /** Subject Id */
             subject_id: string | null;
-            /** Vessel */
-            vessel: string;
             /** Water */
             water: string;
             /**
@@ -6957,23 +7000,30 @@ export interface components {
         };
         /**
          * RoundLineOut
-         * @description A line of a recipe: how much in large figures, of what, and the exact amount beside it.
+         * @description A line of a recipe: how much in large figures, of what, and in what it is measured.
+         *
+         *     ``note`` is what it weighs, or how it comes from a stock; ``form`` is what it looks like.
          */
         RoundLineOut: {
             /** Amount */
             amount: string;
+            /**
+             * Form
+             * @enum {string}
+             */
+            form: "brew" | "liquid" | "dry" | "water";
             /** Note */
             note: string;
+            /** Pieces */
+            pieces: components["schemas"]["PieceOut"][];
             /** What */
             what: string;
         };
         /**
          * RoundLookOut
-         * @description Something to look at; ``first`` where nothing is fed there before it is answered.
+         * @description A stop that is looked at; ``first`` where nothing is fed there before it is answered.
          */
         RoundLookOut: {
-            /** At */
-            at: number;
             /**
              * Fill Id
              * Format: uuid
@@ -7007,6 +7057,8 @@ export interface components {
          *     garden is fed and nobody said yet that it is well.
          */
         RoundOut: {
+            /** Asks */
+            asks: components["schemas"]["RoundAskOut"][];
             /** Cans */
             cans: components["schemas"]["RoundCanOut"][];
             /** Done */
@@ -7023,8 +7075,6 @@ export interface components {
             leaves: string;
             /** Left */
             left: number;
-            /** Looks */
-            looks: components["schemas"]["RoundLookOut"][];
             /** Rhythm New */
             rhythm_new: boolean;
             /** Shed */
@@ -7039,7 +7089,7 @@ export interface components {
             /** Trials */
             trials: components["schemas"]["RoundTrialOut"][];
             /** Waits */
-            waits: components["schemas"]["RoundWaitOut"][];
+            waits: components["schemas"]["RoundWaitsOut"][];
         };
         /**
          * RoundPlainOut
@@ -7091,6 +7141,8 @@ export interface components {
         RoundRowOut: {
             /** Amount */
             amount: string;
+            /** Area */
+            area: string;
             /** Done */
             done: components["schemas"]["RoundDoneOut"][];
             /**
@@ -7104,8 +7156,6 @@ export interface components {
             litres: number;
             /** Litres Each */
             litres_each: number;
-            /** Look */
-            look: string;
             /** Mark */
             mark: string;
             /** Name */
@@ -7126,7 +7176,7 @@ export interface components {
         };
         /**
          * RoundShedOut
-         * @description A brew with something to do today.
+         * @description A step that a brew wants today; ``kind`` is empty where its own page asks for more.
          */
         RoundShedOut: {
             /**
@@ -7134,10 +7184,12 @@ export interface components {
              * Format: uuid
              */
             id: string;
+            /** Kind */
+            kind: string;
             /** Name */
             name: string;
-            /** Steps */
-            steps: string[];
+            /** Words */
+            words: string;
         };
         /**
          * RoundTrialOut
@@ -7175,13 +7227,9 @@ export interface components {
         };
         /**
          * RoundWaitOut
-         * @description A stop that gets nothing today, and why; ``to_get`` where it is hungry and nothing suits.
+         * @description A stop that gets nothing today.
          */
         RoundWaitOut: {
-            /** Kind */
-            kind: string;
-            /** Mark */
-            mark: string;
             /** Name */
             name: string;
             /**
@@ -7189,10 +7237,22 @@ export interface components {
              * Format: uuid
              */
             place_id: string;
-            /** To Get */
-            to_get: boolean;
             /** Who */
             who: string;
+        };
+        /**
+         * RoundWaitsOut
+         * @description Stops that get nothing for one reason; ``to_get`` where nothing on the shelf suits them.
+         */
+        RoundWaitsOut: {
+            /** Kind */
+            kind: string;
+            /** Stops */
+            stops: components["schemas"]["RoundWaitOut"][];
+            /** Title */
+            title: string;
+            /** To Get */
+            to_get: boolean;
             /** Why */
             why: string;
         };
@@ -8158,6 +8218,8 @@ export interface components {
          *     where there are several; silent after a fortnight.
          */
         StopOut: {
+            /** Area */
+            area: string;
             /** Drawing */
             drawing: string;
             /** Fed At */

@@ -47,6 +47,12 @@
     color: var(--color-panel);
   }
 
+  /* on a walk its foot is the large button */
+  :global(body:has(.walk)) .bar {
+    top: 64px;
+    bottom: auto;
+  }
+
   .bar > button {
     width: var(--touch);
     height: var(--touch);

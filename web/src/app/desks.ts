@@ -11,6 +11,7 @@ export const DESKS = [
 export type PagePath =
   | (typeof DESKS)[number]['path']
   | '/place'
+  | '/walk'
   | '/roots'
   | '/signs'
   | '/trials'

@@ -9,6 +9,7 @@ const { navigate, route } = createRouter({
   '/': RoundPage,
   '/round': RoundPage,
   '/bench': BenchPage,
+  '/walk': () => import('../desks/round/WalkPage.svelte'),
   '/shelf': () => import('../desks/shelf/ShelfPage.svelte'),
   '/shelf/begin': () => import('../desks/shelf/StartBrew.svelte'),
   '/shelf/brew': () => import('../desks/shelf/BrewPage.svelte'),

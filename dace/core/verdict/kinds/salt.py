@@ -44,10 +44,9 @@ class AgainstSalt(VerdictKind):
         """What the drain reads beside what is liked there, and what likely made it so."""
         if facts.band is None or facts.over <= _LIKELY:
             return super().reason(facts, decided)
-        low, likely, high = facts.stop.followed.now
+        likely = facts.stop.followed.now[1]
         band = f"{facts.band.whose} likes {shown.ec_span(facts.band.low, facts.band.high)}"
-        reads = f"{shown.ec(likely, 1)} ({shown.ec_span(low, high)})"
-        said = [f"The run-off reads about {reads}; {band}.", cause_of(facts)]
+        said = [f"The run-off reads about {shown.ec(likely, 1)}; {band}.", cause_of(facts)]
         return " ".join(one for one in said if one)
 
     def while_short(self, found: Verdict) -> str:

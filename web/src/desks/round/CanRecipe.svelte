@@ -1,5 +1,6 @@
-<!-- What goes into a can, in large lines for wet hands, and what the pen should read. -->
+<!-- What goes into a can, drawn in the measures that give it, and what the pen should read. -->
 <script lang="ts">
+  import PieceDrawing from '../../drawings/PieceDrawing.svelte';
   import type { RoundCan } from './round.svelte';
 
   const { can }: { can: RoundCan } = $props();
@@ -8,16 +9,22 @@
 <ol>
   {#each can.lines as line, index (index)}
     <li>
-      <b>{line.amount}</b>
-      <span>{line.what}{line.note ? ` · ${line.note}` : ''}</span>
+      {#each line.pieces as piece, at (at)}<PieceDrawing {piece} form={line.form} />{/each}
+      <p>
+        <b>{line.amount}</b>
+        <span>{line.what}</span>
+        {#if line.note}<span class="soft">{line.note}</span>{/if}
+      </p>
     </li>
   {/each}
 </ol>
-<div class="reads">
-  <span>should read</span>
-  <b>{can.reads}</b>
-  <span>{can.reads_range}</span>
-</div>
+{#if can.reads}
+  <p class="reads" title={can.reads_range}>
+    <span class="soft">pen</span>
+    <b>{can.reads.split(' ')[0]}</b>
+    <span class="unseen">{can.reads.split(' ').slice(1).join(' ')}, {can.reads_range}</span>
+  </p>
+{/if}
 
 <style>
   ol {
@@ -29,29 +36,34 @@
     list-style: none;
   }
 
-  li b,
-  .reads b {
+  li {
+    display: flex;
+    gap: var(--space-2);
+    align-items: center;
+  }
+
+  b {
     display: block;
-    font: 700 var(--text-xl) / 1.15 var(--face-head);
+    font: 700 var(--text-xl) / 1.1 var(--face-head);
     font-variant-numeric: tabular-nums;
   }
 
-  li span {
+  p > span {
     display: block;
-    line-height: 1.3;
+    max-width: 26ch;
+    line-height: 1.25;
+  }
+
+  .soft {
+    color: var(--color-text-soft);
+    font-size: var(--text-s);
   }
 
   .reads {
-    text-align: right;
-  }
-
-  .reads b {
-    font-size: var(--text-l);
-  }
-
-  .reads span {
-    color: var(--color-text-soft);
-    font-size: var(--text-s);
+    display: flex;
+    gap: var(--space-1);
+    align-items: baseline;
+    justify-content: end;
   }
 
   @media (width <= 700px) {
@@ -59,10 +71,6 @@
       display: grid;
       grid-column: 1 / -1;
       grid-row: 2;
-    }
-
-    li b {
-      font-size: var(--text-xxl);
     }
   }
 </style>

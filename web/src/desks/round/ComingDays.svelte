@@ -1,6 +1,7 @@
 <!-- Tomorrow and the week, folded until somebody asks. -->
 <script lang="ts">
   import type { Schemas } from '../../api/client';
+  import { counted } from '../../ui/language';
   import { dateInWords } from '../../ui/time';
   import { capital } from '../../ui/words';
 
@@ -12,9 +13,7 @@
   <details>
     <summary>
       <b>Tomorrow and the week</b>
-      <span>
-        next {first.words}: {first.items.map((item) => item.name).join(', ')}
-      </span>
+      <span>{capital(first.words)}: {counted(first.items.length, 'stop')}</span>
     </summary>
     {#each days as day (day.on)}
       <h3>{capital(day.words)}, {dateInWords(day.on)}</h3>

@@ -3,7 +3,7 @@
   import { ask, asSeen, client, type Schemas } from '../../api/client';
   import { Write } from '../../app/write.svelte';
   import Button from '../../ui/Button.svelte';
-  import Message from '../../ui/Message.svelte';
+  import ActBlock from './ActBlock.svelte';
   import { round } from './round.svelte';
 
   const { dress }: { dress: Schemas['RoundDressOut'] } = $props();
@@ -19,34 +19,6 @@
   }
 </script>
 
-<section aria-label={dress.name}>
-  <div>
-    <h2>{dress.name}: {dress.portion.text}</h2>
-    <p class="soft">{dress.who}</p>
-    <p>{dress.reason} Work it in shallowly, off the stems, and water it.</p>
-    <Message problem={write.problem} />
-  </div>
-  <Button look="go" disabled={write.busy} onclick={give}>Spread</Button>
-</section>
-
-<style>
-  section {
-    display: grid;
-    grid-template-columns: minmax(0, 1fr) auto;
-    gap: var(--space-3);
-    align-items: center;
-    padding: var(--space-3) var(--space-4);
-    border: 1px solid var(--color-edge);
-    border-radius: var(--radius);
-    break-inside: avoid;
-  }
-
-  h2 {
-    font-size: var(--text-l);
-  }
-
-  .soft {
-    color: var(--color-text-soft);
-    font-size: var(--text-s);
-  }
-</style>
+<ActBlock title="{dress.name}: {dress.portion.text}" line={dress.reason} problem={write.problem}>
+  {#snippet acts()}<Button look="go" disabled={write.busy} onclick={give}>Spread</Button>{/snippet}
+</ActBlock>

@@ -6,7 +6,7 @@
   import { working } from '../../app/working.svelte';
   import { Write } from '../../app/write.svelte';
   import Button from '../../ui/Button.svelte';
-  import Message from '../../ui/Message.svelte';
+  import ActBlock from './ActBlock.svelte';
 
   const { flush }: { flush: Schemas['RoundFlushOut'] } = $props();
   const write = new Write();
@@ -32,88 +32,29 @@
   }
 </script>
 
-<section aria-label={flush.name}>
-  <div class="say">
-    <h2>{flush.name}: {flush.title}</h2>
-    <p class="soft">{flush.who}</p>
-    <p>{flush.reason} <button type="button" class="how" onclick={how}>how?</button></p>
-    {#if plan}
-      <p>
-        {#if plan.read_after}
-          One go of {plan.each_text}, then read: {plan.aim_text} or less is the aim.
-          {#if plan.goes > 1}Most likely {plan.goes - 1} more.{/if}
-        {:else}
-          Let each go drain before the next; look again in a week.
-        {/if}
-      </p>
+<ActBlock title="{flush.name}: {flush.title}" tone="stop" problem={write.problem}>
+  <p>
+    {flush.reason}
+    {#if plan?.read_after}Aim: {plan.aim_text} or less.{/if}
+    <button type="button" class="how" onclick={how}>how?</button>
+  </p>
+  {#snippet acts()}
+    <Button look="go" disabled={write.busy || !flush.water_id} onclick={pour}>{flush.button}</Button
+    >
+    {#if plan?.read_after}
+      <Button onclick={() => keys.read(flush.subject_id)}>Read the run-off</Button>
     {/if}
-    <Message problem={write.problem} />
-  </div>
-  <div class="acts">
-    {#if flush.button}
-      <Button look="go" disabled={write.busy} onclick={pour}>{flush.button}</Button>
-    {/if}
-    <Button onclick={() => keys.read(flush.subject_id)}>Read the run-off</Button>
-  </div>
-</section>
+  {/snippet}
+</ActBlock>
 
 <style>
-  section {
-    display: grid;
-    grid-template-columns: minmax(0, 1fr) auto;
-    gap: var(--space-3) var(--space-4);
-    align-items: center;
-    padding: var(--space-3) var(--space-4);
-    border: 1px solid var(--color-edge);
-    border-left: 4px solid var(--color-stop);
-    border-radius: 0 var(--radius) var(--radius) 0;
-    break-inside: avoid;
-  }
-
-  .say {
-    display: grid;
-    gap: var(--space-1);
-  }
-
-  h2 {
-    font-size: var(--text-l);
-  }
-
-  .soft {
-    color: var(--color-text-soft);
-    font-size: var(--text-s);
-  }
-
   .how {
     min-height: var(--touch);
-    margin-block: -12px;
     padding: 0 var(--space-2);
     border: 0;
     background: none;
     color: var(--color-rim);
     text-decoration: underline;
     cursor: pointer;
-  }
-
-  .acts {
-    display: grid;
-    gap: var(--space-2);
-    max-width: 230px;
-  }
-
-  @media print {
-    .acts {
-      display: none;
-    }
-  }
-
-  @media (width <= 700px) {
-    section {
-      grid-template-columns: minmax(0, 1fr);
-    }
-
-    .acts {
-      max-width: none;
-    }
   }
 </style>

@@ -6,6 +6,7 @@
   import { volume } from '../../app/measures';
   import { undo } from '../../app/undo.svelte';
   import Message from '../../ui/Message.svelte';
+  import { toNextTick } from './focus';
   import TickBox from './TickBox.svelte';
   import { round, type RoundCan } from './round.svelte';
 
@@ -14,7 +15,8 @@
   const waits = $derived(away.waiting.find((one) => watersFill(one, row.fill_id)) ?? null);
   const done = $derived(row.done || round.pressed.has(row.fill_id) || waits !== null);
 
-  async function press() {
+  async function press(event: MouseEvent) {
+    if (!done) toNextTick(event.currentTarget as HTMLElement);
     if (waits) return away.drop(waits);
     if (done) return row.change_id ? undo.take(row.change_id) : undefined;
     round.pressed.add(row.fill_id);
@@ -32,7 +34,7 @@
 </script>
 
 <li class:done>
-  <button type="button" aria-pressed={done} disabled={write.busy} onclick={press}>
+  <button type="button" class="tick" aria-pressed={done} disabled={write.busy} onclick={press}>
     <TickBox {done} />
     <span class="who">
       <b>{row.name}</b>
@@ -60,8 +62,8 @@
     gap: var(--space-4);
     align-items: center;
     width: 100%;
-    min-height: 60px;
-    padding: var(--space-2) 0 var(--space-2) var(--space-4);
+    min-height: 52px;
+    padding: var(--space-1) 0 var(--space-1) var(--space-4);
     border: 0;
     background: none;
     color: inherit;
@@ -70,12 +72,10 @@
   }
 
   .who {
-    line-height: 1.3;
-  }
-
-  .who b,
-  .who span {
-    display: block;
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0 var(--space-2);
+    align-items: baseline;
   }
 
   .who span {
@@ -88,7 +88,7 @@
   }
 
   .amount {
-    font: 700 1.1rem / 1.2 var(--face-head);
+    font: 700 1.25rem / 1.2 var(--face-head);
     text-align: right;
   }
 
@@ -99,14 +99,8 @@
 
   @media (width <= 700px) {
     button {
-      grid-template-columns: 34px minmax(0, 1fr);
-      gap: var(--space-1) var(--space-3);
+      gap: var(--space-3);
       padding-left: var(--space-3);
-    }
-
-    .amount {
-      grid-column: 2;
-      text-align: left;
     }
   }
 </style>

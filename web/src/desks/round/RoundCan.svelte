@@ -1,4 +1,4 @@
-<!-- A can to mix: its recipe in large lines, then the stops it serves. -->
+<!-- A can to mix: what goes in, drawn, then the stops it serves. -->
 <script lang="ts">
   import { keys } from '../../app/keys.svelte';
   import { working } from '../../app/working.svelte';
@@ -6,6 +6,8 @@
   import CorrectionCard from '../notebook/CorrectionCard.svelte';
   import Button from '../../ui/Button.svelte';
   import Message from '../../ui/Message.svelte';
+  import { rowsOf } from './areas';
+  import AreaRow from './AreaRow.svelte';
   import { round, type RoundCan } from './round.svelte';
   import PlainRow from './PlainRow.svelte';
   import TickRow from './TickRow.svelte';
@@ -34,23 +36,28 @@
 
 <section aria-label="Can {can.letter}" class:over={!open}>
   <header>
-    <h2>Can {can.letter}</h2>
+    <h2>Can {can.letter}{can.fills > 1 ? `, ${can.fills} times` : ''}</h2>
     <CanRecipe {can} />
     <div class="acts">
-      <Button disabled={write.busy} onclick={read}>Read the can</Button>
+      <Button disabled={write.busy} onclick={read}>Read<span class="unseen"> the can</span></Button>
       {#if can.mixed}
-        <button type="button" class="how" onclick={() => round.takeBack(can)}>undo the can</button>
+        <button type="button" class="how" onclick={() => round.takeBack(can)}
+          >undo<span class="unseen"> the can</span></button
+        >
+      {:else if can.working.length}
+        <button type="button" class="how" onclick={how}>how?</button>
       {/if}
-      {#if can.working.length}<button type="button" class="how" onclick={how}>how?</button>{/if}
     </div>
   </header>
-  {#if can.vessel && !can.mixed}<p class="soft">In the {can.vessel}. {can.why}</p>{/if}
-  {#if can.mixed && open}<p class="soft">Mixed: it stands there for these stops.</p>{/if}
   {#if can.mixed}<CorrectionCard canId={can.id} />{/if}
   <Message problem={write.problem} />
   <ul>
-    {#each can.rows as row (row.fill_id)}
-      <TickRow {can} {row} />
+    {#each rowsOf(can.rows) as group (group.key)}
+      {#if group.area}
+        <AreaRow {can} area={group.area} rows={group.rows} />
+      {:else}
+        {#each group.rows as row (row.fill_id)}<TickRow {can} {row} />{/each}
+      {/if}
     {/each}
     {#each can.plain as row (row.fill_id)}
       <PlainRow {row} />
@@ -75,7 +82,7 @@
     grid-template-columns: auto minmax(0, 1fr) auto auto;
     gap: var(--space-2) var(--space-4);
     align-items: center;
-    padding: var(--space-3) var(--space-4);
+    padding: var(--space-2) var(--space-4);
     border-bottom: 1px dashed var(--color-edge);
     background: var(--color-panel-low);
   }
@@ -85,20 +92,15 @@
     white-space: nowrap;
   }
 
-  .soft {
-    padding: var(--space-2) var(--space-4) 0;
-    color: var(--color-text-soft);
-    font-size: var(--text-s);
-  }
-
   .acts {
-    display: grid;
-    justify-items: center;
+    display: flex;
+    align-items: center;
   }
 
   .how {
+    min-width: var(--touch);
     min-height: var(--touch);
-    padding: 0 var(--space-3);
+    padding: 0 var(--space-2);
     border: 0;
     background: none;
     color: var(--color-rim);
@@ -120,13 +122,8 @@
 
   @media (width <= 700px) {
     header {
-      grid-template-columns: minmax(0, 1fr) auto;
-    }
-
-    .acts {
-      grid-column: 1 / -1;
-      display: flex;
-      gap: var(--space-2);
+      grid-template-columns: minmax(0, 1fr) auto auto;
+      padding: var(--space-2) var(--space-3);
     }
   }
 </style>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { tick } from 'svelte';
   import { counted } from '../../ui/language';
   import { away } from '../../app/away/away.svelte';
   import { ticks } from '../../app/away/words';
@@ -9,11 +10,12 @@
   import Button from '../../ui/Button.svelte';
   import ButtonLink from '../../ui/ButtonLink.svelte';
   import Page from '../../ui/Page.svelte';
+  import AskBlock from './AskBlock.svelte';
   import ComingDays from './ComingDays.svelte';
   import DressBlock from './DressBlock.svelte';
   import DueBlock from './DueBlock.svelte';
   import FlushBlock from './FlushBlock.svelte';
-  import LookBlock from './LookBlock.svelte';
+  import { toFirstTick } from './focus';
   import RhythmNews from './RhythmNews.svelte';
   import RemindSwitch from './RemindSwitch.svelte';
   import { blocksOf, placesOf, round } from './round.svelte';
@@ -26,9 +28,15 @@
   /** The chosen stop narrows the round to it; nothing chosen is all of it. */
   const here = (placeId: string) => !garden.stop || garden.stop.id === placeId;
   const blocks = $derived((data ? blocksOf(data) : []).filter((b) => placesOf(b).some(here)));
-  const beside = $derived(data?.looks.filter((look) => !look.first && here(look.place_id)) ?? []);
+  const beside = $derived(
+    data?.asks.filter((asked) => !asked.looks.some((look) => look.first || !here(look.place_id))) ??
+      [],
+  );
+  const left = $derived(data?.cans.find((can) => can.left)?.left ?? '');
   const trials = $derived(data?.trials.filter((task) => here(task.place_id)) ?? []);
-  const waits = $derived(data?.waits.filter((wait) => here(wait.place_id)) ?? []);
+  const waits = $derived(
+    data?.waits.filter((wait) => wait.stops.some((stop) => here(stop.place_id))) ?? [],
+  );
   /** Ticked without a connection: no longer to be gone to, and not done for the garden yet. */
   const unsent = $derived.by(() => {
     const rows = data?.cans.flatMap((can) => can.rows) ?? [];
@@ -43,7 +51,12 @@
 
   follow(
     () => garden.version,
-    () => void round.load().then(() => round.lookAhead()),
+    () =>
+      void round.load().then(async () => {
+        await tick();
+        toFirstTick();
+        await round.lookAhead();
+      }),
   );
 </script>
 
@@ -55,6 +68,7 @@
 >
   {#snippet acts()}
     {#if garden.stop}<Button onclick={() => garden.choose(null)}>The whole round</Button>{/if}
+    {#if data?.left}<ButtonLink look="go" href="/walk">Walk</ButtonLink>{/if}
     <RemindSwitch />
     <Button onclick={() => print()}>Print</Button>
   {/snippet}
@@ -70,7 +84,7 @@
       {:else if block.kind === 'due'}
         <DueBlock due={block.due} />
       {:else}
-        <LookBlock look={block.look} />
+        <AskBlock asked={block.asked} />
       {/if}
     {:else}
       <div class="calm">
@@ -80,7 +94,7 @@
           {:else if garden.stop}
             Nothing to do at {garden.stop.name} today.
           {:else if waits.some((wait) => wait.to_get)}
-            Nothing on the shelf feeds what is hungry: what to get stands below.
+            Nothing on the shelf feeds what is hungry.
           {:else}
             Everything has what it needs for now{weather.data?.words
               ? `: ${weather.data.words}`
@@ -92,9 +106,10 @@
         {/if}
       </div>
     {/each}
+    {#if left}<p class="soft">{left}.</p>{/if}
     {#each trials as task (task.trial_id + task.kind)}<TrialTask {task} />{/each}
     {#if !garden.stop}<Shed shed={data.shed} />{/if}
-    {#each beside as look (look.fill_id)}<LookBlock {look} />{/each}
+    {#each beside as asked (asked.what)}<AskBlock {asked} />{/each}
     <Waits {waits} leaves={garden.stop ? '' : data.leaves} />
     <ComingDays days={round.coming.data?.days ?? []} />
     <p class="roots"><a href="/roots{garden.search}">What the roots say</a></p>
@@ -102,6 +117,10 @@
 </Page>
 
 <style>
+  .soft {
+    color: var(--color-text-soft);
+  }
+
   .roots a {
     display: inline-block;
     min-height: var(--touch);

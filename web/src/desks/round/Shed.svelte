@@ -1,17 +1,39 @@
-<!-- Brews with something to do today. -->
+<!-- Brews with something to do today: each step ticked here; what asks for more, on its own page. -->
 <script lang="ts">
-  import type { Schemas } from '../../api/client';
+  import { ask, client, type Schemas } from '../../api/client';
+  import { capital } from '../../ui/words';
+  import TickBox from './TickBox.svelte';
+  import { round } from './round.svelte';
 
-  const { shed }: { shed: Schemas['RoundShedOut'][] } = $props();
+  type Step = Schemas['RoundShedOut'];
+  const { shed }: { shed: Step[] } = $props();
+
+  function tick(step: Step) {
+    const write = round.write(step.id + step.kind);
+    const params = { path: { brew_id: step.id } };
+    const body = { id: write.id(), kind: step.kind };
+    return write.send(() => ask(client.POST('/api/brews/{brew_id}/steps', { params, body })));
+  }
 </script>
 
 {#if shed.length}
   <section aria-labelledby="shed">
     <h2 id="shed">In the shed</h2>
     <ul>
-      {#each shed as brew (brew.id)}
+      {#each shed as step (step.id + step.kind + step.words)}
         <li>
-          <a href="/shelf/brew?brew={brew.id}"><b>{brew.name}</b> {brew.steps.join(', ')}</a>
+          {#if step.kind}
+            <button
+              type="button"
+              disabled={round.write(step.id + step.kind).busy}
+              onclick={() => tick(step)}
+            >
+              <TickBox done={false} />
+              <span><b>{step.name}</b> {step.words}</span>
+            </button>
+          {:else}
+            <a href="/shelf/brew?brew={step.id}"><b>{step.name}</b> {capital(step.words)}</a>
+          {/if}
         </li>
       {/each}
     </ul>
@@ -19,27 +41,50 @@
 {/if}
 
 <style>
+  section {
+    border: 1px solid var(--color-line);
+    border-radius: var(--radius);
+    break-inside: avoid;
+  }
+
   h2 {
-    margin-bottom: var(--space-1);
+    padding: var(--space-2) var(--space-4) 0;
     font-size: var(--text-l);
   }
 
   ul {
-    display: flex;
-    flex-wrap: wrap;
-    gap: var(--space-2);
     margin: 0;
     padding: 0;
     list-style: none;
   }
 
-  a {
-    display: block;
-    min-height: var(--touch);
-    padding: 10px var(--space-4);
-    border: 1px solid var(--color-edge);
-    border-radius: var(--radius);
+  li {
+    border-top: 1px solid var(--color-line);
+  }
+
+  li:first-child {
+    border-top: 0;
+  }
+
+  a,
+  button {
+    display: flex;
+    gap: var(--space-4);
+    align-items: center;
+    width: 100%;
+    min-height: 52px;
+    padding: var(--space-1) var(--space-4);
+    border: 0;
+    background: none;
     color: inherit;
+    text-align: left;
     text-decoration: none;
+    cursor: pointer;
+  }
+
+  a {
+    gap: var(--space-2);
+    text-decoration: underline;
+    text-underline-offset: 3px;
   }
 </style>

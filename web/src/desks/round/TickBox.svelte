@@ -27,10 +27,4 @@
     fill: var(--color-go);
     stroke: var(--color-go);
   }
-
-  @media (width <= 700px) {
-    svg {
-      grid-row: 1 / 3;
-    }
-  }
 </style>

@@ -6,6 +6,7 @@
   import Message from '../../ui/Message.svelte';
   import AmountSheet from './AmountSheet.svelte';
   import TickBox from './TickBox.svelte';
+  import { toNextTick } from './focus';
   import { round, type RoundCan, type RoundRow } from './round.svelte';
 
   interface Props {
@@ -20,9 +21,11 @@
   const last = $derived(row.done.at(-1));
 
   /** Pressed once it is done, pressed again it is taken back. */
-  function press() {
-    if (!done) void round.tick(can, row);
-    else if (waits) void away.drop(waits);
+  function press(event: MouseEvent) {
+    if (!done) {
+      void round.tick(can, row);
+      toNextTick(event.currentTarget as HTMLElement);
+    } else if (waits) void away.drop(waits);
     else if (last?.change_id) void undo.take(last.change_id);
   }
 </script>
@@ -41,15 +44,13 @@
       <span>{row.who}</span>
       {#if !row.now}<span class="care">not now: {row.mark}</span>{/if}
       {#if waits}<span class="care">{waits.refused ? 'not taken' : 'waits to be sent'}</span>{/if}
-      {#if row.look}<span class="care">{row.look}</span>{/if}
     </span>
     <b class="amount">
       {row.done.length ? row.done.map((one) => one.words).join(', ') : row.amount}
     </b>
   </button>
   <button type="button" class="other" disabled={write.busy} onclick={() => (other = true)}>
-    {done ? 'change' : 'other amount'}
-    <span class="unseen">for {row.name}</span>
+    {done ? 'change' : 'other'}<span class="unseen"> amount for {row.name}</span>
   </button>
 </li>
 {#if write.problem}<li class="trouble"><Message problem={write.problem} /></li>{/if}
@@ -80,8 +81,8 @@
     gap: var(--space-4);
     align-items: center;
     width: 100%;
-    min-height: 60px;
-    padding: var(--space-2) 0 var(--space-2) var(--space-4);
+    min-height: 52px;
+    padding: var(--space-1) 0 var(--space-1) var(--space-4);
     border: 0;
     background: none;
     color: inherit;
@@ -90,12 +91,10 @@
   }
 
   .who {
-    line-height: 1.3;
-  }
-
-  .who b,
-  .who span {
-    display: block;
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0 var(--space-2);
+    align-items: baseline;
   }
 
   .who span {
@@ -118,7 +117,7 @@
   }
 
   .other {
-    min-width: 124px;
+    min-width: 84px;
     min-height: var(--touch);
     padding: 0 var(--space-3);
     border: 1px solid var(--color-edge);
@@ -139,20 +138,13 @@
     }
 
     .tick {
-      grid-template-columns: 34px minmax(0, 1fr);
-      gap: var(--space-1) var(--space-3);
+      gap: var(--space-3);
       padding-left: var(--space-3);
-    }
-
-    .amount {
-      grid-column: 2;
-      text-align: left;
     }
 
     .other {
       min-width: 0;
-      max-width: 92px;
-      min-height: 52px;
+      min-height: 48px;
     }
   }
 </style>

@@ -1,43 +1,55 @@
-<!-- What gets nothing today, and why. -->
+<!-- What gets nothing today, a line for each reason; folded, but for what has to be got. -->
 <script lang="ts">
   import type { Schemas } from '../../api/client';
 
   interface Props {
-    waits: Schemas['RoundWaitOut'][];
+    waits: Schemas['RoundWaitsOut'][];
     /** When leaves may be sprayed. */
     leaves: string;
   }
   const { waits, leaves }: Props = $props();
+  const wanting = $derived(waits.filter((one) => one.to_get));
+  const quiet = $derived(waits.filter((one) => !one.to_get));
+  const count = $derived(quiet.reduce((sum, one) => sum + one.stops.length, 0));
 </script>
 
-{#if waits.length || leaves}
-  <section aria-labelledby="waits">
-    <h2 id="waits">What waits, and why</h2>
+{#each wanting as one (one.why)}
+  <p class="get"><b>{one.title}:</b> {one.why}</p>
+{/each}
+{#if quiet.length || leaves}
+  <details>
+    <summary>{count ? `Nothing today for ${count}` : 'Leaf sprays'}</summary>
     <ul>
-      {#each waits as wait (wait.name)}
+      {#each quiet as one (one.kind + one.why)}
         <li>
-          <a href="/bench?stop={wait.place_id}"><b>{wait.name}</b> <span>{wait.who}</span></a>
-          <p>{wait.why}</p>
+          <b>{one.title}:</b>
+          {one.why}
+          {#if one.stops.length > 2}
+            <span>{one.stops.map((stop) => stop.name).join(', ')}</span>
+          {/if}
         </li>
       {/each}
-      {#if leaves}<li>
-          <b>Leaf sprays</b>
-          <p>{leaves}</p>
-        </li>{/if}
+      {#if leaves}<li>{leaves}</li>{/if}
     </ul>
-  </section>
+  </details>
 {/if}
 
 <style>
-  h2 {
-    margin-bottom: var(--space-1);
-    font-size: var(--text-l);
+  .get {
+    padding: var(--space-3) var(--space-4);
+    border: 1px solid var(--color-line);
+    border-left: 4px solid var(--color-care);
+    border-radius: 0 var(--radius) var(--radius) 0;
+  }
+
+  summary {
+    min-height: var(--touch);
+    padding-top: 10px;
+    font-weight: 600;
+    cursor: pointer;
   }
 
   ul {
-    display: grid;
-    grid-template-columns: repeat(auto-fill, minmax(290px, 1fr));
-    gap: 0 var(--space-6);
     margin: 0;
     padding: 0;
     list-style: none;
@@ -49,13 +61,8 @@
     line-height: 1.35;
   }
 
-  a {
-    display: inline-block;
-    min-height: 24px;
-    color: inherit;
-  }
-
   span {
+    display: block;
     color: var(--color-text-soft);
     font-size: var(--text-s);
   }

@@ -15,7 +15,7 @@ export type Block =
   | { kind: 'flush'; at: number; key: string; flush: Schemas['RoundFlushOut'] }
   | { kind: 'dress'; at: number; key: string; dress: Schemas['RoundDressOut'] }
   | { kind: 'due'; at: number; key: string; due: Schemas['RoundDueOut'] }
-  | { kind: 'look'; at: number; key: string; look: Schemas['RoundLookOut'] };
+  | { kind: 'ask'; at: number; key: string; asked: Schemas['RoundAskOut'] };
 
 /** Cans, flushes, dressings and what is looked at first, as one walks past them. */
 export function blocksOf(round: Schemas['RoundOut']): Block[] {
@@ -39,9 +39,9 @@ export function blocksOf(round: Schemas['RoundOut']): Block[] {
       key: `due ${due.fill_id}`,
       due,
     })),
-    ...round.looks
-      .filter((look) => look.first)
-      .map((look) => ({ kind: 'look' as const, at: look.at, key: `look ${look.fill_id}`, look })),
+    ...round.asks
+      .filter((asked) => asked.looks.some((look) => look.first))
+      .map((asked) => ({ kind: 'ask' as const, at: asked.at, key: `ask ${asked.what}`, asked })),
   ];
   return blocks.sort((one, other) => one.at - other.at);
 }
@@ -51,7 +51,8 @@ export function placesOf(block: Block): string[] {
   if (block.kind === 'can') return block.can.rows.map((row) => row.place_id);
   if (block.kind === 'flush') return [block.flush.place_id];
   if (block.kind === 'due') return [block.due.place_id];
-  return [block.kind === 'dress' ? block.dress.place_id : block.look.place_id];
+  if (block.kind === 'dress') return [block.dress.place_id];
+  return block.asked.looks.map((look) => look.place_id);
 }
 
 /** Today's round, and ticking it. */

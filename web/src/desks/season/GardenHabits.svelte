@@ -39,6 +39,14 @@
     onchange={(rhythm) => choose({ rhythm: rhythm as Schemas['GardenFeedingIn']['rhythm'] })}
   />
   <Evenings chosen={habits.evenings} onchange={(evenings) => choose({ evenings })} />
+  <label class="weighs">
+    <input
+      type="checkbox"
+      checked={habits.weighs}
+      onchange={(event) => choose({ weighs: event.currentTarget.checked })}
+    />
+    I weigh: grams before spoons
+  </label>
   <label for={id}>Spare money or effort: {sliderWords(at)}</label>
   <div class="slider">
     <span>money</span>
@@ -73,7 +81,19 @@
     align-items: center;
   }
 
-  input {
+  .weighs {
+    display: flex;
+    gap: var(--space-3);
+    align-items: center;
+    min-height: var(--touch);
+  }
+
+  .weighs input {
+    width: 24px;
+    height: 24px;
+  }
+
+  .slider input {
     flex: 1;
     min-height: var(--touch);
     accent-color: var(--color-rim);

@@ -68,7 +68,10 @@
       {#if plan.to_buy.length}
         <ul class="plain">
           {#each plan.to_buy as one (one.text)}
-            <li><b>{one.amount}</b> {one.text}. <span class="soft">{one.cost}; {one.where}</span></li>
+            <li>
+              <b>{one.amount}</b>
+              {one.text}. <span class="soft">{one.cost}; {one.where}</span>
+            </li>
           {/each}
         </ul>
       {:else}

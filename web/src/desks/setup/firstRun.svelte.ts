@@ -2,6 +2,7 @@ import { ask, client, type Problem } from '../../api/client';
 import { session } from '../../app/session.svelte';
 import { draftOf, dropDrafts, keepDraft } from '../../ui/drafts';
 import { newId } from '../../ui/ids';
+import { eveningsForm } from './eveningsForm';
 import { placeForm, type Choices, type Setup } from './forms';
 import { jarForm } from './jarForms';
 import { plantingForm } from './plantingForm';
@@ -32,7 +33,7 @@ const fresh = (): Draft => ({
     jar: newId(),
     vessel: newId(),
   },
-  answers: [{}, {}, {}, {}, {}, {}],
+  answers: [{}, {}, {}, {}, {}, {}, {}],
 });
 
 /** The first questions as one row of steps; answers and ids outlive a reload. */
@@ -49,11 +50,12 @@ export class FirstQuestions {
     const ids = this.draft.ids;
     this.forms = $derived([
       whereForm(setup, choices),
-      placeForm(choices, ids),
+      placeForm(choices, ids, false),
       this.planting(choices),
       waterForm(desk.setup ?? setup, ids.water),
       jarForm(ids.jar, choices.materials),
       vesselForm(desk.setup ?? setup, ids.vessel),
+      eveningsForm(),
     ]);
     this.lengths = $derived(this.forms.map((one, at) => one.steps(this.answers(at)).length));
   }

@@ -51,8 +51,22 @@ function fillStep(choices: Choices, kind: string): Step {
   };
 }
 
-/** A place and what fills it. */
-export function placeForm(choices: Choices, ids: { place: string; fill: string }): Form {
+const AREA: Question = {
+  key: 'area',
+  label: 'Does it belong to something larger?',
+  optional: true,
+  hint: 'Such as “Tunnel”: what gets alike there is one row of the round.',
+};
+
+const lastStep = (questions: Question[]): Step[] =>
+  questions.length ? [{ title: 'How does it stand?', questions }] : [];
+
+/** A place and what fills it; what it belongs to is asked once there are others. */
+export function placeForm(
+  choices: Choices,
+  ids: { place: string; fill: string },
+  others = true,
+): Form {
   return {
     title: 'A place',
     steps: (answers) => {
@@ -82,9 +96,7 @@ export function placeForm(choices: Choices, ids: { place: string; fill: string }
           ],
         },
         fillStep(choices, kind),
-        ...(kindOf(choices, kind)?.alike
-          ? [{ title: 'How many of them stand together?', questions: [alike] }]
-          : []),
+        ...lastStep([...(kindOf(choices, kind)?.alike ? [alike] : []), ...(others ? [AREA] : [])]),
       ];
     },
     save: async (answers) => {
@@ -94,6 +106,7 @@ export function placeForm(choices: Choices, ids: { place: string; fill: string }
         name: answers.name ?? '',
         kind: answers.kind ?? '',
         covered: answers.covered === 'yes',
+        area: answers.area ?? '',
         fill: {
           id: ids.fill,
           size: typed(answers, 'size'),

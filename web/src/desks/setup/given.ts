@@ -18,6 +18,7 @@ export function placeAnswers(place: Setup['places'][number]): Answers {
     kind: place.kind,
     name: place.name,
     covered: yesno(place.covered),
+    area: place.area,
     size: fill?.size ?? '',
     medium: fill?.medium ?? '',
     alike: number(fill?.alike ?? 1),
