@@ -18,7 +18,7 @@ from dace.households.keeping import new_row
 from dace.households.scope import ConflictError, Scope
 from dace.measuring.models import Subject
 from dace.measuring.services import past_instant, subject_of
-from dace.shelf.brews import core_recipe, day_of
+from dace.shelf.brews import ONE_PRESS, core_recipe, day_of
 from dace.shelf.models import Brew, BrewEvent, OwnMaterial
 from dace.shelf.recipes import ingredients_of
 from dace.shelf.seen import checked, remember
@@ -151,7 +151,7 @@ def do_step(scope: Scope, row_id: uuid.UUID, brew_id: uuid.UUID, kind: str) -> B
     repeat = BrewEvent.objects.written_before(scope, row_id)
     if repeat is not None:
         return repeat
-    if kind not in (BrewEvent.Kind.STIR, BrewEvent.Kind.VENT):
+    if kind not in ONE_PRESS:
         raise DaceError("kind", f"“{kind}”", "stir or vent would do")
     brew = on_its_way(scope, brew_id)
     with change(scope, "brew", f"{brew.name}: {BrewEvent.Kind(kind).label}"):

@@ -23,6 +23,8 @@ from dace.shelf.recipes import ingredients_of
 _LEAST_DAYS, _MOST_DAYS, _LAST_DAY = 14, 90, 119.0
 
 
+ONE_PRESS = (BrewEvent.Kind.STIR, BrewEvent.Kind.VENT)
+"""Steps of a brew that ask for nothing more than to be done."""
 BrewState = Literal["brewing", "strained", "thrown"]
 _STATES: dict[str, BrewState] = {"": "brewing", "strain": "strained", "throw": "thrown"}
 
@@ -183,7 +185,7 @@ def _steps(
 ) -> tuple[StepRecord, ...]:
     """What the method wants, each with the next time for it; of a spoilt one the heap."""
     if core.past_use(recipe, day_of(brew, scope.now)):
-        words = "past its time: it is spoilt. Pour it on the heap, not on plants"
+        words = "spoilt: pour it on the heap"
         return (StepRecord("throw", words, scope.now, True),)
     steps = []
     for kind, words, every in core.method(brew.method).nature.steps:

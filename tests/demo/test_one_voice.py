@@ -1,21 +1,18 @@
 """Weir Yard through the year: path, Bench, Season and roots say one thing of each stop."""
 
-from datetime import datetime
 from unittest import mock
-from zoneinfo import ZoneInfo
 
 from dace.demo.keys import key
 from tests.api.base import WeirYardCase
+from tests.demo.days import DAYS, evening
 
-DAYS = ("2026-04-20", "2026-06-01", "2026-07-14", "2026-08-20", "2026-10-05", "2026-12-15")
 QUIET = ("rest", "flush", "water", "look", "wait", "enough")
 
 
 class OneVoice(WeirYardCase):
     def on(self, day):
         """Every screen of a day."""
-        now = datetime.fromisoformat(f"{day}T17:40").replace(tzinfo=ZoneInfo("Europe/London"))
-        with mock.patch("dace.households.clock.now", return_value=now):
+        with mock.patch("dace.households.clock.now", return_value=evening(day)):
             path = self.asking.get("/api/path").json()
             season = self.asking.get("/api/season").json()
             roots = self.asking.get("/api/roots").json()["fills"]

@@ -43,7 +43,7 @@ class Nature:
     extraction: tuple[str, str, str]
 
 
-_STRAIN = ("strain", "strain it, and put the solids on the heap", 0)
+_STRAIN = ("strain", "strain it; solids to the heap", 0)
 _FLAGS = ("sour", "caustic", "living", "hot", "airless", "frees_shell", "uses_up_air")
 _LIQUIDS = ("water", "vinegar", "sugar")
 

@@ -28,16 +28,14 @@ def drain_question(facts: Facts, kind: str, pen: bool) -> Question | None:
         return None
     if facts.over < _LIKELY:
         return None
-    never = (
-        "it was never read" if facts.read is None else f"it was last read {facts.read_age} days ago"
-    )
-    what = f"Read {where} first: {never}, and it may be too salty"
+    never = "never read" if facts.read is None else f"last read {facts.read_age} days ago"
+    what = f"Read {where} first: {never}"
     return Question("drain", what, "read first", after)
 
 
 def unread() -> Question:
     """A place that nobody read: asked beside its feed."""
-    return Question("drain", "Read the run-off as you go: it was never read here", "", ())
+    return Question("drain", "Read the run-off as you go: never read", "", ())
 
 
 def long_unseen(facts: Facts, grows: Grows) -> bool:

@@ -18,7 +18,7 @@ from dace.desks.round.schemas import (
     RoundRowOut,
 )
 from dace.desks.shared.figures import steps_out
-from dace.desks.shared.stops import growing_words, stop_name
+from dace.desks.shared.stops import stop_name
 from dace.feeding.models import CanPart, Serving, Tick
 from dace.feeding.plans import cans_to_mix
 from dace.feeding.ticks import parts_of, tick_words
@@ -207,7 +207,7 @@ def _row(one: StopVerdict, slot: int, each: Mapping[str, float], now: CansNow) -
         slot=slot,
         name=stop_name(one),
         area=one.place.area,
-        who=growing_words(stand for stand, _ in poured),
+        who=_who([stand for stand, _ in poured]),
         amount=_poured_words(poured),
         half=_poured_words([(stand, amount / 2) for stand, amount in poured]),
         litres=round(litres, 3),
@@ -227,11 +227,20 @@ def _row(one: StopVerdict, slot: int, each: Mapping[str, float], now: CansNow) -
     )
 
 
+def _who(stands: Sequence[StandRecord]) -> str:
+    """``12 chilli peppers``: those of one crop together."""
+    counts: dict[str, int] = {}
+    crops = {stand.crop.key: stand.crop for stand in stands}
+    for stand in stands:
+        counts[stand.crop.key] = counts.get(stand.crop.key, 0) + stand.count
+    return ", ".join(crops[key].counted(count) for key, count in counts.items())
+
+
 def _poured_words(poured: Sequence[tuple[StandRecord, float]]) -> str:
     """``1 L each`` of several alike, ``1.7 L in all`` on a tray; ``4 × 1 L and 2 × 0.5 L``."""
-    if len(poured) == 1:
-        (one, each) = poured[0]
-        if one.count >= _MANY:
-            return f"{shown.litres(each * one.count, 2)} in all"
-        return f"{shown.litres(each, 2)}{' each' if one.count > 1 else ''}"
+    if len({round(each, 4) for _, each in poured}) == 1:
+        count, each = sum(one.count for one, _ in poured), poured[0][1]
+        if count >= _MANY:
+            return f"{shown.litres(each * count, 2)} in all"
+        return f"{shown.litres(each, 2)}{' each' if count > 1 else ''}"
     return " and ".join(f"{one.count} × {shown.litres(each, 2)}" for one, each in poured)

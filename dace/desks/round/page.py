@@ -34,7 +34,7 @@ from dace.households.changes import changes_of
 from dace.households.scope import Scope
 from dace.households.version import newest_change, version_of
 from dace.notebook.trying import Task, tasks
-from dace.shelf.brews import brews
+from dace.shelf.brews import ONE_PRESS, brews
 
 _TRIES = 3
 _ROUND_TO = 5  # minutes
@@ -67,15 +67,16 @@ def _round(scope: Scope) -> RoundOut:
         scope, cans_shown(scope, CansNow(found, served, done, changes, garden.weighs)), found
     )
     out = [_Shown(at, one, verdict_out(one.verdict)) for at, one in enumerate(found.stops)]
+    due_steps = [(record, record.due) for record in brews(scope) if record.due]
     shed = [
         RoundShedOut(
             id=record.brew.pk,
             name=record.brew.name,
-            kind="" if step.kind == "strain" else step.kind,
+            kind=step.kind if step.kind in ONE_PRESS else "",
             words=step.words,
         )
-        for record in brews(scope)
-        for step in record.due
+        for record, steps in due_steps
+        for step in [next((one for one in steps if one.kind not in ONE_PRESS), steps[0])]
     ]
     flushes = [_flush(row) for row in out if row.kind.block == "flush"]
     due = [_due(row) for row in out if row.kind.block == "due"]
@@ -91,7 +92,8 @@ def _round(scope: Scope) -> RoundOut:
     return RoundOut(
         edition=edition,
         today=on,
-        title=_title(to_pour, beside, left, grows=found.yard is not None),
+        title=_title(to_pour, beside, grows=found.yard is not None),
+        minutes=_ROUND_TO * max(1, round(core.minutes_for(to_pour, left) / _ROUND_TO)),
         left=left,
         done=len(done),
         cans=cans,
@@ -119,8 +121,8 @@ class _Shown:
         return core.kind_of(self.said.kind)
 
 
-def _title(cans: int, beside: Sequence[core.VerdictKind], stops: int, grows: bool) -> str:
-    """What there is to do, in one line, and about how long it takes."""
+def _title(cans: int, beside: Sequence[core.VerdictKind], grows: bool) -> str:
+    """What there is to do, in one line."""
     feed = core.kind_of("feed")
     counts = Counter({(feed.one, feed.many): cans})
     counts.update((kind.one, kind.many) for kind in beside)
@@ -132,8 +134,7 @@ def _title(cans: int, beside: Sequence[core.VerdictKind], stops: int, grows: boo
     if not parts:
         return "Nothing to feed today" if grows else "Nothing grows here yet"
     said = core.listed(parts)
-    minutes = _ROUND_TO * max(1, round(core.minutes_for(cans, stops) / _ROUND_TO))
-    return f"{said[0].upper()}{said[1:]} today, about {minutes} minutes"
+    return f"{said[0].upper()}{said[1:]}"
 
 
 def _flush(row: _Shown) -> RoundFlushOut:
@@ -147,6 +148,7 @@ def _flush(row: _Shown) -> RoundFlushOut:
         who=growing_words(one.stands),
         headline=said.headline,
         reason=said.reason,
+        line=said.reason.split(". ")[-1],
         button=said.button,
         water_id=said.water_id,
         water=said.water,
@@ -237,7 +239,7 @@ def _in_a_block(task: Task, cans: Sequence[RoundCanOut]) -> bool:
 
 _TRIAL_TEXTS = {
     "measure": "measure each pot: {}",
-    "judge": "the day that was named to judge it",
+    "judge": "",
 }
 
 

@@ -114,7 +114,10 @@ class RoundCanOut(Out):
 
 
 class RoundFlushOut(Out):
-    """A pot to flush: its pours, those that are done, and when it is read."""
+    """A pot to flush: its pours, those that are done, and when it is read.
+
+    ``line`` is the shortest of the reason: what made it salty, where that is known.
+    """
 
     at: int
     fill_id: uuid.UUID
@@ -124,6 +127,7 @@ class RoundFlushOut(Out):
     who: str
     headline: str
     reason: str
+    line: str
     button: str
     water_id: uuid.UUID | None
     water: str
@@ -244,15 +248,16 @@ class RoundDayOut(Out):
 class RoundOut(Out):
     """Today's round.
 
-    ``title`` says what there is to do, ``leaves`` when leaves may be sprayed, empty where no
-    sprayer is owned; ``left`` and ``done`` count stops; ``edition`` is the newest change that it
-    shows, to send back as ``If-Match``; ``rhythm_new`` whether an upgrade changed how often the
-    garden is fed and nobody said yet that it is well.
+    ``title`` says what there is to do, in about so many ``minutes``; ``leaves`` when leaves may
+    be sprayed, empty where no sprayer is owned; ``left`` and ``done`` count stops; ``edition`` is
+    the newest change that it shows, to send back as ``If-Match``; ``rhythm_new`` whether an
+    upgrade changed how often the garden is fed and nobody said yet that it is well.
     """
 
     edition: int
     today: date
     title: str
+    minutes: int
     left: int
     done: int
     cans: list[RoundCanOut]

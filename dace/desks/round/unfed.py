@@ -54,13 +54,12 @@ def _row(
     done: tuple[uuid.UUID | None, int | None],
 ) -> RoundPlainOut:
     unfed, each = trial.unfed, fed.litres_each
-    grown = unfed.planting.grown
     return RoundPlainOut(
         trial_id=trial.pk,
         fill_id=unfed.fill_id,
         place_id=unfed.fill.place_id,
         name=name,
-        who=f"{grown.counted(unfed.count)}, plain water",
+        who="plain water",
         amount=f"{shown.litres(each, 2)}{' each' if unfed.count > 1 else ''}",
         litres=round(each * unfed.count, 3),
         water_id=can.water_id,

@@ -6955,6 +6955,8 @@ export interface components {
         /**
          * RoundFlushOut
          * @description A pot to flush: its pours, those that are done, and when it is read.
+         *
+         *     ``line`` is the shortest of the reason: what made it salty, where that is known.
          */
         RoundFlushOut: {
             /** At */
@@ -6970,6 +6972,8 @@ export interface components {
             flushes: boolean;
             /** Headline */
             headline: string;
+            /** Line */
+            line: string;
             /** Litres */
             litres: number;
             /** Name */
@@ -7051,10 +7055,10 @@ export interface components {
          * RoundOut
          * @description Today's round.
          *
-         *     ``title`` says what there is to do, ``leaves`` when leaves may be sprayed, empty where no
-         *     sprayer is owned; ``left`` and ``done`` count stops; ``edition`` is the newest change that it
-         *     shows, to send back as ``If-Match``; ``rhythm_new`` whether an upgrade changed how often the
-         *     garden is fed and nobody said yet that it is well.
+         *     ``title`` says what there is to do, in about so many ``minutes``; ``leaves`` when leaves may
+         *     be sprayed, empty where no sprayer is owned; ``left`` and ``done`` count stops; ``edition`` is
+         *     the newest change that it shows, to send back as ``If-Match``; ``rhythm_new`` whether an
+         *     upgrade changed how often the garden is fed and nobody said yet that it is well.
          */
         RoundOut: {
             /** Asks */
@@ -7075,6 +7079,8 @@ export interface components {
             leaves: string;
             /** Left */
             left: number;
+            /** Minutes */
+            minutes: number;
             /** Rhythm New */
             rhythm_new: boolean;
             /** Shed */

@@ -16,7 +16,7 @@ class Flush(AgainstSalt):
     """More salt than the most tender there likes, in what can be flushed."""
 
     key, mark, leads_to = "flush", "flush first", "flush"
-    title = "flush, no feed"
+    title = "flush"
     urgency, event, does = 1, "flush", "Flush"
     against = ("stop", "No feed today: flush first")
 

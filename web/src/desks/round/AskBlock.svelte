@@ -53,7 +53,7 @@
           </Button>
         {:else}
           <Button onclick={() => keys.read(look.subject_id)}>
-            Read it<span class="unseen">, {look.name}</span>
+            Read<span class="unseen">{` it, ${look.name}`}</span>
           </Button>
         {/if}
       </li>

@@ -3,7 +3,12 @@
   import PieceDrawing from '../../drawings/PieceDrawing.svelte';
   import type { RoundCan } from './round.svelte';
 
-  const { can }: { can: RoundCan } = $props();
+  interface Props {
+    can: RoundCan;
+    /** Where the can may be read: what that does. */
+    onread?: () => void;
+  }
+  const { can, onread }: Props = $props();
 </script>
 
 <ol>
@@ -19,11 +24,17 @@
   {/each}
 </ol>
 {#if can.reads}
-  <p class="reads" title={can.reads_range}>
+  <svelte:element
+    this={onread ? 'button' : 'p'}
+    class="reads"
+    title="{can.reads}, {can.reads_range}"
+    role={onread ? 'button' : undefined}
+    onclick={onread}
+  >
     <span class="soft">pen</span>
     <b>{can.reads.split(' ')[0]}</b>
-    <span class="unseen">{can.reads.split(' ').slice(1).join(' ')}, {can.reads_range}</span>
-  </p>
+    {#if onread}<span class="unseen">: read the can, it should show {can.reads_range}</span>{/if}
+  </svelte:element>
 {/if}
 
 <style>
@@ -61,9 +72,20 @@
 
   .reads {
     display: flex;
-    gap: var(--space-1);
-    align-items: baseline;
-    justify-content: end;
+    gap: var(--space-2);
+    align-items: center;
+    justify-content: center;
+  }
+
+  button.reads {
+    min-width: 92px;
+    min-height: var(--touch);
+    padding: 0 var(--space-3);
+    border: 1px solid var(--color-edge);
+    border-radius: var(--radius);
+    background: none;
+    color: inherit;
+    cursor: pointer;
   }
 
   @media (width <= 700px) {

@@ -33,23 +33,35 @@
 </script>
 
 <ActBlock title="{flush.name}: {flush.title}" tone="stop" problem={write.problem}>
-  <p>
-    {flush.reason}
-    {#if plan?.read_after}Aim: {plan.aim_text} or less.{/if}
+  <p class="line">
+    {flush.line}
     <button type="button" class="how" onclick={how}>how?</button>
   </p>
   {#snippet acts()}
     <Button look="go" disabled={write.busy || !flush.water_id} onclick={pour}>{flush.button}</Button
     >
     {#if plan?.read_after}
-      <Button onclick={() => keys.read(flush.subject_id)}>Read the run-off</Button>
+      <Button onclick={() => keys.read(flush.subject_id)}
+        >Read<span class="unseen"> the run-off</span></Button
+      >
     {/if}
   {/snippet}
 </ActBlock>
 
 <style>
+  .line {
+    color: var(--color-text-soft);
+  }
+
+  @media (width <= 700px) {
+    .line {
+      display: none;
+    }
+  }
+
   .how {
-    min-height: var(--touch);
+    min-width: var(--touch);
+    min-height: 32px;
     padding: 0 var(--space-2);
     border: 0;
     background: none;

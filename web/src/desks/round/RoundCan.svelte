@@ -4,7 +4,6 @@
   import { working } from '../../app/working.svelte';
   import CanRecipe from './CanRecipe.svelte';
   import CorrectionCard from '../notebook/CorrectionCard.svelte';
-  import Button from '../../ui/Button.svelte';
   import Message from '../../ui/Message.svelte';
   import { rowsOf } from './areas';
   import AreaRow from './AreaRow.svelte';
@@ -36,10 +35,9 @@
 
 <section aria-label="Can {can.letter}" class:over={!open}>
   <header>
-    <h2>Can {can.letter}{can.fills > 1 ? `, ${can.fills} times` : ''}</h2>
-    <CanRecipe {can} />
+    <h2>Can {can.letter}{can.fills > 1 ? ` ×${can.fills}` : ''}</h2>
+    <CanRecipe {can} onread={read} />
     <div class="acts">
-      <Button disabled={write.busy} onclick={read}>Read<span class="unseen"> the can</span></Button>
       {#if can.mixed}
         <button type="button" class="how" onclick={() => round.takeBack(can)}
           >undo<span class="unseen"> the can</span></button
@@ -123,7 +121,11 @@
   @media (width <= 700px) {
     header {
       grid-template-columns: minmax(0, 1fr) auto auto;
-      padding: var(--space-2) var(--space-3);
+      padding: var(--space-3);
+    }
+
+    .how {
+      display: none;
     }
   }
 </style>

@@ -1,6 +1,5 @@
 <script lang="ts">
   import { tick } from 'svelte';
-  import { counted } from '../../ui/language';
   import { away } from '../../app/away/away.svelte';
   import { ticks } from '../../app/away/words';
   import { garden } from '../../app/garden.svelte';
@@ -45,8 +44,9 @@
   });
   const sub = $derived.by(() => {
     if (!data || data.left + data.done === 0) return '';
-    const said = `${counted(data.left - unsent, 'stop')} to go · ${data.done} done`;
-    return unsent ? `${said} · ${unsent} not sent yet` : said;
+    const said = `${data.done + unsent} of ${data.left + data.done}`;
+    const minutes = data.left ? `${data.minutes} minutes · ` : '';
+    return `${minutes}${said}${unsent ? ` · ${unsent} not sent yet` : ''}`;
   });
 
   follow(
@@ -69,8 +69,6 @@
   {#snippet acts()}
     {#if garden.stop}<Button onclick={() => garden.choose(null)}>The whole round</Button>{/if}
     {#if data?.left}<ButtonLink look="go" href="/walk">Walk</ButtonLink>{/if}
-    <RemindSwitch />
-    <Button onclick={() => print()}>Print</Button>
   {/snippet}
   {#if data}
     {#if data.rhythm_new && session.owner}<RhythmNews />{/if}
@@ -112,7 +110,11 @@
     {#each beside as asked (asked.what)}<AskBlock {asked} />{/each}
     <Waits {waits} leaves={garden.stop ? '' : data.leaves} />
     <ComingDays days={round.coming.data?.days ?? []} />
-    <p class="roots"><a href="/roots{garden.search}">What the roots say</a></p>
+    <div class="foot">
+      <RemindSwitch />
+      <Button onclick={() => print()}>Print</Button>
+      <a href="/roots{garden.search}">What the roots say</a>
+    </div>
   {/if}
 </Page>
 
@@ -121,14 +123,20 @@
     color: var(--color-text-soft);
   }
 
-  .roots a {
-    display: inline-block;
+  .foot {
+    display: flex;
+    flex-wrap: wrap;
+    gap: var(--space-3);
+    align-items: center;
+  }
+
+  .foot a {
     min-height: var(--touch);
     padding-top: 10px;
   }
 
   @media print {
-    .roots {
+    .foot {
       display: none;
     }
   }

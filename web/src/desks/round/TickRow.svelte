@@ -50,7 +50,8 @@
     </b>
   </button>
   <button type="button" class="other" disabled={write.busy} onclick={() => (other = true)}>
-    {done ? 'change' : 'other'}<span class="unseen"> amount for {row.name}</span>
+    <span aria-hidden="true">⋯</span>
+    <span class="unseen">{done ? 'change' : 'other'} amount for {row.name}</span>
   </button>
 </li>
 {#if write.problem}<li class="trouble"><Message problem={write.problem} /></li>{/if}
@@ -117,7 +118,7 @@
   }
 
   .other {
-    min-width: 84px;
+    min-width: var(--touch);
     min-height: var(--touch);
     padding: 0 var(--space-3);
     border: 1px solid var(--color-edge);
@@ -140,6 +141,10 @@
     .tick {
       gap: var(--space-3);
       padding-left: var(--space-3);
+    }
+
+    .who span:not(.care) {
+      display: none;
     }
 
     .other {
