@@ -264,7 +264,7 @@ from dace.core.words.dates import (
 )
 from dace.core.words.days import ago, day_in_words, day_words
 from dace.core.words.listing import listed
-from dace.core.words.numbers import completed, plain, read_number
+from dace.core.words.numbers import NUMBER, completed, plain, read_number
 from dace.core.words.quantities import (
     FAMILIES,
     family_words,
@@ -294,6 +294,7 @@ __all__ = [
     "MOST_VESSEL_L",
     "NEVER_CALIBRATED_DAYS",
     "NITRATE",
+    "NUMBER",
     "NUTRIENTS",
     "NUTRIENT_NAMES",
     "ORDERS",

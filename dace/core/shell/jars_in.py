@@ -100,14 +100,14 @@ def owned_in(given: Json) -> tuple[Owned, ...]:
 def _measure(told: object, given: Json) -> Owned:
     """A measure such as ``1 tsp``, ``7 mL scoop`` or ``10 mL syringe marked 1 mL``."""
     match = re.fullmatch(
-        r"(.+?)(?: (spoon|syringe|beaker|scoop|cap|jug))?(?: marked (.+))?", plain(str(told))
+        r"(.+?)(?: (spoon|syringe|beaker|scoop|cap|jug|can))?(?: marked (.+))?", plain(str(told))
     )
     if match is None:
         raise DaceError("owned", repr(told)[:60], "a measure such as 7 mL scoop would do")
     family = measures_in(given)
     holds = read_amounts(match[1], family, "owned")[0].value
     step = read_amounts(match[3], family, "owned")[0].value if match[3] else holds
-    kind = {"cap": "scoop", "jug": "beaker", None: "spoon"}.get(match[2], match[2])
+    kind = {"cap": "scoop", "jug": "beaker", "can": "beaker", None: "spoon"}.get(match[2], match[2])
     bare = plain(str(told)).removeprefix("1 ")
     return Owned(str(kind), match[2] or _SPOONS.get(bare, bare), holds, step)
 

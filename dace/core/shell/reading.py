@@ -4,8 +4,10 @@ from __future__ import annotations
 
 import re
 from collections.abc import Callable
+from datetime import date, timedelta
 
 from dace.core.api import (
+    NUMBER,
     DaceError,
     day_in_words,
     family_words,
@@ -30,7 +32,8 @@ _UNITS = {
 }  # fmt: skip
 _DAYS = {"hour": 1 / 24, "day": 1.0, "week": 7.0, "fortnight": 14.0, "month": 30.4, "year": 365.25}
 _TIMES = {"twice": 2.0, "once": 1.0, "three times": 3.0}
-_MOST_OWNED = 50
+_VESSELS = ("can", "watering can")
+_BY_NAME = (*_VESSELS, "scoop", "cap", "syringe", "jug")
 
 
 def read(given: Json) -> Json:
@@ -52,6 +55,10 @@ def _doubt(told: str, found: list[Reading]) -> str:
 
 
 def _amount(told: str, given: Json) -> list[Reading]:
+    several = re.fullmatch(rf"({NUMBER}) ?(?:-|–|to) ?({NUMBER}) ?([a-z].*)", plain(told))
+    if several:
+        ends = (f"{several[1]} {several[3]}", f"{several[2]} {several[3]}")
+        return [one for end in ends for one in _amount(end, given)]
     owned = _owned_in(told, given)
     if owned is not None:
         return [owned]
@@ -66,16 +73,37 @@ def _said(value: float, unit: str) -> str:
 
 
 def _owned_in(told: str, given: Json) -> Reading | None:
-    """So many of a measure that is owned, by its name: ``3 scoops``."""
-    match = re.fullmatch(r"([\d.,/ ]+?)\s*(?:level )?([a-z][a-z ]*?)s?", plain(told))
-    for measure in owned_in(given):
-        if match and match[2] == measure.name:
-            value = read_number(match[1], "text") * measure.holds_ml
-            return value, "mL", f"{say(value, 3)} mL by the {measure.name}"
-    return None
+    """So many of a measure or a can that is owned: ``3 scoops``, ``a capful``, ``half a can``."""
+    folded = re.sub(r"^(?:an?|full) ", "1 ", plain(told))
+    folded = re.sub(r"^half ", "1/2 ", folded)
+    match = re.fullmatch(rf"({NUMBER}) ?(?:level )?([a-z][a-z ]*?)(?:ful)?s?", folded)
+    if match is None or match[2] not in (*_BY_NAME, *(one.name for one in owned_in(given))):
+        return None
+    named = (one.holds_ml for one in owned_in(given) if one.name == match[2])
+    ml = next(named, _can_ml(given) if match[2] in _VESSELS else None)
+    if ml is None:
+        would_do = f"say what a {match[2]} holds, such as 7 mL {match[2]}, among what is owned"
+        raise DaceError("text", f"“{told.strip()}”", would_do)
+    value = read_number(match[1], "text") * ml
+    return value, "mL", f"{shown.millilitres(value)} by the {match[2]}"
+
+
+def _can_ml(given: Json) -> float | None:
+    """What the can holds [mL]: the first of ``vessels``, or ``vessel``."""
+    several = given.get("vessels") or [given.get("vessel")]
+    first = several[0] if isinstance(several, list) and several else None
+    return (
+        None if first is None else read_amounts(str(first), measures_in(given), "vessel")[0].value
+    )
 
 
 def _strength(told: str, given: Json) -> list[Reading]:
+    spoken = re.fullmatch(
+        r"(.+?(?:caps?|scoops?|capfuls?|scoopfuls?)) (per|to|in|/) (.+)", told.strip()
+    )
+    owned = _owned_in(spoken[1], given) if spoken else None
+    if spoken and owned:
+        told = f"{owned[0]:g} mL per {spoken[3]}"
     found = parse_strength(told, measures_in(given), shown_as=str(given.get("shown", "")))
     return [
         (one.amount, _UNITS[one.kind].replace("mL", one.unit or "mL"), one.meaning) for one in found
@@ -103,12 +131,23 @@ def _length(told: str, _: Json) -> list[Reading]:
 
 
 def _conductivity(told: str, given: Json) -> list[Reading]:
-    value = read_conductivity(told, str(given.get("scale", "mS/cm")), "text")
+    bare = re.sub(r"^(?:ec|tds|cf) (?=\d)", "", told.strip(), flags=re.IGNORECASE)
+    scaled = re.sub(r"ppm ?\(? ?(500|700)(?: scale)? ?\)?$", r"ppm\1", bare, flags=re.IGNORECASE)
+    value = read_conductivity(scaled, str(given.get("scale", "mS/cm")), "text")
     return [(value, "mS/cm", f"{say(value, 3)} mS/cm")]
 
 
-def _date(told: str, _: Json) -> list[Reading]:
+def _date(told: str, given: Json) -> list[Reading]:
+    today = date.fromisoformat(str(given["today"])) if given.get("today") else None
+    back = {"today": 0, "yesterday": 1}.get(plain(told))
     found = list(dict.fromkeys(ways_of(told).values()))
+    if not found and today is not None:
+        if back is not None:
+            found = [today - timedelta(days=back)]
+        else:  # without its year: the last one gone by
+            years = (f"{told.strip()} {today.year - ago}" for ago in (0, 1))
+            days = [day for year in years for day in ways_of(year).values() if day <= today]
+            found = days[:1]
     if not found:
         raise DaceError("text", f"“{told.strip()}”", "a day such as 14 July 2026 would do")
     return [(str(day), "day", day_in_words(day)) for day in found]
@@ -116,7 +155,12 @@ def _date(told: str, _: Json) -> list[Reading]:
 
 def _interval(told: str, _: Json) -> list[Reading]:
     """How far apart, in days: ``every 10 days``, ``twice a week``, ``fortnightly``."""
-    folded = plain(told)
+    folded = re.sub(r"^every other (?=[a-z])", "every 2 ", plain(told))
+    folded = re.sub(r"^every (\d+)(?:st|nd|rd|th) ", r"every \1 ", folded.replace("second", "2"))
+    several = re.fullmatch(r"(?:every )?(\d+) ?(?:-|–|to) ?(\d+) ([a-z]+)", folded)
+    if several:
+        ends = (f"every {end} {several[3]}" for end in (several[1], several[2]))
+        return [one for end in ends for one in _interval(end, {})]
     named = {"daily": 1.0, "weekly": 7.0, "fortnightly": 14.0, "monthly": 30.4}
     match = re.fullmatch(r"(?:every )?(?:([\d.,/ ]+) ?)?([a-z]+?)s?", folded)
     often = re.fullmatch(rf"({'|'.join(_TIMES)}|[\d.,]+ times?) (?:a|an|each|per) ([a-z]+)", folded)

@@ -31,6 +31,7 @@ _KITCHEN = {
 _METRIC_VOLUMES = {
     "millilitre": ("ml", "mls", "cc", "millilitre", "millilitres", "milliliter", "milliliters"),
     "centilitre": ("cl",),
+    "decilitre": ("dl",),
     "litre": ("l", "lt", "litre", "litres", "liter", "liters"),
 }
 _MASSES = {
@@ -95,6 +96,28 @@ AREA_UNIT = "|".join(
 """Pattern of every unit of area."""
 
 
+_SPELT_OUT = 4  # letters: nobody means one by a bare L
+_CONTAINERS = "bucket|box|bag|bottle|can|jug|jar|pack|packet|pail|tub|sack|carton|canister"
+
+
+def bare_amount(text: str) -> str:
+    """An amount without what it comes in or of: a number first, ``1`` where only a unit stands.
+
+    A large T is a tablespoon, a small one a teaspoon.
+
+    >>> bare_amount("5 gal bucket"), bare_amount("a quart"), bare_amount("2 T of crystals")
+    ('5 gal', '1 quart', '2 tbsp')
+    """
+    spelt = re.sub(r"(?<=\d) ?T\b\.?", " tbsp", text)
+    folded = plain(re.sub(r"(?<=\d) ?t\b\.?", " tsp", spelt))
+    folded = re.sub(r" of .+$", "", folded)
+    folded = re.sub(rf"(?<=[a-z]) (?:{_CONTAINERS})s?$", "", folded)
+    folded = re.sub(r"^(?:an?|one) (?=[a-z])", "1 ", folded)
+    folded = re.sub(r"^half (?=[a-z])", "1/2 ", folded)
+    spelt_out = len(folded) >= _SPELT_OUT and re.fullmatch(UNIT, folded)
+    return f"1 {folded}" if spelt_out else folded
+
+
 @dataclass(frozen=True)
 class Amount:
     """A volume [mL] or a mass [g], and the family that gave it, where one did."""
@@ -142,13 +165,16 @@ def read_amounts(text: str, family: str | None, field: str) -> list[Amount]:
     >>> [round(a.value) for a in read_amounts("1 gallon", None, "vessel")]
     [3785, 4546]
     """
-    folded = plain(text)
+    folded = bare_amount(text)
     match = re.fullmatch(rf"({NUMBER})\s*({UNIT})\.?", folded)
     two = re.fullmatch(rf"({NUMBER}\s*{UNIT})\.?,?\s*(?:and|\+)?\s*({NUMBER}\s*{UNIT})\.?", folded)
     if two and not match:
         return _summed([read_amounts(part, family, field) for part in two.groups()], text, field)
     if not match:
-        raise DaceError(field, f"“{text.strip()}”", "a number and a measure such as 9 L would do")
+        such = "2 gallon" if family in ("us", "imperial") else "9 L"
+        raise DaceError(
+            field, f"“{text.strip()}”", f"a number and a measure such as {such} would do"
+        )
     count = read_number(match[1], field)
     found: dict[float, Amount] = {}
     for candidate in families_knowing([match[2]], family):
@@ -228,8 +254,10 @@ def read_measure(text: str, kind: str, field: str, usual: str = "") -> float:
     >>> round(read_measure("4 ft", "length", "l"), 2)
     1.22
     """
-    match = re.fullmatch(r"(-?)\s*" + f"({NUMBER})" + r"\s*(\D*?)", plain(text).replace("²", "2"))
-    match = match or re.fullmatch(rf"(-?)\s*({NUMBER})\s*(m2|ft2)", plain(text))
+    folded = re.sub(r"^minus (?=\d)", "-", plain(text).replace("²", "2"))
+    folded = re.sub(r"^an? (?=[a-z])", "1 ", re.sub(r" of .+$", "", folded))
+    match = re.fullmatch(r"(-?)\s*" + f"({NUMBER})" + r"\s*(\D*?)", folded)
+    match = match or re.fullmatch(rf"(-?)\s*({NUMBER})\s*(m2|ft2)", folded)
     names = {spelt: unit for unit, spellings in _OTHER[kind].items() for spelt in spellings}
     unit = names.get((match[3] or usual).strip()) if match else None
     if match is None or unit is None or (match[1] and kind != "temperature"):

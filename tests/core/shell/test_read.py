@@ -55,3 +55,47 @@ class Read(SimpleTestCase):
         self.assert_read("399", "strength", 2.5, shown="1 + 499")
         self.assert_read("68", "temperature", 20.0, measures="us")
         self.assert_read("700", "conductivity", 1.4, scale="ppm500")
+
+
+class OverTheFence(SimpleTestCase):
+    """As one says it: measures that are owned, what something comes in, ranges, days gone by."""
+
+    def value(self, text, kind, **more):
+        found = read({"text": text, "as": kind} | more)["readings"]
+        return [one["value"] for one in found]
+
+    def test_measures_that_are_owned(self):
+        owned = {"owned": ["7 mL cap", "5 mL scoop", "9 L can"]}
+        for text, ml in (("a capful", 7), ("3 scoops", 15), ("half can", 4500), ("1 can", 9000),
+                         ("two cans", 18_000), ("half a scoop", 2.5)):  # fmt: skip
+            self.assertEqual(self.value(text, "amount", **owned), [ml], text)
+        self.assertEqual(self.value("half can", "amount", vessel="9 L"), [4500])
+        (per_l,) = self.value("1 capful per gallon", "strength", measures="us", **owned)
+        self.assertAlmostEqual(per_l, 7 / 3.785, places=2)
+        with self.assertRaisesRegex(DaceError, "say what a scoop holds"):
+            self.value("3 scoops", "amount")
+
+    def test_what_it_comes_in_and_what_of_is_left_out(self):
+        us = {"measures": "us"}
+        for text, kind, value in (
+            ("5 gal bucket", "volume", 18.927),
+            ("a quart", "volume", 0.946),
+            ("1.5 lb box", "amount", 680.4),
+            ("2 T of crystals", "amount", 29.57),
+            ("1 inch of castings", "length", 0.0254),
+            ("68F", "temperature", 20.0),
+            ("minus 2 C", "temperature", -2.0),
+        ):
+            (found,) = self.value(text, kind, **us)
+            self.assertAlmostEqual(found, value, delta=0.001 * abs(value))
+
+    def test_pens_intervals_and_days(self):
+        self.assertEqual(self.value("1200 ppm", "conductivity", scale="ppm500"), [2.4])
+        self.assertEqual(self.value("700 ppm (500 scale)", "conductivity"), [1.4])
+        self.assertEqual(self.value("EC 1.4", "conductivity"), [1.4])
+        self.assertEqual(self.value("every 7-14 days", "interval"), [7, 14])
+        self.assertEqual(self.value("every other day", "interval"), [2])
+        self.assertEqual(self.value("2-3 tsp", "amount", measures="metric"), [10, 15])
+        july = {"today": "2026-07-14"}
+        self.assertEqual(self.value("yesterday", "date", **july), ["2026-07-13"])
+        self.assertEqual(self.value("20 Dec", "date", **july), ["2025-12-20"])
