@@ -140,6 +140,7 @@ def _yard(scope: Scope, garden: Garden, record: RootRecord, asked: tuple[Stop, .
         vessels=tuple(Vessel(str(v.pk), v.name, v.volume_l) for v in there),
         owned=core.with_kitchen(owned(scope), garden.measures),
         spoons=True,
+        weighs=garden.weighs,
         pen=Pen.objects.in_use(scope).exists(),
         slider=garden.slider,
     )

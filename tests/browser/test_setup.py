@@ -134,6 +134,8 @@ class FirstRun(Answering):
         expect(self.page.get_by_label("It is made of")).to_have_value("")
         self.go_on(16, last=True)
         expect(self.page.get_by_label("Filled to its mark it holds")).to_have_value("2 gallon")
+        self.go_on(17, last=True)
+        expect(self.page.get_by_label("Evenings")).to_have_value("two")
         self.press("Write it down")
         self.at_the_bench("Door tub")
         expect(self.page.get_by_text("2 sweet peppers · in flower")).to_be_visible()

@@ -113,8 +113,9 @@ class OneVoice(WeirYardCase):
         self.assertFalse(shown["cap"]["over"])
         said = portion["strength"].removeprefix("1 + ").removesuffix(" g/L")
         liquid = portion["strength"].startswith("1 + ")
-        amount = 6000 / (1 + float(said)) if liquid else 6 * float(said)
+        fill = portion["vessel_l"]
+        amount = 1000 * fill / (1 + float(said)) if liquid else fill * float(said)
         self.assertAlmostEqual(shown["amount"], amount, places=2)
-        self.assertAlmostEqual(shown["pour"]["left_l"], 0, places=6)
+        self.assertAlmostEqual(shown["pour"]["left_l"], fill - 6, places=6)
         self.assertNotIn("stop", [one["severity"] for one in shown["advice"]])
         self.assertLessEqual(sum(one["open"] for one in shown["advice"]), 2)

@@ -83,6 +83,8 @@ def _up_to(litres: float, step: float) -> float:
 class AmountSaid:
     """An amount as it is weighed, and ``by`` which spoons or stock solution it is measured.
 
+    ``weighed`` is whether grams are said at all where spoons give it.
+
     ``pieces`` are the fills of measures that come to it; of a stock what is taken of it.
     """
 
@@ -90,6 +92,7 @@ class AmountSaid:
     by: str = ""
     from_stock: bool = False
     pieces: tuple[Piece, ...] = ()
+    weighed: bool = True
 
     @property
     def words(self) -> str:
@@ -100,6 +103,8 @@ class AmountSaid:
         """
         if not self.by or self.by == self.exact:
             return self.exact
+        if not self.weighed:
+            return self.by
         return f"{self.exact}: {self.by}" if self.from_stock else f"{self.exact} ({self.by})"
 
 

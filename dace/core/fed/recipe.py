@@ -166,6 +166,23 @@ def whole_can(
     return _mixed(replace(own, litres=litres), parts, yard)
 
 
+def of_can(own: Portion, whole: Portion) -> Portion:
+    """A stop's portion said as the can that it is poured from is measured and filled."""
+    base = own.base
+    if base is not None and whole.base is not None:
+        base = replace(base, said=whole.base.said)
+    return replace(
+        own,
+        said=whole.said,
+        base=base,
+        vessel=whole.vessel,
+        vessel_name=whole.vessel_name,
+        fill_l=whole.fill_l,
+        cans=whole.cans,
+        mixed_l=whole.litres,
+    )
+
+
 def _mixed(own: Portion, parts: Sequence[tuple[str, float]], yard: Yard) -> Portion:
     """A portion of other parts; its last is what it is named by."""
     by_key = {one.key: one for one in yard.sources}
@@ -222,11 +239,11 @@ def in_vessel(own: Portion, yard: Yard) -> Portion:
     base = own.base
     if base is not None:
         base = replace(base, said=by_jug(base.amount / cans))
+    dense = spoonful(own.source, own.unit, yard)
+    said = measured(own.amount / cans, own.unit, yard.owned, dense)
     return replace(
         own,
-        said=measured(
-            own.amount / cans, own.unit, yard.owned, spoonful(own.source, own.unit, yard)
-        ),
+        said=replace(said, weighed=not yard.spoons or (yard.weighs and own.unit == "g")),
         vessel=vessel.key if vessel else "",
         vessel_name=vessel.name if vessel else "",
         fill_l=litres / cans,

@@ -127,7 +127,8 @@ class Yard:
     """All of a garden on a day: its weather, its stops in walking order, and what there is.
 
     ``pen`` is whether anybody can read conductivity there; ``slider`` goes from -1 (spare
-    money) over 0 to 1 (spare effort). ``spoons`` is whether amounts come in what is ``owned``.
+    money) over 0 to 1 (spare effort). ``spoons`` is whether amounts come in what is ``owned``,
+    ``weighs`` whether grams are said beside them.
     """
 
     days: Outlook
@@ -139,6 +140,7 @@ class Yard:
     pen: bool = True
     slider: float = 0.0
     spoons: bool = False
+    weighs: bool = False
 
 
 @dataclass(frozen=True)

@@ -10,7 +10,7 @@ from dace.core.fed.dressing import dressings, lack_over_weeks
 from dace.core.fed.facts import Facts, facts_of
 from dace.core.fed.meals import meal_of, strong_as
 from dace.core.fed.options import Fed
-from dace.core.fed.recipe import from_mixed, litres_each, recipes, whole_can
+from dace.core.fed.recipe import from_mixed, litres_each, of_can, recipes, whole_can
 from dace.core.fed.records import Each, NamedWater, Portion, Stop, ToGet, Verdict, Yard
 from dace.core.fed.rhythm import rhythm_now
 from dace.core.rootzone.flush import Flush, flush, unread
@@ -119,7 +119,7 @@ def _poured_together(
             own, litres = offer, can.poured(bid)
             if (bid.per_l, offer.litres) != (can.per_l, litres):
                 own = whole_can(offer, can.parts, litres, yard)
-            own = replace(own, mixed_l=can.litres)
+            own = of_can(own, whole_can(offer, can.parts, can.litres, yard))
             if own.per_l < offer.per_l / _SAME and at != can.stops[least]:
                 why = f"{SHARED} {names[whole[can.stops[least]].stop]}"
                 own = replace(own, bound_by=why)
@@ -140,7 +140,8 @@ def _judged(stop: Stop, yard: Yard, stock: dict[str, float]) -> _Judged:
     """One stop's, from all that bears on it; the same is only looked up."""
     bare = replace(stop, followed=None)  # type: ignore[arg-type]
     around = (yard.days.digest, yard.sources, yard.waters, yard.vessels, yard.owned, yard.pen)
-    follows_from = (stop.followed.whole, bare, stock.copy(), *around, yard.slider)
+    said = (yard.spoons, yard.weighs, yard.slider)
+    follows_from = (stop.followed.whole, bare, stock.copy(), *around, *said)
     return _KNOWN.of(stop.key, follows_from, lambda: _judge(stop, yard, stock))
 
 

@@ -4,7 +4,6 @@ from __future__ import annotations
 
 from dataclasses import replace
 
-from dace.core.can.strength import format_strength
 from dace.core.fed.facts import Facts
 from dace.core.fed.records import Verdict
 from dace.core.verdict.case import Case, Decided
@@ -34,13 +33,12 @@ class Feed(Given):
         portion = found.recipe
         assert portion is not None  # what nothing suits waits; see ``to_get``
         times = "" if portion.cans == 1 else f", {number_word(portion.cans)} times"
-        at = format_strength(portion.per_l, portion.unit, 2)
         fills = f"{shown.litres(portion.fill_l, 2)} of {portion.water_name}{times}"
         if portion.base is not None:
             base = portion.base
-            first = f"{base.said.words} of {base.name}, then {portion.words} of {portion.name}"
-            return f"Feed {first}, to {fills}."
-        return f"Feed {portion.name} at {at}: {portion.words} in {fills}."
+            first = f"{base.said.by or base.said.words} of {base.name}"
+            return f"Feed {first}, then {portion.words} of {portion.name}, to {fills}."
+        return f"Feed {portion.words} of {portion.name} in {fills}."
 
     def button(self, facts: Facts, found: Verdict) -> str:
         """How much of it goes on each."""
