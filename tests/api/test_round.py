@@ -77,6 +77,26 @@ class Rounds(WeirYardCase):
         self.assertNotIn("2026-07-14", days(after))
         self.assertGreaterEqual(min(days(after)), "2026-07-15")
 
+    def test_spoons_for_all_and_grams_first_for_who_weighs(self):
+        def powders():
+            lines = [line for can in self.round()["cans"] for line in can["lines"]]
+            return [line for line in lines if line["form"] == "dry"]
+
+        spoons = powders()
+        self.assertTrue(spoons)
+        self.assertFalse([one for one in spoons if one["amount"].endswith(" g") or one["note"]])
+        said = self.verdict(self.can()["rows"][0]["fill_id"])["headline"]
+        self.assertNotRegex(said, r"\d g\b")
+        weighs = self.asking.post("/api/garden/feeding", {"weighs": True})
+        self.assertEqual(weighs.status_code, 200)
+        self.assertTrue(all(one["amount"].endswith(" g") for one in powders()))
+
+    def test_questions_are_three_at_most_and_one_for_a_kind(self):
+        asks = self.round()["asks"]
+        self.assertLessEqual(len(asks), 3)
+        self.assertEqual(len({(one["about"], one["what"]) for one in asks}), len(asks))
+        self.assertTrue(all(one["looks"] for one in asks))
+
     def test_half_none_own_and_more(self):
         can = self.can()
         first, second = can["rows"][:2]

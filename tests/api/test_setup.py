@@ -100,6 +100,13 @@ class SettingUp(OwnGarden):
         waters = {w["name"]: w for w in self.own.get("/api/setup").json()["waters"]}
         self.assertAlmostEqual(waters["half"]["ec_ms_cm"], 0.36, delta=0.01)
 
+    def test_a_place_belongs_to_an_area(self):
+        place_id, _ = self.place()
+        kept = self.own.get("/api/setup").json()["places"][0]
+        body = {key: kept[key] for key in ("name", "kind", "covered")}
+        self.put(f"/api/places/{place_id}", body | {"area": " Tunnel "})
+        self.assertEqual([s["area"] for s in self.own.get("/api/path").json()["stops"]], ["Tunnel"])
+
     def test_the_path_is_walked_in_the_order_given(self):
         ids = [self.place(name)[0] for name in ("A", "B", "C")]
         reply = self.own.post("/api/path/order", {"places": ids[::-1]})
