@@ -107,7 +107,7 @@
   {:else if garden.stop}
     <p>Nothing grows at {garden.stop.name} now. Choose another stop along the path to pour.</p>
   {:else}
-    <p><b>Choose a stop along the path</b> to pour this can there and see what its stage likes.</p>
+    <p><b>Choose a stop along the path</b> to pour there and see what it likes.</p>
   {/if}
 </ActBar>
 
