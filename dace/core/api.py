@@ -40,7 +40,7 @@ from dace.core.can.leaf_limits import Limit as LeafLimit
 from dace.core.can.leftover import Leftover, keeps_until
 from dace.core.can.measured_out import Measured, Way, strength_words
 from dace.core.can.measures import KINDS as MEASURE_KINDS
-from dace.core.can.measures import TEASPOON_ML, Owned, usual_measures, with_kitchen
+from dace.core.can.measures import TEASPOON_ML, Owned, fill_words, usual_measures, with_kitchen
 from dace.core.can.measuring import AmountSaid, Vessel, by_jug, measured, vessel_for
 from dace.core.can.mix_asked import MixAsked
 from dace.core.can.mixing import MOST_VESSEL_L, Mixture, fill_can, fill_with
@@ -529,6 +529,7 @@ __all__ = [
     "feed_cap",
     "fill_can",
     "fill_with",
+    "fill_words",
     "filled_in",
     "find_mix",
     "fit_words",

@@ -163,7 +163,7 @@ class Stocked:
     @property
     def words(self) -> str:
         """What to do, as one says it."""
-        return f"{self.taken.words} of a stock of {self.made.words} in {shown.litres(_stock_l())}"
+        return f"{self.taken.words} of a stock of {self.made.words} in {fill_words(_stock_l())}"
 
 
 def stocked(ml: float, owned: tuple[Owned, ...]) -> Stocked | None:
@@ -183,6 +183,23 @@ def quart_l() -> float | None:
     """What a quart holds [L]; None where one thinks in litres."""
     family = shown.shown_in().measures
     return family_ml(family, "quart") / 1000 if family in _BY_QUART else None
+
+
+def fill_words(litres: float) -> str:
+    """How full a can is, as its marks say it: in litres, or in quarts and their parts.
+
+    >>> fill_words(6.5)
+    '6.5 L'
+    >>> with shown.showing(shown.Shown("us")): fill_words(6.5 * 0.946353)
+    '6 ½ qt'
+    """
+    quart = quart_l()
+    if quart is None:
+        return shown.litres(litres)
+    quarters = round(4 * litres / quart)
+    if quarters < 1 or abs(quarters / 4 * quart - litres) > _CLOSE * litres:
+        return shown.litres(litres)
+    return f"{_count_words(quarters / 4)} qt"
 
 
 def _stock_l() -> float:

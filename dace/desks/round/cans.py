@@ -128,7 +128,7 @@ def _water(fill_l: float, name: str, now: CansNow) -> RoundLineOut:
     share = min(1.0, fill_l / vessel.litres) if vessel else 1.0
     into = f", {vessel.name}" if vessel else ""
     return RoundLineOut(
-        amount=shown.litres(fill_l, 3),
+        amount=core.fill_words(fill_l),
         what=f"{name}{into}",
         note="",
         pieces=[PieceOut(kind="can", name=vessel.name if vessel else "can", count=round(share, 3))],

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from dataclasses import replace
 
+from dace.core.can.measures import fill_words
 from dace.core.fed.facts import Facts
 from dace.core.fed.records import Verdict
 from dace.core.verdict.case import Case, Decided
@@ -33,7 +34,7 @@ class Feed(Given):
         portion = found.recipe
         assert portion is not None  # what nothing suits waits; see ``to_get``
         times = "" if portion.cans == 1 else f", {number_word(portion.cans)} times"
-        fills = f"{shown.litres(portion.fill_l, 2)} of {portion.water_name}{times}"
+        fills = f"{fill_words(portion.fill_l)} of {portion.water_name}{times}"
         if portion.base is not None:
             base = portion.base
             first = f"{base.said.by or base.said.words} of {base.name}"
