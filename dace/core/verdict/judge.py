@@ -23,7 +23,7 @@ from dace.core.verdict.kinds import decide, kind_of, matters
 from dace.core.verdict.to_get import said_to_get, to_get
 from dace.core.verdict.together import SHARED, Bid, bids_of, shared
 from dace.core.verdict.wants import Want
-from dace.core.verdict.words import basis_of, small_pot
+from dace.core.verdict.words import basis_of, locked_by_ph, small_pot
 
 _APART = 1 / 3
 _IN_DOUBT = 0.5
@@ -223,7 +223,9 @@ def _reasons(facts: Facts, decided: Decided, cold: str) -> tuple[str, ...]:
     """Why; a cold night first, where it is not the headline itself."""
     kind = kind_of(decided.kind)
     said = kind.reason(facts, decided)
-    return (cold, said) if kind.acts else (said,)
+    if not kind.acts:
+        return (said,)
+    return cold, said, locked_by_ph(facts) if kind.feeds else ""
 
 
 def _over(decided: Decided) -> bool:

@@ -11,11 +11,14 @@ from dace.core.season.need import room_for
 from dace.core.verdict.case import Decided
 from dace.core.words import shown
 from dace.core.words.days import day_words
+from dace.core.words.listing import listed
 
 _NUMBERS = ("no", "one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten")
 _ORDINALS = ("1st", "2nd", "3rd")
 _ROOMY = 0.95
 _FRESH_DAYS = 14
+_LOCKED = 0.5 - 1e-9
+"""So far above its range phosphorus and iron do not come to a crop."""
 
 
 def number_word(count: int) -> str:
@@ -52,6 +55,18 @@ def basis_of(facts: Facts, decided: Decided) -> tuple[Basis, ...]:
     if facts.last_fed is not None:
         found.append(Basis("fed", "last feed", (facts.today - facts.last_fed).days))
     return tuple(found)
+
+
+def locked_by_ph(facts: Facts) -> str:
+    """That no phosphorus nor iron is to be had so far above the pH that a crop likes."""
+    ph = facts.stop.ph
+    if ph is None:
+        return ""
+    named = [one.crop.name.lower() for one in facts.stop.grows if ph >= one.crop.ph[1] + _LOCKED]
+    if not named:
+        return ""
+    whom = listed(list(dict.fromkeys(named)))
+    return f"At pH {ph:.1f} phosphorus and iron stay locked for {whom}."
 
 
 def small_pot(facts: Facts, fed: Sequence[Fed]) -> str:

@@ -3,6 +3,7 @@
 import unittest
 
 from dace.core.errors import DaceError
+from dace.core.season.crops import crop
 from dace.core.shell.verdicts import verdict
 from dace.core.verdict.kinds import KINDS
 from tests.core.verdict.yards import (
@@ -253,8 +254,8 @@ class NoFeed(unittest.TestCase):
         self.assertIn("Germinating", one(sown | {"filled_on": "2026-07-08"})["headline"])
 
     def test_nothing_outlives_its_killing_night(self):
-        for crop, stage in (("aubergine", "harvest"), ("courgette", "harvest")):
-            old = with_planting(pot(crop=crop, stage=stage, plants=1), seen_on="2026-09-20")
+        for key, stage in (("aubergine", "harvest"), ("courgette", "harvest")):
+            old = with_planting(pot(crop=key, stage=stage, plants=1), seen_on="2026-09-20")
             found = one(old | {"poured": [], "readings": []}, today="2026-12-15")
             self.assertEqual(found["kind"], "rest", crop)
             self.assertRegex(found["headline"], "Ended by cold|Its season is over")
@@ -321,3 +322,13 @@ class Several(unittest.TestCase):
     def test_kinds_stand_in_their_order(self):
         order = ("rest", "flush", "water", "look", "wait", "feed", "dress", "enough")
         self.assertEqual(tuple(kind.key for kind in KINDS), order)
+
+
+class Locked(unittest.TestCase):
+    def test_half_a_unit_above_its_range_no_phosphorus_is_promised(self):
+        """Limed water ties phosphorus and iron to lime; a can brings neither to the roots."""
+        top = crop("chilli").ph[1]
+        said = "phosphorus and iron stay locked for chilli pepper"
+        self.assertIn(said, one(pot(ph=top + 0.5))["reason"])
+        self.assertNotIn("locked", one(pot(ph=top + 0.4))["reason"])
+        self.assertNotIn("locked", one(pot())["reason"])
