@@ -257,7 +257,7 @@ class NoFeed(unittest.TestCase):
         for key, stage in (("aubergine", "harvest"), ("courgette", "harvest")):
             old = with_planting(pot(crop=key, stage=stage, plants=1), seen_on="2026-09-20")
             found = one(old | {"poured": [], "readings": []}, today="2026-12-15")
-            self.assertEqual(found["kind"], "rest", crop)
+            self.assertEqual(found["kind"], "rest", key)
             self.assertRegex(found["headline"], "Ended by cold|Its season is over")
 
     def test_southern_summer_and_autumn_garlic(self):
