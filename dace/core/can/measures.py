@@ -161,16 +161,17 @@ class Stocked:
     taken: Rounded
 
     @property
-    def words(self) -> str:
-        """What to do, as one says it."""
-        return f"{self.taken.words} of a stock of {self.made.words} in {fill_words(_stock_l())}"
+    def stock(self) -> str:
+        """What the stock is, as one says it."""
+        return f"{self.made.words} in {fill_words(_stock_l())}"
 
 
 def stocked(ml: float, owned: tuple[Owned, ...]) -> Stocked | None:
     """How so little is measured that no spoon is small enough for it; None where one is.
 
-    >>> stocked(0.15, usual_measures("metric")).words
-    '2 tablespoons of a stock of 1 teaspoon in 1 L'
+    >>> found = stocked(0.15, usual_measures("metric"))
+    >>> found.taken.words, found.stock
+    ('2 tablespoons', '1 teaspoon in 1 L')
     """
     found = _stocks(owned, shown.shown_in().measures)
     near = min(found, key=lambda one: abs(one - ml), default=None)

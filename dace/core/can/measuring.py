@@ -81,7 +81,7 @@ def _up_to(litres: float, step: float) -> float:
 
 @dataclass(frozen=True)
 class AmountSaid:
-    """An amount as it is weighed, and ``by`` which spoons or stock solution it is measured.
+    """An amount as it is weighed, and ``by`` which spoons it is measured, of which ``stock``.
 
     ``weighed`` is whether grams are said at all where spoons give it.
 
@@ -90,7 +90,7 @@ class AmountSaid:
 
     exact: str
     by: str = ""
-    from_stock: bool = False
+    stock: str = ""
     pieces: tuple[Piece, ...] = ()
     weighed: bool = True
 
@@ -103,9 +103,10 @@ class AmountSaid:
         """
         if not self.by or self.by == self.exact:
             return self.exact
+        taken = f"{self.by} of a stock of {self.stock}" if self.stock else self.by
         if not self.weighed:
-            return self.by
-        return f"{self.exact}: {self.by}" if self.from_stock else f"{self.exact} ({self.by})"
+            return taken
+        return f"{self.exact}: {taken}" if self.stock else f"{self.exact} ({self.by})"
 
 
 NOT_MEASURED = AmountSaid("")
@@ -137,8 +138,8 @@ def measured(
         return AmountSaid(said, found.words, pieces=found.pieces)
     trace = stocked(amount / dense, spoons)
     if trace is not None:
-        return AmountSaid(said, trace.words, from_stock=True, pieces=trace.taken.pieces)
+        return AmountSaid(said, trace.taken.words, trace.stock, trace.taken.pieces)
     weighed = stock_for(amount, dense * TEASPOON_ML) if unit == "g" else None
     if weighed is not None:
-        return AmountSaid(said, weighed.words, from_stock=True)
+        return AmountSaid(said, *weighed.parted)
     return AmountSaid(said)

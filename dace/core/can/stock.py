@@ -26,10 +26,15 @@ class StockSolution:
     keeps_days: int
 
     @property
+    def parted(self) -> tuple[str, str]:
+        """How much is taken, and of which stock, as one says it."""
+        made = f"{shown.grams(self.grams, 2)} in {shown.litres(_STOCK_L)}"
+        return shown.millilitres(self.ml, 2), made
+
+    @property
     def words(self) -> str:
         """What to do, as one says it."""
-        made, taken = shown.grams(self.grams, 2), shown.millilitres(self.ml, 2)
-        return f"{taken} of a stock of {made} in {shown.litres(_STOCK_L)}"
+        return " of a stock of ".join(self.parted)
 
 
 def stock_for(grams: float, spoon_g: float = TEASPOON_G) -> StockSolution | None:

@@ -141,7 +141,7 @@ def portion(one: Option, litres: float, water: NamedWater, yard: Yard) -> Portio
         base=_bottom(one.base, litres),
         litres=litres,
     )
-    return in_vessel(bare, yard)
+    return _in_vessel(bare, yard)
 
 
 def _bottom(base: Base | None, litres: float) -> Bottom | None:
@@ -197,7 +197,7 @@ def _mixed(own: Portion, parts: Sequence[tuple[str, float]], yard: Yard) -> Port
         can=litre_of(tuple((one.feed, one.name, each) for one, each in several), water.ions),
         base=_bottom(base, own.litres),
     )
-    return in_vessel(made, yard)
+    return _in_vessel(made, yard)
 
 
 def from_mixed(can: MixedCan, fed: Sequence[Fed], yard: Yard) -> Portion | None:
@@ -232,13 +232,13 @@ def spoonful(source: str, unit: str, yard: Yard) -> float:
     return weighed or usual_dry_density()
 
 
-def in_vessel(own: Portion, yard: Yard) -> Portion:
+def _in_vessel(own: Portion, yard: Yard) -> Portion:
     """The same in the vessel and the measures that fit."""
     litres = own.litres
     vessel, cans = vessel_for(litres, yard.vessels)
     base = own.base
     if base is not None:
-        base = replace(base, said=by_jug(base.amount / cans))
+        base = replace(base, said=replace(by_jug(base.amount / cans), weighed=not yard.spoons))
     dense = spoonful(own.source, own.unit, yard)
     said = measured(own.amount / cans, own.unit, yard.owned, dense)
     return replace(

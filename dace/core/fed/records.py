@@ -282,7 +282,8 @@ class Verdict:
     verdict's own first; ``share`` is how much of the stage's wish is right now; ``next_on``
     the next day on which something is likely to be due; ``mixed`` whether its can stands there;
     ``to_get`` what to buy or make, where it is hungry and nothing on the shelf suits;
-    ``owed_mg`` what it is owed of N, P, K, Ca, Mg where it is fed.
+    ``owed_mg`` what it is owed of N, P, K, Ca, Mg where it is fed; ``cause`` the likely reason
+    for what it wants, where one is known: its reason says it too.
     """
 
     stop: str
@@ -307,3 +308,4 @@ class Verdict:
     mixed: bool = False
     to_get: ToGet | None = None
     owed_mg: tuple[float, ...] = ()
+    cause: str = ""

@@ -6,7 +6,7 @@ from collections.abc import Mapping, Sequence
 
 from dace.core.can.measuring import vessel_for
 from dace.core.fed.options import Option, litres_of
-from dace.core.fed.recipe import portion, poured, whole_can
+from dace.core.fed.recipe import of_can, portion, poured, whole_can
 from dace.core.fed.records import Portion, Verdict, Yard
 from dace.core.fed.slots import next_number
 from dace.core.figures import judgement
@@ -58,39 +58,43 @@ def poured_of(
             free[key] -= amount
         if one.option is not None:
             days.setdefault(one.ahead, []).append(one)
-    pours: list[tuple[Given, Option, Shared]] = []
-    cans = []
+    cans: list[tuple[Shared, list[Given]]] = []
     for _, several in sorted(days.items()):
         rows = [_bids(one, free) for one in several]
         for can in shared(rows, yard, held):
-            cans.append(_ahead(can, several, yard))
-            for at, bid in zip(can.stops, can.bids, strict=True):
-                one = several[at]
-                if can.per_l[-1] >= _LEAST * bid.strong:
-                    pours.append((one, _options(one)[bid.offer], can))
+            there = [several[at] for at in can.stops]
+            cans.append((can, there))
+            for bid, one in zip(can.bids, there, strict=True):
                 for source, per_l in _options(one)[bid.offer].parts if bid.offer else ():
                     free[source.key] -= per_l * one.litres
             for key, per_l in can.parts:
                 held[key] -= per_l * can.litres
-    return _as_portions(pours, yard), tuple(cans)
+    return _as_portions(cans, yard), tuple(_ahead(*one, yard) for one in cans)
 
 
 def _ahead(can: Shared, given: Sequence[Given], yard: Yard) -> CanAhead:
     amounts = tuple((key, per_l * can.litres) for key, per_l in can.parts)
     vessel, fills = vessel_for(can.litres, yard.vessels)
     name = vessel.name if vessel else ""
-    stops = tuple(given[at].facts.stop.key for at in can.stops)
+    stops = tuple(one.facts.stop.key for one in given)
     return CanAhead(given[0].facts.today, amounts, can.litres, fills, name, stops)
 
 
-def _as_portions(pours: Sequence[tuple[Given, Option, Shared]], yard: Yard) -> dict[int, Portion]:
-    options = [poured(option, dict(can.parts)) for _, option, can in pours]
-    litres_of([(one.mixed, one.water) for one in options])  # all at once: one by one is slow
+def _as_portions(cans: Sequence[tuple[Shared, Sequence[Given]]], yard: Yard) -> dict[int, Portion]:
+    """What each stop gets, said as the can is measured that it is poured from."""
+    rows = [
+        (can, bid, given, poured(_options(given)[bid.offer], dict(can.parts)))
+        for can, there in cans
+        for bid, given in zip(can.bids, there, strict=True)
+        if can.per_l[-1] >= _LEAST * bid.strong
+    ]
+    litres_of([(one.mixed, one.water) for *_, one in rows])  # all at once: one by one is slow
     found = {}
-    for one, (given, _, can) in zip(options, pours, strict=True):
+    for can, bid, given, one in rows:
         assert given.water is not None
-        litres = can.litres if len(can.stops) == 1 else given.litres
-        found[id(given)] = portion(one, litres, given.water, yard)
+        own = portion(one, can.poured(bid), given.water, yard)
+        whole = own if len(can.stops) == 1 else portion(one, can.litres, given.water, yard)
+        found[id(given)] = of_can(own, whole)
     return found
 
 

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import re
 from collections.abc import Callable
-from datetime import date, timedelta
+from datetime import timedelta
 
 from dace.core.api import (
     NUMBER,
@@ -23,6 +23,7 @@ from dace.core.api import (
 )
 from dace.core.shell.jars_in import measures_in, owned_in
 from dace.core.shell.json_in import Json, choice, text
+from dace.core.shell.weather_in import day_of
 
 Reading = tuple[float | str, str, str]
 _UNITS = {
@@ -138,7 +139,7 @@ def _conductivity(told: str, given: Json) -> list[Reading]:
 
 
 def _date(told: str, given: Json) -> list[Reading]:
-    today = date.fromisoformat(str(given["today"])) if given.get("today") else None
+    today = day_of(given["today"], "today") if given.get("today") else None
     back = {"today": 0, "yesterday": 1}.get(plain(told))
     found = list(dict.fromkeys(ways_of(told).values()))
     if not found and today is not None:

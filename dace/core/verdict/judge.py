@@ -190,6 +190,7 @@ def _judge(stop: Stop, yard: Yard, stock: dict[str, float]) -> _Judged:
         rhythm=small_pot(facts, fed),
         mixed=stop.mixed is not None and decided.kind == "feed" and bool(offers),
         to_get=wanted,
+        cause=kind_of(decided.kind).cause(facts),
         owed_mg=tuple(decided.owed.of().tolist()) if kind_of(decided.kind).feeds else (),
     )
     judged = _Judged(verdict, facts, decided.why, cold, decided.owed.urgent)

@@ -70,6 +70,7 @@ def _to_mix(block_id: uuid.UUID, can: CanToMix, now: CansNow) -> RoundCanOut:
         at=_at(now, [one.stop for one in can.served]),
         letter="",
         lines=lines,
+        pen=shown.ec_number(ec.value, 1) if ec else "",
         reads=shown.ec(ec.value, 1) if ec else "",
         reads_range=shown.ec_span(ec.low, ec.high) if ec else "",
         fill_l=round(portion.fill_l, 3),
@@ -106,9 +107,8 @@ def _line(said: core.AmountSaid, name: str, form: Form, now: CansNow) -> RoundLi
     """The spoons large; what they weigh beside it for who weighs; of a stock how it is taken."""
     weighs = now.weighs and form == "dry"
     large, small = (said.exact, said.by) if weighs or not said.by else (said.by, "")
-    if said.from_stock:
-        large, _, made = said.by.partition(" of a stock of ")
-        small = f"stock: {made}"
+    if said.stock:
+        large, small = said.by, f"stock: {said.stock}"
     return RoundLineOut(
         amount=large,
         what=name,
@@ -165,6 +165,7 @@ def _mixed(rows: list[Serving], now: CansNow) -> RoundCanOut:
             ),
             _water(fills.litres, can.water.name, now),
         ],
+        pen=shown.ec_number(can.ec_likely, 1),
         reads=shown.ec(can.ec_likely, 1),
         reads_range=shown.ec_span(can.ec_low, can.ec_high),
         fill_l=round(fills.litres, 3),

@@ -24,7 +24,7 @@ from dace.desks.round.schemas import (
 )
 from dace.desks.round.unfed import with_unfed
 from dace.desks.shared.leaves import leaves_now
-from dace.desks.shared.stops import growing_words, stop_name
+from dace.desks.shared.stops import stop_name
 from dace.desks.shared.verdicts import QuestionOut, VerdictOut, verdict_out
 from dace.feeding.ticks import done_today, servings
 from dace.feeding.verdicts import StopVerdict, judged
@@ -34,7 +34,7 @@ from dace.households.changes import changes_of
 from dace.households.scope import Scope
 from dace.households.version import newest_change, version_of
 from dace.notebook.trying import Task, tasks
-from dace.shelf.brews import ONE_PRESS, brews
+from dace.shelf.brews import ONE_PRESS, BrewRecord, brews
 
 _TRIES = 3
 _ROUND_TO = 5  # minutes
@@ -67,17 +67,7 @@ def _round(scope: Scope) -> RoundOut:
         scope, cans_shown(scope, CansNow(found, served, done, changes, garden.weighs)), found
     )
     out = [_Shown(at, one, verdict_out(one.verdict)) for at, one in enumerate(found.stops)]
-    due_steps = [(record, record.due) for record in brews(scope) if record.due]
-    shed = [
-        RoundShedOut(
-            id=record.brew.pk,
-            name=record.brew.name,
-            kind=step.kind if step.kind in ONE_PRESS else "",
-            words=step.words,
-        )
-        for record, steps in due_steps
-        for step in [next((one for one in steps if one.kind not in ONE_PRESS), steps[0])]
-    ]
+    shed = [_step(record) for record in brews(scope) if record.due]
     flushes = [_flush(row) for row in out if row.kind.block == "flush"]
     due = [_due(row) for row in out if row.kind.block == "due"]
     dressings = [dress for row in out if (dress := _dress(row)) is not None]
@@ -106,6 +96,17 @@ def _round(scope: Scope) -> RoundOut:
         waits=_waits([r for r in out if not r.kind.block and r.one.fill_id not in ticked]),
         leaves=leaves_now(scope, garden),
         rhythm_new=garden.rhythm_new,
+    )
+
+
+def _step(record: BrewRecord) -> RoundShedOut:
+    """What a brew wants most: what takes more than a press goes before what takes one."""
+    step = next((one for one in record.due if one.kind not in ONE_PRESS), record.due[0])
+    return RoundShedOut(
+        id=record.brew.pk,
+        name=record.brew.name,
+        kind=step.kind if step.kind in ONE_PRESS else "",
+        words=step.words,
     )
 
 
@@ -145,10 +146,9 @@ def _flush(row: _Shown) -> RoundFlushOut:
         place_id=one.place.id,
         subject_id=one.root.fill.subject_id,
         name=stop_name(one),
-        who=growing_words(one.stands),
         headline=said.headline,
         reason=said.reason,
-        line=said.reason.split(". ")[-1],
+        line=one.verdict.cause or said.reason,
         button=said.button,
         water_id=said.water_id,
         water=said.water,
@@ -167,7 +167,6 @@ def _due(row: _Shown) -> RoundDueOut:
         fill_id=one.fill_id,
         place_id=one.place.id,
         name=stop_name(one),
-        who=growing_words(one.stands),
         kind=said.kind,
         title=row.kind.title,
         headline=said.headline,
@@ -185,7 +184,6 @@ def _dress(row: _Shown) -> RoundDressOut | None:
         place_id=one.place.id,
         stand_id=one.stands[0].id,
         name=stop_name(one),
-        who=growing_words(one.stands),
         portion=said.portion,
         grams=round(one.verdict.recipe.amount, 2),
         reason=said.reason,
@@ -268,9 +266,7 @@ def _waits(rows: Sequence[_Shown]) -> list[RoundWaitsOut]:
     for row in rows:
         one = row.one
         key = (row.said.kind, _why(row), one.verdict.to_get is not None)
-        wait = RoundWaitOut(
-            place_id=one.place.id, name=stop_name(one), who=growing_words(one.stands)
-        )
+        wait = RoundWaitOut(place_id=one.place.id, name=stop_name(one))
         groups.setdefault(key, []).append(wait)
     found = [
         RoundWaitsOut(

@@ -90,14 +90,16 @@ class RoundPlainOut(Out):
 class RoundCanOut(Out):
     """A can to mix, or one that stands mixed: its recipe and the stops it serves.
 
-    ``at`` is where along the path its first stop is, here and in what follows; ``fill_l``
-    is what one filling gives [L], so often; ``left`` says what is left over, and who gets it.
+    ``at`` is where along the path its first stop is, here and in what follows; ``pen`` is the
+    figure that it should show; ``fill_l`` is what one of its ``fills`` gives [L]; ``left`` says
+    what is left over, and who gets it.
     """
 
     id: uuid.UUID
     at: int
     letter: str
     lines: list[RoundLineOut]
+    pen: str
     reads: str
     reads_range: str
     mixed: bool
@@ -124,7 +126,6 @@ class RoundFlushOut(Out):
     place_id: uuid.UUID
     subject_id: uuid.UUID
     name: str
-    who: str
     headline: str
     reason: str
     line: str
@@ -145,7 +146,6 @@ class RoundDueOut(Out):
     fill_id: uuid.UUID
     place_id: uuid.UUID
     name: str
-    who: str
     kind: str
     title: str
     headline: str
@@ -160,7 +160,6 @@ class RoundDressOut(Out):
     place_id: uuid.UUID
     stand_id: uuid.UUID
     name: str
-    who: str
     portion: PortionOut
     grams: float
     reason: str
@@ -214,7 +213,6 @@ class RoundWaitOut(Out):
 
     place_id: uuid.UUID
     name: str
-    who: str
 
 
 class RoundWaitsOut(Out):

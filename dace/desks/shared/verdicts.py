@@ -200,7 +200,7 @@ def _portion_text(one: Portion) -> str:
     if one.can is None:
         return f"{one.words} of {one.name}, {one.strength}"
     first = f"{one.base.said.words} of {one.base.name}, " if one.base else ""
-    return f"{first}{one.words} of {one.name} in {shown.litres(one.litres, 2)} of {one.water_name}"
+    return f"{first}{one.words} of {one.name} in {core.fill_words(one.fill_l)} of {one.water_name}"
 
 
 def _age(days: int | None) -> str:

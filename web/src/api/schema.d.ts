@@ -6805,8 +6805,9 @@ export interface components {
          * RoundCanOut
          * @description A can to mix, or one that stands mixed: its recipe and the stops it serves.
          *
-         *     ``at`` is where along the path its first stop is, here and in what follows; ``fill_l``
-         *     is what one filling gives [L], so often; ``left`` says what is left over, and who gets it.
+         *     ``at`` is where along the path its first stop is, here and in what follows; ``pen`` is the
+         *     figure that it should show; ``fill_l`` is what one of its ``fills`` gives [L]; ``left`` says
+         *     what is left over, and who gets it.
          */
         RoundCanOut: {
             /** At */
@@ -6828,6 +6829,8 @@ export interface components {
             lines: components["schemas"]["RoundLineOut"][];
             /** Mixed */
             mixed: boolean;
+            /** Pen */
+            pen: string;
             /** Plain */
             plain: components["schemas"]["RoundPlainOut"][];
             /** Reads */
@@ -6919,8 +6922,6 @@ export interface components {
              * Format: uuid
              */
             stand_id: string;
-            /** Who */
-            who: string;
         };
         /**
          * RoundDueOut
@@ -6949,8 +6950,6 @@ export interface components {
             reason: string;
             /** Title */
             title: string;
-            /** Who */
-            who: string;
         };
         /**
          * RoundFlushOut
@@ -6997,8 +6996,6 @@ export interface components {
             water: string;
             /** Water Id */
             water_id: string | null;
-            /** Who */
-            who: string;
             /** Working */
             working: components["schemas"]["StepOut"][];
         };
@@ -7243,8 +7240,6 @@ export interface components {
              * Format: uuid
              */
             place_id: string;
-            /** Who */
-            who: string;
         };
         /**
          * RoundWaitsOut

@@ -82,6 +82,10 @@ class VerdictKind:
         """Why, in a sentence or two."""
         return f"{decided.why.rstrip('.')}."
 
+    def cause(self, facts: Facts) -> str:
+        """What likely made it so, in a sentence; empty where nobody can tell."""
+        return ""
+
     def button(self, facts: Facts, found: Verdict) -> str:
         """What the green button says; empty where nothing is poured or looked at."""
         return ""

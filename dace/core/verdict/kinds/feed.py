@@ -37,7 +37,7 @@ class Feed(Given):
         fills = f"{fill_words(portion.fill_l)} of {portion.water_name}{times}"
         if portion.base is not None:
             base = portion.base
-            first = f"{base.said.by or base.said.words} of {base.name}"
+            first = f"{base.said.words} of {base.name}"
             return f"Feed {first}, then {portion.words} of {portion.name}, to {fills}."
         return f"Feed {portion.words} of {portion.name} in {fills}."
 

@@ -46,8 +46,12 @@ class AgainstSalt(VerdictKind):
             return super().reason(facts, decided)
         likely = facts.stop.followed.now[1]
         band = f"{facts.band.whose} likes {shown.ec_span(facts.band.low, facts.band.high)}"
-        said = [f"The run-off reads about {shown.ec(likely, 1)}; {band}.", cause_of(facts)]
+        said = [f"The run-off reads about {shown.ec(likely, 1)}; {band}.", self.cause(facts)]
         return " ".join(one for one in said if one)
+
+    def cause(self, facts: Facts) -> str:
+        """Feeds that were much stronger than suits, where the drain is likely too salty."""
+        return "" if facts.band is None or facts.over <= _LIKELY else cause_of(facts)
 
     def while_short(self, found: Verdict) -> str:
         """Salt first."""

@@ -32,7 +32,7 @@
     onclick={onread}
   >
     <span class="soft">pen</span>
-    <b>{can.reads.split(' ')[0]}</b>
+    <b>{can.pen}</b>
     {#if onread}<span class="unseen">: read the can, it should show {can.reads_range}</span>{/if}
   </svelte:element>
 {/if}

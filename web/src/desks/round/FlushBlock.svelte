@@ -1,25 +1,20 @@
 <!-- A pot to flush, or to water plainly: one press a pour, and the reading between them. -->
 <script lang="ts">
-  import { ask, client, type Schemas } from '../../api/client';
+  import type { Schemas } from '../../api/client';
   import { keys } from '../../app/keys.svelte';
-  import { volume } from '../../app/measures';
   import { working } from '../../app/working.svelte';
-  import { Write } from '../../app/write.svelte';
   import Button from '../../ui/Button.svelte';
   import ActBlock from './ActBlock.svelte';
+  import { round } from './round.svelte';
 
   const { flush }: { flush: Schemas['RoundFlushOut'] } = $props();
-  const write = new Write();
+  const key = $derived(`flush ${flush.fill_id}`);
+  const write = $derived(round.write(key));
   const plan = $derived(flush.plan);
 
   function pour() {
-    const { fill_id, water_id, flushes } = flush;
-    const litres = volume(flush.litres, 4);
-    const body = { id: write.id(), fill_id, water_id, water_kind: '', litres, flush: flushes };
-    return write.send(() => ask(client.POST('/api/waterings', { body })), {
-      label: 'Read the run-off',
-      act: () => keys.read(flush.subject_id),
-    });
+    const act = () => keys.read(flush.subject_id);
+    return round.water(key, flush, flush.flushes, { label: 'Read the run-off', act });
   }
 
   function how() {

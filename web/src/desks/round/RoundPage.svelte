@@ -1,7 +1,5 @@
 <script lang="ts">
   import { tick } from 'svelte';
-  import { away } from '../../app/away/away.svelte';
-  import { ticks } from '../../app/away/words';
   import { garden } from '../../app/garden.svelte';
   import { follow } from '../../app/resource.svelte';
   import { session } from '../../app/session.svelte';
@@ -39,8 +37,7 @@
   /** Ticked without a connection: no longer to be gone to, and not done for the garden yet. */
   const unsent = $derived.by(() => {
     const rows = data?.cans.flatMap((can) => can.rows) ?? [];
-    const waits = (fillId: string) => away.waiting.some((one) => ticks(one, fillId));
-    return rows.filter((row) => row.now && !row.done.length && waits(row.fill_id)).length;
+    return rows.filter((row) => row.now && !row.done.length && round.waiting(row.fill_id)).length;
   });
   const sub = $derived.by(() => {
     if (!data || data.left + data.done === 0) return '';

@@ -1,8 +1,5 @@
 <!-- One stop at a time, for a phone in a wet hand: what to pour, one large tick, the next. -->
 <script lang="ts">
-  import { ask, client } from '../../api/client';
-  import { away } from '../../app/away/away.svelte';
-  import { ticks, watersFill } from '../../app/away/words';
   import { garden } from '../../app/garden.svelte';
   import { goTo } from '../../app/keys.svelte';
   import { volume } from '../../app/measures';
@@ -15,8 +12,8 @@
   import { haltsOf, nextOpen, type Halt } from './walk';
   import WalkLine from './WalkLine.svelte';
 
-  let at = $state(0);
-  let begun = false;
+  /** Which halt is shown: its key, since others go from the row once they are done. */
+  let shown = $state('');
   let other = $state(false);
   let awake = $state(false);
   let lock: WakeLockSentinel | null = null;
@@ -26,8 +23,12 @@
   const halts = $derived(data ? haltsOf(blocksOf(data)) : []);
   const done = $derived(halts.map(isDone));
   const left = $derived(done.filter((one) => !one).length);
-  const halt = $derived(halts[Math.min(at, halts.length - 1)]);
-  const here = $derived(done[Math.min(at, halts.length - 1)] ?? false);
+  const at = $derived.by(() => {
+    const found = halts.findIndex((one) => one.key === shown);
+    return Math.max(0, found < 0 ? done.indexOf(false) : found);
+  });
+  const halt = $derived(halts[at]);
+  const here = $derived(done[at] ?? false);
   const write = $derived(halt ? round.write(halt.key) : null);
   const stage = $derived.by(() => {
     const place = halt && 'row' in halt ? halt.row.place_id : '';
@@ -36,70 +37,41 @@
   /** What is still to be poured of the can in hand [L]. */
   const inHand = $derived.by(() => {
     if (halt?.kind !== 'pour') return 0;
-    const rows = halt.can.rows.filter((row) => row.now && !rowDone(row.fill_id));
+    const rows = halt.can.rows.filter((row) => row.now && !round.ticked(row));
     return rows.reduce((sum, row) => sum + row.litres, 0);
   });
 
   follow(
     () => garden.version,
-    () =>
-      void round.load().then(() => {
-        if (!begun && halts.length) at = Math.max(0, done.indexOf(false));
-        begun = true;
-      }),
+    () => void round.load(),
   );
 
-  function rowDone(fillId: string): boolean {
-    const rows = data?.cans.flatMap((can) => can.rows) ?? [];
-    const waits = away.waiting.some((one) => ticks(one, fillId));
-    const row = rows.find((one) => one.fill_id === fillId);
-    return (row?.done.length ?? 0) > 0 || round.pressed.has(fillId) || waits;
-  }
-
   function isDone(one: Halt): boolean {
-    if (one.kind === 'pour') return rowDone(one.key);
-    const waits = away.waiting.some((wait) => watersFill(wait, one.key));
-    if (one.kind === 'plain') return one.plain.done || round.pressed.has(one.key) || waits;
+    if (one.kind === 'pour') return round.ticked(one.row);
+    if (one.kind === 'plain') return one.plain.done || round.watered(one.key, one.key);
+    if (one.kind === 'flush') return round.watered(one.key, one.flush.fill_id);
     return round.pressed.has(one.key);
   }
 
-  async function press() {
-    if (!halt || here) return on();
-    const now = halt;
-    round.pressed.add(now.key);
-    on();
-    const sent = await send(now);
-    if (!sent) round.pressed.delete(now.key);
-  }
-
-  function send(now: Halt) {
-    const to = round.write(now.key);
-    if (now.kind === 'pour') return round.tick(now.can, now.row);
-    if (now.kind === 'dress') {
-      const { stand_id, portion, grams } = now.dress;
-      const of = { jar_id: portion.jar_id, material: '', also_said: '' };
-      const body = { id: to.id(), stand_id, said: `${grams} g`, whole: true, ...of };
-      return to.send(() => ask(client.POST('/api/dressings', { body })));
-    }
-    const of = now.kind === 'flush' ? now.flush : now.plain;
-    const body = {
-      id: to.id(),
-      fill_id: of.fill_id,
-      water_id: of.water_id,
-      water_kind: '',
-      litres: volume(of.litres, 6),
-      flush: now.kind === 'flush' && now.flush.flushes,
-    };
-    return to.send(() => ask(client.POST('/api/waterings', { body })));
-  }
-
-  function on() {
-    at = nextOpen(done, at);
+  function press() {
+    if (halt && !here) void send(halt);
+    go(nextOpen(done, at));
     document.querySelector<HTMLElement>('.walk .go')?.focus();
   }
 
+  function send(now: Halt) {
+    if (now.kind === 'pour') return round.tick(now.can, now.row);
+    if (now.kind === 'dress') return round.spread(now.key, now.dress);
+    if (now.kind === 'flush') return round.water(now.key, now.flush, now.flush.flushes);
+    return round.water(now.key, now.plain);
+  }
+
+  function go(to: number) {
+    shown = halts[to]?.key ?? '';
+  }
+
   function step(by: number) {
-    at = Math.min(Math.max(0, at + by), halts.length - 1);
+    go(Math.min(Math.max(0, at + by), halts.length - 1));
   }
 
   function onkey(event: KeyboardEvent) {
@@ -133,7 +105,7 @@
 <section class="walk" aria-label="Walk">
   <header>
     <a href="/round">‹ Round</a>
-    <b>{halts.length ? `${Math.min(at + 1, halts.length)} of ${halts.length}` : ''}</b>
+    <b>{halts.length ? `${at + 1} of ${halts.length}` : ''}</b>
     {#if 'wakeLock' in navigator}
       <button type="button" aria-pressed={awake} onclick={keepAwake}>Stay on</button>
     {/if}

@@ -1,12 +1,17 @@
 import { SvelteSet } from 'svelte/reactivity';
-import { ask, asSeen, client, type Schemas } from '../../api/client';
+import { ask, asSeen, client, type Reply, type Schemas } from '../../api/client';
+import { away } from '../../app/away/away.svelte';
+import { ticks, watersFill } from '../../app/away/words';
+import { volume } from '../../app/measures';
 import { Resource } from '../../app/resource.svelte';
-import { undo } from '../../app/undo.svelte';
+import { undo, type Next } from '../../app/undo.svelte';
 import { Write } from '../../app/write.svelte';
 import type { Typed } from '../../ui/typed';
 
 export type RoundCan = Schemas['RoundCanOut'];
 export type RoundRow = Schemas['RoundRowOut'];
+type Act = (id: string) => Promise<Reply<Schemas['WrittenOut']>>;
+type Watered = { fill_id: string; water_id: string | null; litres: number };
 export type How = Schemas['TickIn']['how'];
 
 /** One thing to do, in the order in which one walks. */
@@ -83,16 +88,60 @@ class Round {
     return found;
   }
 
+  /** A tick of a stop that waits for a connection. */
+  waiting(fillId: string): (typeof away.waiting)[number] | null {
+    return away.waiting.find((one) => ticks(one, fillId)) ?? null;
+  }
+
+  /** Whether a stop is done: as it was read, as it was pressed, or as it waits to be sent. */
+  ticked(row: RoundRow): boolean {
+    const { fill_id } = row;
+    return row.done.length > 0 || this.pressed.has(fill_id) || this.waiting(fill_id) !== null;
+  }
+
+  /** Whether plain water was poured on a fill, by what was pressed or waits to be sent. */
+  watered(key: string, fillId: string): boolean {
+    return this.pressed.has(key) || away.waiting.some((one) => watersFill(one, fillId));
+  }
+
+  /** Plain water on a fill, as a go of a flush or as the unfed get it. */
+  water(key: string, of: Watered, flush = false, next?: Next) {
+    const { fill_id, water_id } = of;
+    const litres = volume(of.litres, 6);
+    const body = { fill_id, water_id, water_kind: '', litres, flush };
+    return this.pressing(key, next, (id) =>
+      ask(client.POST('/api/waterings', { body: { id, ...body } })),
+    );
+  }
+
+  /** A dressing, all of it. */
+  spread(key: string, dress: Schemas['RoundDressOut']) {
+    const { stand_id, portion, grams } = dress;
+    const of = { jar_id: portion.jar_id, material: '', also_said: '' };
+    const body = { stand_id, said: `${grams} g`, whole: true, ...of };
+    const headers = asSeen(this.today.data?.edition);
+    return this.pressing(key, undefined, (id) =>
+      ask(client.POST('/api/dressings', { body: { id, ...body }, headers })),
+    );
+  }
+
+  /** One press of a row: it shows at once, and no more where it is refused. */
+  private async pressing(key: string, next: Next | undefined, act: Act) {
+    const write = this.write(key);
+    this.pressed.add(key);
+    const sent = await write.send(() => act(write.id()), next);
+    if (!sent) this.pressed.delete(key);
+    return sent;
+  }
+
   async tick(can: RoundCan, row: RoundRow, how: How = 'planned', litres: Typed = '') {
-    const write = this.write(row.fill_id);
     const { fill_id, slot } = row;
     const can_id = how === 'none' ? null : can.id;
-    const body = { id: write.id(), fill_id, slot, how, can_id, litres };
-    this.pressed.add(fill_id);
     const headers = asSeen(this.today.data?.edition);
-    const sent = await write.send(() => ask(client.POST('/api/round/ticks', { body, headers })));
-    if (!sent) this.pressed.delete(fill_id);
-    return sent;
+    const body = { fill_id, slot, how, can_id, litres };
+    return this.pressing(fill_id, undefined, (id) =>
+      ask(client.POST('/api/round/ticks', { body: { id, ...body }, headers })),
+    );
   }
 
   /** The whole can with all that was poured of it. */
