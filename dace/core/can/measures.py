@@ -142,8 +142,8 @@ def _sizes(spoon: Owned) -> set[float]:
 def nearest_measured(ml: float, low: float, high: float, owned: tuple[Owned, ...]) -> float | None:
     """The measured amount nearest to one wanted that lies between two ends [mL]; None if none.
 
-    Of one measure where it can be, else of two spoons, six together at most; what no spoon is
-    small enough for by way of a stock solution.
+    Of one measure where it can be, else of two spoons, six together at most; what no spoon
+    gives by way of a stock solution.
     """
     family = shown.shown_in().measures
     for amounts in (measured_amounts(owned), _two_spoons(owned), tuple(_stocks(owned, family))):
@@ -167,7 +167,7 @@ class Stocked:
 
 
 def stocked(ml: float, owned: tuple[Owned, ...]) -> Stocked | None:
-    """How so little is measured that no spoon is small enough for it; None where one is.
+    """How so little is measured that no spoon gives it; None where no stock does.
 
     >>> found = stocked(0.15, usual_measures("metric"))
     >>> found.taken.words, found.stock
@@ -210,19 +210,17 @@ def _stock_l() -> float:
 
 @lru_cache(maxsize=64)
 def _stocks(owned: tuple[Owned, ...], family: str) -> dict[float, Stocked]:
-    """What stocks of one or two spoonfuls give below the smallest measure [mL], by amount."""
+    """What stocks of one or two spoonfuls give [mL], by amount: the weakest stock that does."""
     spoons = sorted((one for one in owned if one.kind == "spoon"), key=lambda one: one.holds_ml)
     if not spoons:
         return {}
-    least = measured_amounts(owned)[0]
     found: dict[float, Stocked] = {}
-    for of, n in itertools.product(spoons[:1], (1, 2)):
+    for of, n in itertools.product(spoons, (1, 2)):
         for taken, times in itertools.product(reversed(spoons), range(1, _MOST_TIMES + 1)):
             made = _spooned(of.holds_ml, [(of, n)])[1]
             poured = _spooned(taken.holds_ml, [(taken, times)])[1]
             ml = round(made.ml * poured.ml / 1000 / _stock_l(), 6)
-            if ml < least - 1e-9:
-                found.setdefault(ml, Stocked(made, poured))
+            found.setdefault(ml, Stocked(made, poured))
     return found
 
 

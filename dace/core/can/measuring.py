@@ -103,7 +103,7 @@ class AmountSaid:
         """
         if not self.by or self.by == self.exact:
             return self.exact
-        taken = f"{self.by} of a stock of {self.stock}" if self.stock else self.by
+        taken = f"{self.by} of a stock ({self.stock})" if self.stock else self.by
         if not self.weighed:
             return taken
         return f"{self.exact}: {taken}" if self.stock else f"{self.exact} ({self.by})"

@@ -130,7 +130,7 @@ class Feed(unittest.TestCase):
         found = one(tray, jars=[CRYSTALS])
         self.assertEqual(found["kind"], "feed")
         self.assertEqual(found["water"], "rain")
-        self.assertIn("of a stock of", found["amounts"][0]["words"])
+        self.assertIn("of a stock (", found["amounts"][0]["words"])
 
     def test_the_working_can_be_done_by_hand(self):
         for step in one(pot())["working"]:
