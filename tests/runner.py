@@ -1,10 +1,11 @@
-"""Django's runner, which also says which ten tests took longest."""
+"""Django's runner, which also says which tests and which folders took longest."""
 
 from __future__ import annotations
 
 import time
 import traceback
 import unittest
+from collections import Counter
 from typing import Any
 
 from django.db import connection
@@ -48,6 +49,11 @@ class TimedResult(unittest.TextTestResult):
         self.stream.writeln("\nThe slowest:")
         for seconds, name in sorted(self.took, reverse=True)[:_SLOWEST]:
             self.stream.writeln(f"{seconds:7.2f} s  {name}")
+        folders: Counter[str] = Counter()
+        for seconds, name in self.took:
+            folders[".".join(name.split(".")[:2])] += seconds  # type: ignore[assignment]
+        for name, seconds in folders.most_common():
+            self.stream.writeln(f"{seconds:7.0f} s  in {name}")
 
 
 class _RemoteResult(RemoteTestResult):

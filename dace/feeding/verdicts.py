@@ -124,11 +124,16 @@ def _worked_out(version: Version) -> Judged:
     return Judged(yard, stops_found, core.cans_of(verdicts, yard))
 
 
+def mixing_vessels(scope: Scope) -> tuple[Vessel, ...]:
+    """The cans and jugs there are to mix in; one query."""
+    there = [vessel for vessel in vessels(scope) if vessel.kind != SPRAYER]
+    return tuple(Vessel(str(v.pk), v.name, v.volume_l) for v in there)
+
+
 def _yard(scope: Scope, garden: Garden, record: RootRecord, asked: tuple[Stop, ...]) -> Yard:
     # a stock solution is a way to measure its jar, no feed of its own
     jars = [row for row in jars_with_stock(scope) if row[0].made_from_id is None]
     feeds = compositions_now([jar for jar, _ in jars])
-    there = [vessel for vessel in vessels(scope) if vessel.kind != SPRAYER]
     return Yard(
         days=record.known.outlook,
         stops=asked,
@@ -137,7 +142,7 @@ def _yard(scope: Scope, garden: Garden, record: RootRecord, asked: tuple[Stop, .
             *sources_to_come(scope, record.known.today),
         ),
         waters=tuple(NamedWater(str(w.pk), w.name, core_water(w)) for w in waters(scope)),
-        vessels=tuple(Vessel(str(v.pk), v.name, v.volume_l) for v in there),
+        vessels=mixing_vessels(scope),
         owned=core.with_kitchen(owned(scope), garden.measures),
         spoons=True,
         weighs=garden.weighs,

@@ -234,7 +234,7 @@ class StageSeen(Kept):
 
 @tracked
 class Measure(Usable):
-    """A spoon, syringe, beaker or scoop that she measures with."""
+    """A spoon, syringe, beaker, scoop or cap that she measures with."""
 
     garden = models.ForeignKey(Garden, on_delete=models.PROTECT, related_name="owned")
     kind = models.CharField(max_length=10)

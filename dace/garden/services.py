@@ -144,5 +144,5 @@ def save_vessel(scope: Scope, garden: Garden, vessel_id: uuid.UUID, new: NewVess
 
 @transaction.atomic
 def save_measure(scope: Scope, garden: Garden, measure_id: uuid.UUID, new: core.Owned) -> Measure:
-    """A spoon, syringe, beaker or scoop that she owns."""
+    """A spoon, syringe, beaker, scoop or cap that she owns."""
     return keep(scope, Measure, Written(measure_id, "measure"), asdict(new) | {"garden": garden})

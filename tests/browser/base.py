@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import atexit
 import os
+import re
 from functools import cache
 from typing import Any, ClassVar
 from urllib.parse import urlsplit
@@ -132,12 +133,12 @@ class BrowserCase(StaticLiveServerTestCase):
         expect(self.page.get_by_role("heading", level=1)).to_contain_text(f"{spot}: ")
 
     def feed_anyway(self) -> None:
-        """The can comes out where the verdict asks for none."""
+        """The can comes out to be changed, also where the verdict asks for none."""
         slider = self.page.get_by_role("slider").last  # a brew at the bottom stands before it
-        anyway = self.page.get_by_role("button", name="Write down a feed anyway")
-        expect(slider.or_(anyway)).to_be_visible()
-        if anyway.count():
-            anyway.click()
+        out = self.page.get_by_role("button", name=re.compile("Write down a feed anyway|Change it"))
+        expect(slider.or_(out)).to_be_visible()
+        if out.count():
+            out.click()
         expect(slider).to_be_visible()
 
     def box(self, label: str) -> Any:

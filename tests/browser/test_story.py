@@ -241,6 +241,7 @@ class PutRight(BrowserCase):
         self.look_round()
         self.choose("Quay tub 1")
         self.feed_anyway()
+        self.page.locator("summary").filter(has_text="Other…").click()
         self.press("poured earlier")
         self.page.get_by_label("When").select_option("yesterday evening")
         self.page.get_by_role("button", name="Pour 1.5 L on each of 4").click()

@@ -13,6 +13,7 @@ class AtTheBench(BrowserCase):
         self.choose("Cold frame")
         self.press("Cold frame, melon")
         self.at_the_bench("Cold frame, melon")
+        self.press("Change it")
         expect(self.page.get_by_label("Pour in another")).to_be_visible()
 
     def pick(self, label, words):

@@ -37,6 +37,7 @@ test('a flush is drawn pour by pour, with the reading after the first', () => {
     verdict: FLUSH,
     plantingOf: () => '',
     subjectId: 'drain',
+    asks: true,
     onlook: nothing,
   });
   const rows = shown.all('li').map((one) => (one.textContent ?? '').replace(/\s+/g, ' ').trim());

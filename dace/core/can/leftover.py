@@ -41,11 +41,11 @@ def keeps_until(mixed_at: datetime, tokens: Collection[str]) -> Leftover:
     """
     if any(natures()[key].uses_up_air for key in methods_in(tokens)):
         found = judgement("can_kept_aerated")
-        text = "Pour the rest within hours: what lives in it uses up its air."
+        text = "Pour the rest within hours."
     elif any(named.startswith(_LIVING) for named in tokens):
         found = judgement("can_kept_brew")
-        text = "Pour the rest today or tomorrow; a home-made liquid turns once it is thinned."
+        text = "Pour the rest by tomorrow."
     else:
         found = judgement("can_kept_mineral")
-        text = "Covered and in the shade the rest keeps about a week; stir it before you pour."
+        text = "Covered, the rest keeps about a week; stir it first."
     return Leftover(mixed_at + timedelta(days=found.range.typ), text)

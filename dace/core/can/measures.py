@@ -11,11 +11,11 @@ from dace.core.result import say
 from dace.core.words import shown
 from dace.core.words.quantities import family_ml
 
-KINDS = ("spoon", "syringe", "beaker", "scoop")
+KINDS = ("spoon", "syringe", "beaker", "scoop", "cap")
 TEASPOON_ML = 5.0
 """The level teaspoon by which a dry feed is weighed [mL]."""
 
-_LEVELLED = ("spoon", "scoop")
+_LEVELLED = ("spoon", "scoop", "cap")
 _CLOSE = 0.05
 _MOST_SPOONS, _MOST_MOVES, _MOST_TIMES = 8, 6.5, 6
 _BY_QUART = ("us", "imperial")
@@ -187,20 +187,31 @@ def quart_l() -> float | None:
 
 
 def fill_words(litres: float) -> str:
-    """How full a can is, as its marks say it: in litres, or in quarts and their parts.
+    """How full a can is, as its marks say it: in litres, or in quarts and cups.
 
     >>> fill_words(6.5)
     '6.5 L'
-    >>> with shown.showing(shown.Shown("us")): fill_words(6.5 * 0.946353)
-    '6 ½ qt'
+    >>> with shown.showing(shown.Shown("us")):
+    ...     fill_words(6.5 * 0.946353), fill_words(0.8125 * 0.946353)
+    ('6 ½ qt', '3 ¼ cups')
     """
     quart = quart_l()
     if quart is None:
         return shown.litres(litres)
-    quarters = round(4 * litres / quart)
-    if quarters < 1 or abs(quarters / 4 * quart - litres) > _CLOSE * litres:
+    by_cup = litres < 2 * quart - 1e-9 and not _near_quarters(litres / quart)
+    unit, said = (quart / 4, " cup") if by_cup or litres < quart - 1e-9 else (quart, " qt")
+    count = round(4 * litres / unit) / 4
+    if count < _LEAST_PART or abs(count * unit - litres) > _CLOSE * litres:
         return shown.litres(litres)
-    return f"{_count_words(quarters / 4)} qt"
+    plural = "s" if said == " cup" and count > 1 else ""
+    return f"{_count_words(count)}{said}{plural}"
+
+
+_LEAST_PART = 0.25
+
+
+def _near_quarters(quarts: float) -> bool:
+    return abs(round(4 * quarts) / 4 - quarts) <= 1e-6 * quarts
 
 
 def _stock_l() -> float:

@@ -13,6 +13,7 @@ from dace.core.can.measures import (
     Owned,
     Piece,
     jugged,
+    kitchen_jugs,
     quart_l,
     round_to_owned,
     stocked,
@@ -47,6 +48,8 @@ LEFT_OVER = 1.1
 """How many times the litres that are taken may be mixed."""
 _STEPS = ((1.0, 0.05), (2.0, 0.1), (5.0, 0.2), (10.0, 0.5), (float("inf"), 1.0))
 """Up to so many litres a can is filled by steps of so many: with a jug, by eye, to a ring."""
+_CUP_STEPS = ((1.0, 1 / 16), (2.0, 1 / 8), (10.0, 1 / 4), (float("inf"), 1.0))
+"""The same in quarts: a quarter of a cup, half a cup, a cup."""
 
 
 def fills_for(litres: float, vessels: Sequence[Vessel]) -> tuple[tuple[float, ...], int]:
@@ -65,7 +68,8 @@ def fills_for(litres: float, vessels: Sequence[Vessel]) -> tuple[tuple[float, ..
     if vessel is None:
         return (each,), count
     unit = quart_l() or 1.0
-    step = unit * next(step for up_to, step in _STEPS if each <= up_to * unit + 1e-9)
+    steps = _STEPS if quart_l() is None else _CUP_STEPS
+    step = unit * next(step for up_to, step in steps if each <= up_to * unit + 1e-9)
     usual = [vessel.litres * part for part in (1.0, 0.75, 0.5)] + [_up_to(each, unit)]
     most = min(vessel.litres, LEFT_OVER * each) + 1e-9
     near = [one for one in usual if each - 1e-9 <= one <= most]
@@ -112,13 +116,23 @@ class AmountSaid:
 NOT_MEASURED = AmountSaid("")
 
 
+_NEAR_MARK = 0.05
 JUG_ML = 50.0
 """From here on a liquid that no spoon gives goes in by the jug [mL]."""
 
 
-def by_jug(ml: float) -> AmountSaid:
-    """A liquid as a jug gives it, such as a brew."""
-    said, found = amount_words(ml, "mL"), jugged(ml)
+def by_jug(ml: float, owned: tuple[Owned, ...]) -> AmountSaid:
+    """A liquid as a jug gives it, such as a brew; by spoons where it is less than a jug's mark.
+
+    >>> by_jug(398, ()).by, by_jug(20, ()).by
+    ('400 mL', '1 tablespoon and 1 teaspoon')
+    """
+    family = shown.shown_in().measures
+    found = None
+    if ml < min(one.step_ml for one in kitchen_jugs(family)) * (1 - _NEAR_MARK):
+        found = round_to_owned(ml, with_kitchen(owned, family))
+    found = found or jugged(ml)
+    said = amount_words(ml, "mL")
     return AmountSaid(said) if found is None else AmountSaid(said, found.words, pieces=found.pieces)
 
 
@@ -133,7 +147,7 @@ def measured(
     spoons = with_kitchen(owned, shown.shown_in().measures)
     found = round_to_owned(amount / dense, spoons)
     if found is None and unit == "mL" and amount >= JUG_ML:
-        return by_jug(amount)
+        return by_jug(amount, owned)
     if found is not None:
         return AmountSaid(said, found.words, pieces=found.pieces)
     trace = stocked(amount / dense, spoons)

@@ -238,7 +238,8 @@ def _in_vessel(own: Portion, yard: Yard) -> Portion:
     vessel, cans = vessel_for(litres, yard.vessels)
     base = own.base
     if base is not None:
-        base = replace(base, said=replace(by_jug(base.amount / cans), weighed=not yard.spoons))
+        jug = by_jug(base.amount / cans, yard.owned)
+        base = replace(base, said=replace(jug, weighed=not yard.spoons))
     dense = spoonful(own.source, own.unit, yard)
     said = measured(own.amount / cans, own.unit, yard.owned, dense)
     return replace(

@@ -89,7 +89,12 @@ def measures_in(given: Json) -> str | None:
 
 
 _MOST_OWNED = 40
-_SPOONS = {"tsp": "teaspoon", "tbsp": "tablespoon"}
+_SPOONS = {
+    "tsp": "teaspoon",
+    "tbsp": "tablespoon",
+    "0.5 tsp": "half teaspoon",
+    "0.25 tsp": "quarter teaspoon",
+}
 
 
 def owned_in(given: Json) -> tuple[Owned, ...]:
@@ -107,7 +112,7 @@ def _measure(told: object, given: Json) -> Owned:
     family = measures_in(given)
     holds = read_amounts(match[1], family, "owned")[0].value
     step = read_amounts(match[3], family, "owned")[0].value if match[3] else holds
-    kind = {"cap": "scoop", "jug": "beaker", "can": "beaker", None: "spoon"}.get(match[2], match[2])
+    kind = {"jug": "beaker", "can": "beaker", None: "spoon"}.get(match[2], match[2])
     bare = plain(str(told)).removeprefix("1 ")
     return Owned(str(kind), match[2] or _SPOONS.get(bare, bare), holds, step)
 

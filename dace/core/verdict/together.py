@@ -24,6 +24,8 @@ SHARED = "the can that it shares with"
 """How the strength of a shared can is named as what bound it."""
 _OWED, _NEAR = 0.8, 0.3
 _ROUNDING = 1e-9
+_WEAKER = 0.5
+"""Down to this part of the least that suits a can may be mixed where no spoon gives more."""
 
 
 @dataclass(frozen=True)
@@ -209,16 +211,23 @@ def _measured(
             found = nearest_measured(wanted, low, top, jugs)
         if found is not None:
             return found * dense / fill, fill * count
-    return None
+    # nothing in a kitchen gives it: rather somewhat less than weighed on scales that she lacks
+    fill = fills[0]
+    low, top = within[0] * fill / dense, min(within[1] * fill, held[bid.source] / count) / dense
+    found = nearest_measured(low, _WEAKER * min(low, top), min(low, top), yard.owned)
+    return None if found is None else (found * dense / fill, fill * count)
 
 
 def _marked(per_l: float, litres: float, yard: Yard) -> float:
-    """So much of a brew as a jug's marks give, never more than suits all."""
+    """So much of a brew as a jug's marks or spoons give, never more than suits all."""
     if not yard.spoons:
         return per_l
     fill = litres / vessel_for(litres, yard.vessels)[1]
     jugs = kitchen_jugs(shown.shown_in().measures)
-    found = nearest_measured(per_l * fill, per_l * fill / 2, per_l * fill, jugs)
+    most = per_l * fill
+    found = nearest_measured(most, most / 2, most, jugs)
+    if found is None:
+        found = nearest_measured(most, most / 2, most, yard.owned)
     return per_l if found is None else found / fill
 
 

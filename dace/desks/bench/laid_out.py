@@ -9,7 +9,7 @@ from dace.core import api as core
 from dace.core.api import Feeding, Source, Verdict
 from dace.desks.shared.situation import situation
 from dace.feeding.mixing import Whom, sources_of
-from dace.feeding.verdicts import verdict_of
+from dace.feeding.verdicts import mixing_vessels, verdict_of
 from dace.garden.models import Garden, Water
 from dace.garden.reads import StandRecord, core_water, garden_of, owned, stand
 from dace.households.scope import Scope
@@ -29,8 +29,10 @@ class LaidOut:
     garden: Garden
     jars: tuple[Source, ...]
     water: core.WaterIons
+    water_name: str
     tap: str
     owned: tuple[core.Owned, ...]
+    vessels: tuple[core.Vessel, ...]
     target: StandRecord | None
     facts: Feeding | None
     verdict: Verdict | None
@@ -95,8 +97,10 @@ def _read(
         garden=garden,
         jars=jars,
         water=core_water(water),
+        water_name=water.name,
         tap=water.name if water.kind in _MAINS else "",
         owned=owned(scope),
+        vessels=mixing_vessels(scope),
         target=target,
         facts=facts,
         verdict=verdict,

@@ -29,6 +29,7 @@ from dace.desks.bench.schemas import (
 )
 from dace.desks.shared.advice import advice_out
 from dace.desks.shared.figures import figure, range_out, steps_out
+from dace.desks.shared.recipe import Poured, RecipeLineOut, form_of, source_line, water_line
 from dace.desks.shared.situation import advise_pour
 from dace.desks.shared.typed import read_litres
 from dace.feeding.mixing import NewCan, NewSource, can_asked
@@ -45,6 +46,7 @@ _UNWRITTEN = uuid.UUID(int=0)
 
 def supplies_page(scope: Scope) -> SuppliesOut:
     """Jars, waters and vessels; four queries."""
+    garden = garden_of(scope)
     jars = [
         JarOut(
             id=jar.id,
@@ -65,7 +67,8 @@ def supplies_page(scope: Scope) -> SuppliesOut:
             VesselOut(id=v.id, name=v.name, volume_l=v.volume_l, kind=v.kind)
             for v in vessels(scope)
         ],
-        measures=garden_of(scope).measures,
+        measures=garden.measures,
+        weighs=garden.weighs,
     )
 
 
@@ -168,7 +171,23 @@ def _shown(found: core.Answer, wanted: PreviewIn, shelf: _Shelf) -> PreviewOut:
         advice=advice_out(shelf.advice),
         more=_more(found, shelf.out),
         keeps=shelf.keeps,
+        lines=_lines(can, shelf.out),
     )
+
+
+def _lines(can: core.Mixture, out: LaidOut) -> list[RecipeLineOut]:
+    """What goes in as it is measured: what is made at the bottom of the can, the water last."""
+    pairs = sorted(zip(out.jars, can.parts, strict=True), key=lambda pair: not pair[0].home_made)
+    lines = []
+    for jar, part in pairs:
+        said = (
+            core.by_jug(part.amount, out.owned)
+            if jar.home_made
+            else core.measured(part.amount, part.unit, out.owned, jar.g_per_ml)
+        )
+        what = Poured(jar.name, form_of(jar.home_made, part.unit), part.per_l)
+        lines.append(source_line(said, what, out.garden.weighs))
+    return [*lines, water_line(can.vessel_l, out.water_name, out.vessels)]
 
 
 def _ways(ways: tuple[core.Way, ...]) -> WaysOut:

@@ -11,6 +11,7 @@ from pydantic import Field
 from dace.desks.shared.advice import AdviceOut
 from dace.desks.shared.figures import Figure, RangeOut, StepOut
 from dace.desks.shared.out import Out
+from dace.desks.shared.recipe import RecipeLineOut
 from dace.households.fields import Count, Typed
 
 
@@ -51,6 +52,7 @@ class SuppliesOut(Out):
     waters: list[WaterOut]
     vessels: list[VesselOut]
     measures: str
+    weighs: bool
 
 
 class ReadingOfStrength(Out):
@@ -142,7 +144,8 @@ class SourceOut(Out):
 class PreviewOut(Out):
     """One can, as drawn on the Bench; ``more`` are its further sources in order.
 
-    ``keeps`` says how long what is left of it keeps.
+    ``keeps`` says how long what is left of it keeps; ``lines`` are what goes in as it is
+    measured, what is made first.
     """
 
     readings: list[ReadingOfStrength]
@@ -165,6 +168,7 @@ class PreviewOut(Out):
     advice: list[AdviceOut]
     more: list[SourceOut]
     keeps: str
+    lines: list[RecipeLineOut]
 
 
 WhichReading = Annotated[int, Field(ge=0, le=20)]

@@ -6,18 +6,16 @@ import uuid
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from itertools import groupby
-from typing import Literal
 
 from dace.core import api as core
 from dace.core.api import CanToMix, shown
 from dace.desks.round.schemas import (
-    PieceOut,
     RoundCanOut,
     RoundDoneOut,
-    RoundLineOut,
     RoundRowOut,
 )
 from dace.desks.shared.figures import steps_out
+from dace.desks.shared.recipe import Form, Poured, RecipeLineOut, form_of, source_line, water_line
 from dace.desks.shared.stops import stop_name
 from dace.feeding.models import CanPart, Serving, Tick
 from dace.feeding.plans import cans_to_mix
@@ -28,7 +26,6 @@ from dace.households.scope import Scope
 
 _MANY = 10
 """So many plants get their feed over the whole of them."""
-Form = Literal["brew", "liquid", "dry", "water"]
 _LETTERS = "ABCDEFGHIJKLMNOPQRSTUVWXYZ"
 
 
@@ -60,9 +57,11 @@ def _to_mix(block_id: uuid.UUID, can: CanToMix, now: CansNow) -> RoundCanOut:
     portion, stops = can.portion, now.found.by_key
     ec = portion.can.ec if portion.can else None
     base = portion.base
-    lines = [] if base is None else [_line(base.said, base.name, "brew", now)]
-    made = _form(portion.source, portion.unit, now)
-    lines.append(_line(portion.said, portion.name, made, now))
+    lines = []
+    if base is not None:
+        lines.append(source_line(base.said, Poured(base.name, "brew", base.per_l), now.weighs))
+    form = _form(portion.source, portion.unit, now)
+    lines.append(source_line(portion.said, Poured(portion.name, form, portion.per_l), now.weighs))
     lines.append(_water(portion.fill_l, portion.water_name, now))
     left = stops.get(can.left_at)
     return RoundCanOut(
@@ -103,44 +102,13 @@ def _at(now: CansNow, stops: Sequence[str]) -> int:
     return min((order.index(stop) for stop in stops if stop in order), default=len(order))
 
 
-def _line(said: core.AmountSaid, name: str, form: Form, now: CansNow) -> RoundLineOut:
-    """The spoons large; what they weigh beside it for who weighs; of a stock how it is taken."""
-    weighs = now.weighs and form == "dry"
-    large, small = (said.exact, said.by) if weighs or not said.by else (said.by, "")
-    if said.stock:
-        large, small = said.by, f"stock: {said.stock}"
-    return RoundLineOut(
-        amount=large,
-        what=name,
-        note=small,
-        pieces=[
-            PieceOut(kind=one.measure.kind, name=one.measure.name, count=round(one.count, 3))
-            for one in said.pieces
-        ],
-        form=form,
-    )
-
-
-def _water(fill_l: float, name: str, now: CansNow) -> RoundLineOut:
-    """How full the can is."""
-    vessels = now.found.yard.vessels if now.found.yard else ()
-    vessel = core.vessel_for(fill_l, vessels)[0]
-    share = min(1.0, fill_l / vessel.litres) if vessel else 1.0
-    into = f", {vessel.name}" if vessel else ""
-    return RoundLineOut(
-        amount=core.fill_words(fill_l),
-        what=f"{name}{into}",
-        note="",
-        pieces=[PieceOut(kind="can", name=vessel.name if vessel else "can", count=round(share, 3))],
-        form="water",
-    )
+def _water(fill_l: float, name: str, now: CansNow) -> RecipeLineOut:
+    return water_line(fill_l, name, now.found.yard.vessels if now.found.yard else ())
 
 
 def _form(source: str, unit: str, now: CansNow) -> Form:
     sources = now.found.yard.sources if now.found.yard else ()
-    if any(one.key == source and one.home_made for one in sources):
-        return "brew"
-    return "liquid" if unit == "mL" else "dry"
+    return form_of(any(one.key == source and one.home_made for one in sources), unit)
 
 
 def _mixed(rows: list[Serving], now: CansNow) -> RoundCanOut:
@@ -155,12 +123,7 @@ def _mixed(rows: list[Serving], now: CansNow) -> RoundCanOut:
         letter="",
         lines=[
             *(
-                _line(
-                    _said(part, fills.count, now),
-                    part.jar.name,
-                    _form(str(part.jar_id), "mL" if part.jar.form == "liquid" else "g", now),
-                    now,
-                )
+                source_line(_said(part, fills.count, now), _poured(part, now), now.weighs)
                 for part in parts
             ),
             _water(fills.litres, can.water.name, now),
@@ -186,12 +149,18 @@ def _mixed(rows: list[Serving], now: CansNow) -> RoundCanOut:
     )
 
 
+def _poured(part: CanPart, now: CansNow) -> Poured:
+    unit = "mL" if part.jar.form == "liquid" else "g"
+    form = _form(str(part.jar_id), unit, now)
+    return Poured(part.jar.name, form, part.amount / part.can.vessel_l)
+
+
 def _said(part: CanPart, fills: int, now: CansNow) -> core.AmountSaid:
     """So much of a jar in one of so many cans, as it was asked for."""
     yard = now.found.yard
     sources = yard.sources if yard else ()
     if part.jar.brew_id is not None:  # a brew goes in by the jug
-        return core.by_jug(part.amount / fills)
+        return core.by_jug(part.amount / fills, yard.owned if yard else ())
     dense = next((one.g_per_ml for one in sources if one.key == str(part.jar_id)), None)
     unit = "mL" if part.jar.form == "liquid" else "g"
     return core.measured(part.amount / fills, unit, yard.owned if yard else (), dense)

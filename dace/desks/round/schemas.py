@@ -8,28 +8,8 @@ from typing import Literal
 
 from dace.desks.shared.figures import StepOut
 from dace.desks.shared.out import Out
+from dace.desks.shared.recipe import RecipeLineOut
 from dace.desks.shared.verdicts import GoOut, PortionOut, QuestionOut
-
-
-class PieceOut(Out):
-    """So many fills of a measure to be drawn; of one with marks the share that is filled."""
-
-    kind: str
-    name: str
-    count: float
-
-
-class RoundLineOut(Out):
-    """A line of a recipe: how much in large figures, of what, and in what it is measured.
-
-    ``note`` is what it weighs, or how it comes from a stock; ``form`` is what it looks like.
-    """
-
-    amount: str
-    what: str
-    note: str
-    pieces: list[PieceOut]
-    form: Literal["brew", "liquid", "dry", "water"]
 
 
 class RoundDoneOut(Out):
@@ -98,7 +78,7 @@ class RoundCanOut(Out):
     id: uuid.UUID
     at: int
     letter: str
-    lines: list[RoundLineOut]
+    lines: list[RecipeLineOut]
     pen: str
     reads: str
     reads_range: str

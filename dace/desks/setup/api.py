@@ -173,7 +173,7 @@ def vessel(request: Any, vessel_id: uuid.UUID, payload: VesselIn) -> WrittenOut:
 
 @router.put("/measures/{measure_id}", response=WrittenOut, operation_id="save_measure")
 def measure(request: Any, measure_id: uuid.UUID, payload: MeasureIn) -> WrittenOut:
-    """Add or edit a spoon, syringe, beaker or scoop."""
+    """Add or edit a spoon, syringe, beaker, scoop or cap."""
     scope = request.auth
     measures = garden_of(scope).measures
     kept = Measure.objects.of(scope).filter(pk=measure_id).first()

@@ -87,7 +87,7 @@ class OwnVesselOut(Out):
 
 
 class OwnMeasureOut(Out):
-    """A spoon, syringe, beaker or scoop [mL]."""
+    """A spoon, syringe, beaker, scoop or cap [mL]."""
 
     id: uuid.UUID
     name: str

@@ -2,6 +2,7 @@
 
 import itertools
 import random
+import re
 import unittest
 from datetime import date
 
@@ -11,8 +12,9 @@ from dace.core.plan.rehearse import tally
 from dace.core.shell.plans import plan
 from dace.core.shell.yards import yard_in
 from dace.core.verdict.judge import verdicts
+from dace.core.words import shown
 from tests.core import counts
-from tests.core.verdict.yards import COMFREY, FRUITING, pot, yard
+from tests.core.verdict.yards import COMFREY, FRUITING, SHELF, pot, yard
 
 GARDENS = counts.of(60, 15)
 OWNED = ["0.25 tsp", "0.5 tsp", "1 tsp", "1 tbsp", "10 mL syringe marked 1 mL"]
@@ -110,6 +112,26 @@ class Cans(unittest.TestCase):
                     self.assertLessEqual(one["feed_ec_ms_cm"], one["cap_ms_cm"] + 1e-6)
                     owed = before[one["id"]]["amounts"][0]["amount"]
                     self.assertGreaterEqual(one["amounts"][0]["amount"], 0.6 * owed)
+
+
+class InAKitchen(unittest.TestCase):
+    def test_no_scale_no_litre_mark_and_nothing_asked_for_that_they_give(self):
+        """Teaspoon, tablespoon, cup and a gallon can: the words of verdicts, cans and plan."""
+        unmeasured = re.compile(r"\d ?(g|kg|mL|L|mg|oz)\b")
+        kitchen = {"owned": ["1 tsp", "1 tbsp"], "vessels": ["1 us gal"], "measures": "us"}
+        said = []
+        for seed in range(counts.of(100, 12)):
+            chance = random.Random(seed)
+            shelf = [jar | {"stock": jar["stock"] * chance.choice([0.1, 1, 4])}
+                     for jar in SHELF if chance.random() < 0.6]  # fmt: skip
+            told = yard(*tubs(chance), jars=shelf or [FRUITING], weeks=4, **kitchen)
+            with shown.showing(shown.Shown("us", "F")):
+                found = plan(told)
+            for row in [*found["verdicts"], *found["events"], *found["cans"]]:
+                said += [one["words"] for one in row.get("amounts", ())]
+            said += [row[part] for row in found["verdicts"] for part in ("headline", "button")]
+        self.assertEqual([words for words in said if unmeasured.search(words)], [])
+        self.assertGreater(len(said), 100)
 
 
 class Slider(unittest.TestCase):

@@ -1038,7 +1038,7 @@ export interface paths {
         get?: never;
         /**
          * Measure
-         * @description Add or edit a spoon, syringe, beaker or scoop.
+         * @description Add or edit a spoon, syringe, beaker, scoop or cap.
          */
         put: operations["save_measure"];
         post?: never;
@@ -5481,7 +5481,7 @@ export interface components {
         };
         /**
          * OwnMeasureOut
-         * @description A spoon, syringe, beaker or scoop [mL].
+         * @description A spoon, syringe, beaker, scoop or cap [mL].
          */
         OwnMeasureOut: {
             /** Holds Ml */
@@ -6292,7 +6292,8 @@ export interface components {
          * PreviewOut
          * @description One can, as drawn on the Bench; ``more`` are its further sources in order.
          *
-         *     ``keeps`` says how long what is left of it keeps.
+         *     ``keeps`` says how long what is left of it keeps; ``lines`` are what goes in as it is
+         *     measured, what is made first.
          */
         PreviewOut: {
             /** Advice */
@@ -6304,6 +6305,8 @@ export interface components {
             ec: components["schemas"]["Figure"];
             /** Keeps */
             keeps: string;
+            /** Lines */
+            lines: components["schemas"]["RecipeLineOut"][];
             measure: components["schemas"]["MeasureOut"];
             /** More */
             more: components["schemas"]["SourceOut"][];
@@ -6579,6 +6582,30 @@ export interface components {
             who: string;
         };
         /**
+         * RecipeLineOut
+         * @description A line of a recipe: how much in large figures, of what, and in what it is measured.
+         *
+         *     ``note`` is what it weighs, or how it comes from a stock; ``form`` is what it looks like, and
+         *     ``share`` how much of the can it makes up, 0 of a powder.
+         */
+        RecipeLineOut: {
+            /** Amount */
+            amount: string;
+            /**
+             * Form
+             * @enum {string}
+             */
+            form: "brew" | "liquid" | "dry" | "water";
+            /** Note */
+            note: string;
+            /** Pieces */
+            pieces: components["schemas"]["PieceOut"][];
+            /** Share */
+            share: number;
+            /** What */
+            what: string;
+        };
+        /**
          * RecipeOut
          * @description A recipe to begin from.
          */
@@ -6826,7 +6853,7 @@ export interface components {
             /** Letter */
             letter: string;
             /** Lines */
-            lines: components["schemas"]["RoundLineOut"][];
+            lines: components["schemas"]["RecipeLineOut"][];
             /** Mixed */
             mixed: boolean;
             /** Pen */
@@ -6998,27 +7025,6 @@ export interface components {
             water_id: string | null;
             /** Working */
             working: components["schemas"]["StepOut"][];
-        };
-        /**
-         * RoundLineOut
-         * @description A line of a recipe: how much in large figures, of what, and in what it is measured.
-         *
-         *     ``note`` is what it weighs, or how it comes from a stock; ``form`` is what it looks like.
-         */
-        RoundLineOut: {
-            /** Amount */
-            amount: string;
-            /**
-             * Form
-             * @enum {string}
-             */
-            form: "brew" | "liquid" | "dry" | "water";
-            /** Note */
-            note: string;
-            /** Pieces */
-            pieces: components["schemas"]["PieceOut"][];
-            /** What */
-            what: string;
         };
         /**
          * RoundLookOut
@@ -8339,6 +8345,8 @@ export interface components {
             vessels: components["schemas"]["VesselOut"][];
             /** Waters */
             waters: components["schemas"]["WaterOut"][];
+            /** Weighs */
+            weighs: boolean;
         };
         /**
          * TakeIn

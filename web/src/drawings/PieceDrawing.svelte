@@ -1,14 +1,16 @@
-<!-- So many fills of a measure, drawn: spoons and scoops side by side, jug, syringe and can to a mark. -->
+<!-- So many fills of a measure, drawn: spoons, scoops and caps side by side, jug, syringe and can to a mark. -->
 <script lang="ts">
   import type { Schemas } from '../api/client';
 
   interface Props {
     piece: Schemas['PieceOut'];
     /** What is in it: it has the colour of that. */
-    form: Schemas['RoundLineOut']['form'];
+    form: Schemas['RecipeLineOut']['form'];
+    /** How brown the water in a can is, 0 to 1. */
+    tint?: number;
   }
-  const { piece, form }: Props = $props();
-  const spoon = $derived(piece.kind === 'spoon' || piece.kind === 'scoop');
+  const { piece, form, tint = 0 }: Props = $props();
+  const spoon = $derived(['spoon', 'scoop', 'cap'].includes(piece.kind));
   /** How full each of them is. */
   const fills = $derived(
     spoon
@@ -22,9 +24,15 @@
   const id = $props.id();
 </script>
 
-<span class={form} aria-hidden="true">
+<span class={form} aria-hidden="true" style:--tint="{100 * tint}%">
   {#each fills as fill, at (at)}
-    {#if spoon}
+    {#if piece.kind === 'cap'}
+      <svg viewBox="0 0 34 30" width="34">
+        <rect class="in" x="5" y={26 - 20 * fill} width="24" height={20 * fill} />
+        <path class="line" d="M4 5v18q0 4 4 4h18q4 0 4-4V5" />
+        <path class="line thin" d="M9 20v5M14 20v5M20 20v5M25 20v5" />
+      </svg>
+    {:else if spoon}
       <svg viewBox="0 0 44 30" {width}>
         <clipPath id="{id}{at}"><path d="M2 10h24a12 12 0 0 1-24 0Z" /></clipPath>
         <rect
@@ -84,7 +92,7 @@
   }
 
   .in {
-    fill: var(--color-water);
+    fill: color-mix(in oklab, var(--color-brew) var(--tint), var(--color-water));
   }
 
   .brew .in {

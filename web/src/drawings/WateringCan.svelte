@@ -8,13 +8,18 @@
     reads: string;
     /** Its range, in words. */
     range: string;
+    /** How full it is, 0 to 1, and how brown what is in it, 0 to 1. */
+    full?: number;
+    tint?: number;
   }
-  let { holds, reads, unit, range }: Props = $props();
+  let { holds, reads, unit, range, full = 1, tint = 0 }: Props = $props();
   const id = $props.id();
+  const y = $derived(264 - 222 * full);
 </script>
 
 <svg
   viewBox="0 0 276 268"
+  style:--tint="{100 * tint}%"
   role="img"
   aria-label="A can filled to {holds}; the pen should read {reads} {unit}, {range}"
 >
@@ -30,15 +35,16 @@
   <path class="tin" stroke-width="5" d="M190 46c62-22 66 120 8 150" />
   <g clip-path="url(#{id})">
     <rect class="inside" x="50" y="6" width="160" height="270" />
-    <rect class="water" x="50" y="42" width="160" height="230" />
-    <path class="ripple" d="M50 42c26-6 54 6 80 0s54-6 80 0v7H50Z" />
+    <rect class="water" x="50" {y} width="160" height="230" />
+    <path class="ripple" d="M50 {y}c26-6 54 6 80 0s54-6 80 0v7H50Z" />
   </g>
   <path class="body" d="M66 16h126l8 230c0 10-8 18-20 18H78c-12 0-20-8-20-18Z" />
   <path class="brim" d="M62 16h134" />
-  <path class="mark" d="M66 42h18" />
-  <text x="90" y="47">{holds}</text>
+  <path class="mark" d="M66 {y}h18" />
+  <text class="holds" x="130" y="232">{holds}</text>
   <g transform="translate(84 112)">
     <rect class="tag" width="96" height="88" rx="9" />
+    <text class="pen" x="48" y="32">pen</text>
     <text class="small" x="48" y="21">should read</text>
     <text class="big" x="48" y="49">{reads}</text>
     <text class="small" x="48" y="66">{unit}</text>
@@ -90,11 +96,11 @@
   }
 
   .water {
-    fill: var(--color-water);
+    fill: color-mix(in oklab, var(--color-brew) var(--tint), var(--color-water));
   }
 
   .ripple {
-    fill: var(--color-water-top);
+    fill: color-mix(in oklab, var(--color-brew-top) var(--tint), var(--color-water-top));
   }
 
   .tag {
@@ -108,8 +114,40 @@
     text-anchor: middle;
   }
 
+  .holds {
+    font: 650 21px var(--face-head);
+    text-anchor: middle;
+  }
+
+  .pen {
+    display: none;
+    font-size: 32px;
+    text-anchor: middle;
+  }
+
   .big {
     font: 650 28px var(--face-head);
     text-anchor: middle;
+  }
+
+  /* drawn small, it keeps what is read at arm's length */
+  @container (width <= 160px) {
+    .small {
+      display: none;
+    }
+
+    .pen {
+      display: block;
+    }
+
+    .big {
+      font-size: 44px;
+      transform: translateY(24px);
+    }
+
+    .holds {
+      font-size: 34px;
+      transform: translateY(8px);
+    }
   }
 </style>

@@ -118,7 +118,12 @@
 
   @media (width <= 700px) {
     section {
+      gap: var(--space-3);
       padding-inline: var(--space-4);
+    }
+
+    header > :global(:first-child) {
+      flex: 1 1 55%;
     }
   }
 </style>

@@ -11,11 +11,13 @@
   import CanCard from './CanCard.svelte';
   import BenchPicks from './BenchPicks.svelte';
   import DryBench from './DryBench.svelte';
+  import LaidOutCan from './LaidOutCan.svelte';
   import LeafBench from './LeafBench.svelte';
   import SourceRows from './SourceRows.svelte';
   import BenchTitle from './BenchTitle.svelte';
   import { explanation } from './explain';
   import PlainBar from './PlainBar.svelte';
+  import QuestionBar from './QuestionBar.svelte';
   import PourBar from './PourBar.svelte';
   import StageSheet from './StageSheet.svelte';
   import VerdictBox from './VerdictBox.svelte';
@@ -29,8 +31,14 @@
   const mixing = $derived(
     !verdict || bench.anyway || (verdict.kind === 'feed' && verdict.portion !== null),
   );
+  /** Whether the can stands, or is about to, as the verdict has it. */
+  const laid = $derived(
+    bench.plainly || (mixing && verdict !== null && !bench.ready && !bench.anyway),
+  );
   const plain = $derived(bench.supplies?.waters.find((one) => one.id === verdict?.water_id));
   const slow = $derived(verdict?.kind === 'dress' ? verdict.portion : null);
+  const plantingOf = (standId: string) =>
+    garden.stop?.stands.find((one) => one.id === standId)?.planting_id ?? '';
   let staging = $state(false);
   let stood: string | undefined;
   let dressing = $state(false);
@@ -81,6 +89,18 @@
   });
 </script>
 
+{#snippet question()}
+  {#if verdict?.question && garden.spot}
+    <QuestionBar
+      question={verdict.question}
+      said={false}
+      {plantingOf}
+      subjectId={garden.spot.subject_id}
+      onlook={() => (staging = true)}
+    />
+  {/if}
+{/snippet}
+
 {#if bench.supplies && bench.supplies.jars.length === 0}
   <Page title="The Bench wants a jar">
     <p>A jar from its label, a can and your water: that is all it takes to work out a dose.</p>
@@ -92,12 +112,13 @@
     {#if verdict && garden.spot}
       <VerdictBox
         {verdict}
-        plantingOf={(id) => garden.stop?.stands.find((one) => one.id === id)?.planting_id ?? ''}
+        {plantingOf}
         subjectId={garden.spot.subject_id}
+        asks={!mixing || !laid}
         onlook={() => (staging = true)}
       />
     {/if}
-    {#if mixing && bench.supplies && bench.route === 'roots'}
+    {#if mixing && bench.supplies && bench.route === 'roots' && !laid}
       <BenchPicks {bench} />
       <SourceRows {bench} />
     {/if}
@@ -107,7 +128,16 @@
     {:else if bench.route === 'dry'}
       <DryBench onspread={() => (dressing = true)} />
     {:else if mixing}
-      <CanBench {bench} />
+      {#if laid && preview}
+        <LaidOutCan
+          {bench}
+          {preview}
+          who={stand?.crop.toLowerCase() ?? ''}
+          question={verdict?.question ? question : undefined}
+        />
+      {:else if !laid}
+        <CanBench {bench} />
+      {/if}
       <PourBar {bench} onplain={() => bench.pourPlain()} />
       <CanCard {bench} />
     {:else if verdict}

@@ -4,22 +4,25 @@
   interface Props {
     /** Syringe, beaker, jug: named above the drawing. */
     kind: string;
+    /** What stands in it: a brew, a liquid, a powder. */
+    form: string;
     /** What the glass holds when full, in mL or g. */
     holds: number;
     /** What stands in it, in mL or g. */
     amount: number;
     /** The most that fits this stage, marked on the glass; null where nothing limits. */
     cap: number | null;
-    /** Let the level settle; not while it is dragged. */
   }
-  let { kind, holds, amount, cap }: Props = $props();
+  let { kind, form, holds, amount, cap }: Props = $props();
   const y = $derived(levelY(amount, holds));
   const side = $derived(edges(y));
   const foot = edges(GLASS.bottom);
 </script>
 
 <g>
-  <text x="0" y="14" class="soft">measure in a {kind}</text>
+  <text x="0" y="14" class="soft">
+    {form === 'dry' ? 'measure by the spoon' : `measure in a ${kind}`}
+  </text>
   <path
     class="glass"
     d="M{GLASS.left} {GLASS.top}H{GLASS.right}L{foot[1]} {GLASS.bottom}Q{foot[1]} 158 {foot[1] -
@@ -27,7 +30,7 @@
   />
   {#if amount > 0}
     <path
-      class="brew"
+      class={form}
       d="M{side[0] + 1.5} {y}H{side[1] - 1.5}L{foot[1] - 1.5} {GLASS.bottom}Q{foot[1] -
         1.5} 156 {foot[1] - 8} 156H{foot[0] + 8}Q{foot[0] + 1.5} 156 {foot[0] +
         1.5} {GLASS.bottom}Z"
@@ -63,6 +66,14 @@
 
   .brew {
     fill: var(--color-brew);
+  }
+
+  .liquid {
+    fill: var(--color-brew-top);
+  }
+
+  .dry {
+    fill: var(--color-stage-early);
   }
 
   .top {

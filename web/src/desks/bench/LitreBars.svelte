@@ -46,7 +46,9 @@
     <h2>
       {inGallons() ? 'In it, mg/L' : 'One litre'}{#if who}, and what {who} likes now{/if}
     </h2>
-    {#if who}<Button look="quiet" onclick={() => bench.like()}>Fill to that</Button>{/if}
+    {#if who && !bench.plainly}
+      <Button look="quiet" onclick={() => bench.like()}>Fill to that</Button>
+    {/if}
   </header>
   <div role="group" aria-label="What it holds, mg/L; arrows move, Enter shows how">
     {#each preview.nutrients as row, index (row.name)}
@@ -62,16 +64,19 @@
         <BulletBar figure={row.figure} fromWater={row.from_water} wish={row.wish ?? null} />
         <span class="value">
           {row.figure.text} mg
-          <small>{row.wish ? `likes ${row.wish.text}` : spanOf(row)}</small>
+          {#if !bench.plainly}
+            <small>{row.wish ? `likes ${row.wish.text}` : spanOf(row)}</small>
+          {/if}
         </span>
-        <span class="how" aria-hidden="true">how?</span>
       </button>
     {/each}
   </div>
-  <p class="legend">
-    <span class="hatch" aria-hidden="true"></span> from your water
-    <span class="whisker" aria-hidden="true"></span> what is not known
-  </p>
+  {#if !bench.plainly}
+    <p class="legend">
+      <span class="hatch" aria-hidden="true"></span> from your water
+      <span class="whisker" aria-hidden="true"></span> what is not known
+    </p>
+  {/if}
 </section>
 
 <style>
@@ -97,7 +102,7 @@
 
   .row {
     display: grid;
-    grid-template-columns: 30px 1fr 104px 44px;
+    grid-template-columns: 30px 1fr 104px;
     gap: var(--space-2);
     align-items: center;
     width: 100%;
@@ -131,13 +136,6 @@
     color: var(--color-text-soft);
     font-size: var(--text-s);
     font-weight: 400;
-  }
-
-  .how {
-    color: var(--color-rim);
-    font-size: var(--text-s);
-    text-decoration: underline;
-    text-underline-offset: 3px;
   }
 
   .legend {

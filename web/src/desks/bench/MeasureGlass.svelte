@@ -15,6 +15,9 @@
   let pulled = $state(0);
   const amount = $derived(bench.dragging ? pulled : (preview?.amount ?? 0));
   const unit = $derived(preview?.unit ?? 'mL');
+  const form = $derived(
+    preview?.lines.find((line) => line.what === bench.jar?.name)?.form ?? 'liquid',
+  );
   const cap = $derived(preview?.cap?.amount_at_cap ?? null);
   const y = $derived(levelY(amount, holds));
   const side = $derived(edges(y));
@@ -54,7 +57,7 @@
 
 <div class="measure">
   <svg bind:this={svg} width="150" height="168" viewBox="0 0 150 168">
-    <GlassDrawing kind={fits.kind} {holds} {amount} {cap} />
+    <GlassDrawing kind={fits.kind} {form} {holds} {amount} {cap} />
     <g
       class="handle"
       role="slider"
@@ -77,8 +80,14 @@
     </g>
   </svg>
   <div class="said">
-    <p class="amount">{preview?.concentrate.text ?? '–'} <span>{unit}</span></p>
-    {#if preview?.spoons}<p class="spoons">about {preview.spoons}</p>{/if}
+    {#if preview?.spoons}
+      <p class="amount spoons">{preview.spoons}</p>
+      {#if unit === 'mL' || bench.supplies?.weighs}
+        <p class="soft">{preview.concentrate.text} {unit}</p>
+      {/if}
+    {:else}
+      <p class="amount">{preview?.concentrate.text ?? '–'} <span>{unit}</span></p>
+    {/if}
     <div class="nudges">
       <button type="button" aria-label="A little less" onclick={() => nudge(-1)}>−</button>
       <button type="button" aria-label="A little more" onclick={() => nudge(1)}>+</button>
@@ -142,9 +151,13 @@
   }
 
   .spoons {
-    max-width: 14ch;
+    font-size: var(--text-l);
+    white-space: normal;
+  }
+
+  .soft {
+    color: var(--color-text-soft);
     font-size: var(--text-s);
-    line-height: 1.25;
   }
 
   .nudges {

@@ -16,6 +16,8 @@
   }
   let { bench, onplain }: Props = $props();
   const preview = $derived(bench.preview);
+  /** What is left is said where it is for fewer cans than this. */
+  const FEW = 5;
   let earlier = $state(false);
   const pour = $derived(preview?.pour ?? null);
   /** All that goes in, as one says it. */
@@ -70,29 +72,37 @@
     >
       {words}
     </Button>
-    <EachBox {bench} />
-    <p class="told">
+    {#if !bench.plainly}<EachBox {bench} />{/if}
+    <p class="told" class:laid={bench.plainly && !short}>
       {#if short}
         <strong>{volume(-pour.left_l)} more than this can holds; {pour.cans} would do.</strong> Pour one
         can at a time, or fill a larger one.
       {:else}
-        <b>{poured}</b> in the can.
+        {#if !bench.plainly}<b>{poured}</b> in the can.{/if}
         {pour.left_l > 0.005
-          ? `${volume(pour.left_l)} will be left over. ${preview.keeps}`
+          ? `${volume(pour.left_l)} left over. ${preview.keeps}`
           : 'Nothing left over.'}
-        {preview.stock_after >= 0
-          ? `The jar has ${preview.stock_after_text} left after.`
-          : 'The jar does not hold enough.'}
-      {/if}
-      <button type="button" class="how" onclick={() => bench.explain('each')}> how? </button>
-      {#if asked}
-        <button type="button" class="how" onclick={() => bench.halve()}>half strength</button>
-        <button type="button" class="how" onclick={onplain}>plain water instead</button>
-      {/if}
-      {#if !earlier}
-        <button type="button" class="how" onclick={() => (earlier = true)}>poured earlier</button>
+        {#if preview.stock_after < 0}
+          The jar does not hold enough.
+        {:else if preview.stock_after < FEW * preview.amount}
+          {preview.stock_after_text} left in the jar.
+        {/if}
       {/if}
     </p>
+    <details class="other">
+      <summary>Other…</summary>
+      <div>
+        {#if bench.plainly}<EachBox {bench} />{/if}
+        {#if asked}
+          <button type="button" class="how" onclick={() => bench.halve()}>half strength</button>
+          <button type="button" class="how" onclick={onplain}>plain water instead</button>
+        {/if}
+        <button type="button" class="how" onclick={() => (earlier = true)}>poured earlier</button>
+        <button type="button" class="how" onclick={() => bench.explain('each')}
+          >how much: how?</button
+        >
+      </div>
+    </details>
     {#if earlier}
       <div class="when">
         <WhenBox bind:value={bench.pouredAt} trouble={bench.write.trouble('poured_at')} />
@@ -120,7 +130,7 @@
   }
 
   .how {
-    min-height: 28px;
+    min-height: var(--touch);
     padding: 0 2px;
     border: 0;
     background: none;
@@ -131,12 +141,34 @@
     cursor: pointer;
   }
 
-  /* on a phone what is poured is read before it is pressed */
+  summary {
+    display: flex;
+    align-items: center;
+    min-height: var(--touch);
+    color: var(--color-rim);
+    cursor: pointer;
+  }
+
+  .other > div {
+    display: flex;
+    flex-wrap: wrap;
+    gap: var(--space-2) var(--space-3);
+  }
+
+  .other[open] {
+    flex-basis: 100%;
+  }
+
+  /* on a phone what is poured is read before it is pressed, and the button is one line */
   @media (width <= 1000px) {
     .told {
       flex-basis: 100%;
       order: -1;
       font-size: var(--text-s);
+    }
+
+    .laid {
+      display: none;
     }
   }
 </style>

@@ -10,9 +10,11 @@
     /** The planting that is asked about, and what a reading would be of. */
     plantingOf: (standId: string) => string;
     subjectId: string;
+    /** Whether its question stands here. */
+    asks: boolean;
     onlook: () => void;
   }
-  const { verdict, plantingOf, subjectId, onlook }: Props = $props();
+  const { verdict, plantingOf, subjectId, asks, onlook }: Props = $props();
   const plan = $derived(verdict.flush);
   const goes = $derived(plan ? Array.from({ length: plan.goes }, (_, index) => index + 1) : []);
   const ORDINALS = ['1st', '2nd', '3rd'];
@@ -45,7 +47,7 @@
     </ol>
     <p class="soft">Slowly, until it has sunk in. It should read {plan.after_text} then.</p>
   {/if}
-  {#if verdict.question && (verdict.kind !== 'look' || verdict.question.about === 'stage')}
+  {#if asks && verdict.question && (verdict.kind !== 'look' || verdict.question.about === 'stage')}
     <QuestionBar
       question={verdict.question}
       said={verdict.kind === 'look'}

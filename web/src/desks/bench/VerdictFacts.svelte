@@ -20,22 +20,21 @@
   {#if pours}
     <WateringCan holds={volume(verdict.litres)} unit={ecScale()} {reads} range={verdict.water} />
   {/if}
-  <dl>
-    {#if pours}
-      <dt>from</dt>
-      <dd>the {verdict.water}</dd>
-    {/if}
-    {#each verdict.basis as one (one.what + one.text)}
-      <dt>{one.what}</dt>
-      <dd>
-        {one.text}{#if one.age}<span>, {one.age}</span>{/if}
-      </dd>
-    {/each}
-    {#if verdict.next_on && look.dated}
-      <dt>look again</dt>
-      <dd>{dateInWords(verdict.next_on)}</dd>
-    {/if}
-  </dl>
+  <details>
+    <summary>What this rests on</summary>
+    <dl>
+      {#each verdict.basis as one (one.what + one.text)}
+        <dt>{one.what}</dt>
+        <dd>
+          {one.text}{#if one.age}<span>, {one.age}</span>{/if}
+        </dd>
+      {/each}
+      {#if verdict.next_on && look.dated}
+        <dt>look again</dt>
+        <dd>{dateInWords(verdict.next_on)}</dd>
+      {/if}
+    </dl>
+  </details>
 </div>
 
 <style>
@@ -47,10 +46,21 @@
     padding: var(--space-4) 22px;
   }
 
+  summary {
+    display: flex;
+    align-items: center;
+    min-height: var(--touch);
+    color: var(--color-rim);
+    cursor: pointer;
+  }
+
+  details {
+    grid-column: -2 / -1;
+  }
+
   dl {
     display: grid;
     grid-template-columns: minmax(110px, auto) minmax(0, 1fr);
-    grid-column: -2 / -1;
     margin: 0;
   }
 

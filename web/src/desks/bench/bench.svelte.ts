@@ -53,6 +53,8 @@ export class Bench {
   asked = $state<Asked>('ec');
   /** She writes down a feed that the stop does not want. */
   anyway = $state(false);
+  /** She looks at what may be changed of the can that was laid out. */
+  opened = $state(false);
   /** What was laid out as the verdict has it, until something of it is changed. */
   private laid = $state('');
   /** A can at ten times the label's rate is asked about once more. */
@@ -71,6 +73,8 @@ export class Bench {
 
   /** Whether what stands here is just what the stop's verdict asks for. */
   asIs = $derived(this.laid !== '' && this.laid === this.signature());
+  /** The can stands as laid out, and nothing of it is being changed; how much each gets may be. */
+  plainly = $derived(this.laid !== '' && this.laid.startsWith(this.mixed()) && !this.opened);
   tenfold = $derived(Number(this.preview?.ways.label?.shown ?? 0) >= 1000);
 
   private rests: ReturnType<typeof setTimeout> | undefined;
@@ -78,7 +82,7 @@ export class Bench {
   /** Another stop: nothing of the last one's can is shown beside its verdict. */
   leave(): void {
     this.ready = false;
-    this.anyway = false;
+    this.anyway = this.opened = false;
     this.beside.clear();
     this.worked.clear();
   }
@@ -184,16 +188,13 @@ export class Bench {
     this.move(amount / 2);
   }
 
-  private signature(): string {
+  private mixed(): string {
     const more = this.beside.rows.map((one) => [one.jarId, one.said]);
-    return JSON.stringify([
-      this.jarId,
-      this.waterId,
-      this.vessel,
-      this.said,
-      this.litresSaid,
-      more,
-    ]);
+    return JSON.stringify([this.jarId, this.waterId, this.vessel, this.said, more]);
+  }
+
+  private signature(): string {
+    return this.mixed() + JSON.stringify(this.litresSaid);
   }
 
   /** A strength typed into one of the boxes, which was `held` when it was pressed. */
@@ -273,7 +274,7 @@ export class Bench {
     );
     if (!poured) return false;
     this.litresSaid = this.pouredAt = '';
-    this.anyway = false;
+    this.anyway = this.opened = false;
     this.layOut();
     const leftL = preview.pour?.left_l ?? 0;
     const ratio = preview.ways.parts.said;

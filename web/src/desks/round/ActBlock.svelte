@@ -61,6 +61,16 @@
     color: var(--color-text-soft);
   }
 
+  @media (width <= 700px) {
+    .say {
+      flex-basis: 180px;
+    }
+
+    h2 {
+      font-size: 1.0625rem;
+    }
+  }
+
   .acts {
     display: flex;
     flex-wrap: wrap;

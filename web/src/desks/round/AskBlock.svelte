@@ -67,9 +67,10 @@
 
 <style>
   section {
-    display: grid;
-    gap: var(--space-1);
-    justify-items: start;
+    display: flex;
+    flex-wrap: wrap;
+    gap: var(--space-1) var(--space-3);
+    align-items: center;
     padding: var(--space-2) var(--space-4);
     border: 1px solid var(--color-line);
     border-radius: var(--radius);
@@ -82,8 +83,15 @@
   }
 
   h2 {
+    flex: 1 1 180px;
     font-size: var(--text-l);
     line-height: 1.25;
+  }
+
+  @media (width <= 700px) {
+    h2 {
+      font-size: 1.0625rem;
+    }
   }
 
   ul {

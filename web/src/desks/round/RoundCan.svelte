@@ -11,7 +11,12 @@
   import PlainRow from './PlainRow.svelte';
   import TickRow from './TickRow.svelte';
 
-  const { can }: { can: RoundCan } = $props();
+  interface Props {
+    can: RoundCan;
+    /** The can that is filled next: a phone draws it larger. */
+    inHand: boolean;
+  }
+  const { can, inHand }: Props = $props();
   const write = $derived(round.write(can.id));
   const open = $derived(can.rows.some((row) => row.now && row.done.length === 0));
 
@@ -33,10 +38,10 @@
   }
 </script>
 
-<section aria-label="Can {can.letter}" class:over={!open}>
+<section aria-label="Can {can.letter}" class:over={!open} class:hand={inHand} class:later={!inHand}>
   <header>
     <h2>Can {can.letter}{can.fills > 1 ? ` ×${can.fills}` : ''}</h2>
-    <CanRecipe {can} onread={read} />
+    <CanRecipe {can} onread={read} small={!inHand} />
     <div class="acts">
       {#if can.mixed}
         <button type="button" class="how" onclick={() => round.takeBack(can)}
@@ -121,11 +126,40 @@
   @media (width <= 700px) {
     header {
       grid-template-columns: minmax(0, 1fr) auto auto;
-      padding: var(--space-3);
+      gap: var(--space-1) var(--space-2);
+      padding: var(--space-1) var(--space-3);
     }
 
     .how {
       display: none;
+    }
+
+    header > :global(.lines) {
+      grid-column: 1 / -1;
+      grid-row: 2;
+    }
+
+    /* the pen stands beside the water of the can in hand */
+    .hand :global(.lines li:last-child) {
+      padding-right: 104px;
+    }
+
+    .later > header > :global(.reads) {
+      display: none;
+    }
+
+    header > :global(.reads) {
+      grid-column: -2;
+      grid-row: 2;
+      align-self: end;
+    }
+
+    .hand :global(.lines li) {
+      min-height: 58px;
+    }
+
+    .hand :global(.tick) {
+      min-height: 60px;
     }
   }
 </style>

@@ -25,6 +25,10 @@
   /** The chosen stop narrows the round to it; nothing chosen is all of it. */
   const here = (placeId: string) => !garden.stop || garden.stop.id === placeId;
   const blocks = $derived((data ? blocksOf(data) : []).filter((b) => placesOf(b).some(here)));
+  /** The first can that is not poured yet. */
+  const inHand = $derived(
+    data?.cans.find((can) => can.rows.some((row) => row.now && !row.done.length))?.id,
+  );
   const beside = $derived(
     data?.asks.filter((asked) => !asked.looks.some((look) => look.first || !here(look.place_id))) ??
       [],
@@ -41,9 +45,14 @@
   });
   const sub = $derived.by(() => {
     if (!data || data.left + data.done === 0) return '';
-    const said = `${data.done + unsent} of ${data.left + data.done}`;
-    const minutes = data.left ? `${data.minutes} minutes · ` : '';
-    return `${minutes}${said}${unsent ? ` · ${unsent} not sent yet` : ''}`;
+    const done = data.done + unsent;
+    return [
+      data.left ? `${data.minutes} minutes` : '',
+      done ? `${done} of ${data.left + data.done}` : '',
+      unsent ? `${unsent} not sent yet` : '',
+    ]
+      .filter(Boolean)
+      .join(' · ');
   });
 
   follow(
@@ -71,7 +80,7 @@
     {#if data.rhythm_new && session.owner}<RhythmNews />{/if}
     {#each blocks as block (block.key)}
       {#if block.kind === 'can'}
-        <RoundCan can={block.can} />
+        <RoundCan can={block.can} inHand={block.can.id === inHand} />
       {:else if block.kind === 'flush'}
         <FlushBlock flush={block.flush} />
       {:else if block.kind === 'dress'}

@@ -133,6 +133,7 @@
     }
 
     .tick {
+      min-height: 48px;
       gap: var(--space-3);
       padding-left: var(--space-3);
     }

@@ -4,12 +4,13 @@
   import { ask, client } from '../../api/client';
   import Entry from './Entry.svelte';
   import type { Setup } from './forms';
-  import { jarAnswers, measureAnswers, penAnswers, vesselAnswers, waterAnswers } from './given';
+  import { jarAnswers, penAnswers, vesselAnswers, waterAnswers } from './given';
+  import MeasuresSection from './MeasuresSection.svelte';
   import Section from './Section.svelte';
   import type { SetupDesk } from './setup.svelte';
   import { jarForm, levelForm } from './jarForms';
   import { materialAnswers, materialForm, materialLine } from './materialForm';
-  import { measureForm, penForm, vesselForm } from './supplyForms';
+  import { penForm, vesselForm } from './supplyForms';
   import { waterForm } from './waterForms';
 
   interface Props {
@@ -105,24 +106,7 @@
     />
   {/each}
 </Section>
-<Section
-  title="Spoons and measures"
-  empty="None said, so Dace rounds to a kitchen's tablespoon and teaspoon."
-  count={setup.measures.length}
-  add="Add a measure"
-  onadd={() => desk.edit(measureForm(fresh()))}
->
-  {#each setup.measures as measure (measure.id)}
-    <Entry
-      title={measure.name}
-      line="{measure.holds_ml.toFixed(1)} mL"
-      acts={[
-        { label: 'Edit', act: () => desk.edit(measureForm(measure.id), measureAnswers(measure)) },
-        away('measures', measure.id),
-      ]}
-    />
-  {/each}
-</Section>
+<MeasuresSection {desk} {setup} />
 <Section
   title="Materials you know better"
   empty="None: Dace goes by its table of leaves, dungs, meals and scraps. Add what a test told you of yours."

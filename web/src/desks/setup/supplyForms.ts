@@ -43,12 +43,14 @@ export function vesselForm(setup: Setup, id: string): Form {
   };
 }
 
-/** A spoon, syringe, beaker or scoop. */
-export function measureForm(id: string): Form {
+/** A spoon, syringe, beaker, scoop or cap. */
+export function measureForm(id: string, usually = 'spoon'): Form {
   return {
     title: 'A measure',
     steps: (answers) => {
-      const spoon = (answers.kind ?? 'spoon') === 'spoon';
+      const kind = answers.kind ?? usually;
+      const filled = ['spoon', 'scoop', 'cap'].includes(kind);
+      const spoon = kind === 'spoon';
       return [
         {
           title: 'What do you measure with?',
@@ -61,18 +63,19 @@ export function measureForm(id: string): Form {
                 ['syringe', 'Syringe'],
                 ['beaker', 'Beaker'],
                 ['scoop', 'Scoop'],
+                ['cap', 'Bottle cap'],
               ),
-              usual: 'spoon',
+              usual: usually,
             },
             {
               key: 'name',
               label: 'What do you call it?',
-              usual: spoon ? 'teaspoon' : answers.kind,
+              usual: spoon ? 'teaspoon' : kind,
             },
             { key: 'holds', label: 'Full, it holds', usual: spoon ? '1 tsp' : '10 ml' },
           ],
         },
-        ...(spoon
+        ...(filled
           ? []
           : [
               {
@@ -84,7 +87,7 @@ export function measureForm(id: string): Form {
     },
     save: (answers) => {
       const body = {
-        kind: answers.kind ?? 'spoon',
+        kind: answers.kind ?? usually,
         name: answers.name ?? '',
         holds: typed(answers, 'holds'),
         mark: typed(answers, 'mark'),
