@@ -64,7 +64,7 @@ def materials() -> dict[str, Material]:
     Examples
     --------
     >>> len(materials()), materials()["poultry_pellets"].percent_of("N").typ
-    (103, 4.0)
+    (135, 4.0)
     """
     return {row.text("key"): _material(row) for row in load_table("materials")}
 

@@ -24,6 +24,7 @@ from dace.core.shell.reading import read
 from dace.core.shell.responses import signs_of, trial
 from dace.core.shell.roots import rootzone
 from dace.core.shell.seasons import clock
+from dace.core.shell.solids import bean_test, green_manure, heap, mix_of_soil, mulch
 from dace.core.shell.spraying import spray_on_leaves
 from dace.core.shell.verdicts import verdict
 
@@ -93,4 +94,9 @@ CALCULATORS: dict[str, Callable[[Json], Json]] = {
     "mix": mix,
     "spray": spray_on_leaves,
     "read": read,
+    "heap": heap,
+    "soil_mix": mix_of_soil,
+    "green_manure": green_manure,
+    "mulch": mulch,
+    "bean_test": bean_test,
 }

@@ -1,0 +1,1 @@
+"""What is made of solids: heaps, manure, soil mixes, green manure and mulch."""
