@@ -69,7 +69,7 @@ def heap(given: Json) -> Json:
     >>> straw = {"material": "wheat_straw", "kg": 96.2}
     >>> found = heap({"method": "hot_turned", "inputs": [grass, straw], "seed": None})
     >>> round(found["c_to_n"], 1)
-    30.5
+    28.7
     """
     seed = _seed(given)
     built = _heap(given)
@@ -93,6 +93,8 @@ def heap(given: Json) -> Json:
     }
     if built.method == "trench":
         return {**told, "out": None, "ec_1_5_expected": None, "working": []}
+    if told["add_kg"]:
+        told["with_added"] = _with_added(given, told["add_kg"], days)
     out = finished(built, figures)
     tested = corrected(built, out, _test(given))
     percent = {name: result_of(tested[name], "%") for name in NUTRIENTS}
@@ -117,6 +119,26 @@ def heap(given: Json) -> Json:
         "ec_1_5_expected": result_of(expected_ec(built, out), "mS/cm").value,
         "balance_kg": _balance(finished(built, typical).balance),
         "working": [asdict(step) for step in heap_working(built)],
+    }
+
+
+def _with_added(given: Json, kg: float, days: float) -> Json:
+    """What the heap comes to once what it lacks is in, typically."""
+    more = {"material": json_object(given, "reach")["with"], "kg": kg}
+    built, typical = _heap(given | {"inputs": [*rows(given, "inputs"), more]}), Drawing(None)
+    out = finished(built, typical)
+    return {
+        "c_to_n": built.sums.c_to_n,
+        "moisture_percent": 100 * built.sums.moisture,
+        "kg": built.sums.kg,
+        "progress": float(progress(built, typical, days)[0]),
+        "out": {
+            "kg": float(out.kg[0]),
+            "litres": float(out.litres[0]),
+            "c_to_n": float(out.c_to_n[0]),
+            "percent": {name: float(out.percent[name][0]) for name in NUTRIENTS},
+            "first_season_n_percent": float(out.first_season_percent[0]),
+        },
     }
 
 

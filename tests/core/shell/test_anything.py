@@ -57,6 +57,17 @@ EXAMPLES = {
         "water": {"ec_ms_cm": 0.3}, "vessel": "9 L", "wish": {"N": [54, 90, 144]},
         "cap_ec_ms_cm": 1.4,
     },
+    "heap": {
+        "method": "cold_unturned", "cover": "open", "rain_mm": 200, "temperature_c": 12, "weeks": 8,
+        "inputs": [{"material": "grass_clippings", "kg": 20, "on": 3}],
+        "reach": {"c_to_n": 28, "with": "wheat_straw"}, "test": {"ec_1_5_ms_cm": 1.3}, "seed": 2,
+    },
+    "soil_mix": {"litres": 40, "parts": {"coir": 4, "perlite": 1}, "use": "pots",
+                 "dry_g_per_l": {"coated_slow_release": 2}},
+    "green_manure": {"key": "winter_vetch", "area_m2": 4, "stand": "short", "dug_in": True,
+                     "days": [["2026-05-01", 8, 17, 0], 12], "weeks": 3},
+    "mulch": {"material": "wheat_straw", "area_m2": 6, "settled_mm": 75, "bin_l": 240},
+    "bean_test": {"test": [[0, 3], [0, 3], [2, 3]], "plain": [[0, 3], [0, 3], [0, 3]]},
     "spray": {
         "jar": EPSOM, "water": {"ec_ms_cm": 0.06}, "vessel": "0.5 L", "strength": "10 g/L",
         "crop": "chilli", "stage": "fruit_set", "plants": 6, "air_c": 19,
