@@ -263,6 +263,7 @@ from dace.core.solids.heap import (
     to_reach,
     water_to,
 )
+from dace.core.solids.heap_amounts import BALE_KG, amount_kg
 from dace.core.solids.heap_figures import Drawing, heap_figure, heap_words
 from dace.core.solids.heap_says import heap_says
 from dace.core.solids.home_test import HomeTest, corrected, cress_says, expected_ec
@@ -319,6 +320,7 @@ __all__ = [
     "ANIMALS",
     "APPROACHES",
     "AS_NEEDED",
+    "BALE_KG",
     "CHARGED",
     "CHLORINATED",
     "DAY_H",
@@ -519,6 +521,7 @@ __all__ = [
     "air_facts",
     "alike",
     "alkalinity_from_bicarbonate",
+    "amount_kg",
     "amount_words",
     "answer",
     "as_paste",

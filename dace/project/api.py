@@ -21,6 +21,7 @@ from dace.desks.setup import api as setup
 from dace.desks.setup import api_places
 from dace.desks.shared.at_home import AtHome, ScriptAtHome
 from dace.desks.shelf import api as shelf
+from dace.desks.solids import api as solids
 from dace.desks.trials import api as trials
 from dace.exchange import api as exchange
 from dace.exchange.notebook import api as notebook_file
@@ -56,6 +57,7 @@ for room in (
     api_photos,
     trials,
     shelf,
+    solids,
     practice,
     roots,
     api_series,

@@ -16,9 +16,13 @@ def heap_says(heap: Heap) -> tuple[Advice, ...]:
     """All that is to be said of a heap as it stands, what hurts people first."""
     said = []
     if heap.raw_manure:
-        said.append(cautions()["raw_manure_harvest_interval"].plainly())
+        said.append(
+            cautions()["raw_manure_harvest_interval"].said("Raw manure: 120 days to picking")
+        )
     if heap.suspect:
-        said.append(cautions()["persistent_herbicide_bioassay"].plainly())
+        said.append(
+            cautions()["persistent_herbicide_bioassay"].said("It may hold weedkiller: bean test")
+        )
     return (*said, *_moisture(heap), *_ratio(heap), *_warmth(heap), *_rain(heap))
 
 

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from dataclasses import dataclass
+from typing import Literal
 
 from dace.core.errors import DaceError
 from dace.core.result import Result
@@ -65,7 +66,7 @@ class BeanPot:
 class BeanTest:
     """What a bean test says: ``suspect``, ``clean``, ``repeat`` or ``void``, and why."""
 
-    result: str
+    result: Literal["suspect", "clean", "repeat", "void"]
     why: str
 
 

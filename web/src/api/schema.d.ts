@@ -2292,6 +2292,126 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/solids": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read
+         * @description Materials, methods, ingredients, recipes, green manures and mulches.
+         */
+        get: operations["solids"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/solids/bean-test": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Beans
+         * @description What a bean test says of a load of manure.
+         */
+        post: operations["read_bean_test"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/solids/green-manure": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Green Manure
+         * @description What a green manure gives the crop after it.
+         */
+        post: operations["work_out_green_manure"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/solids/heap": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Heap
+         * @description What a heap lacks, when it is ready, and what comes out.
+         */
+        post: operations["work_out_heap"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/solids/mix": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Mix
+         * @description What a soil mix comes to, and what stands against it.
+         */
+        post: operations["work_out_mix"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/solids/mulch": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Mulch
+         * @description How much of a mulch a bed wants.
+         */
+        post: operations["work_out_mulch"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sprays": {
         parameters: {
             query?: never;
@@ -2885,6 +3005,39 @@ export interface components {
             text: string;
             /** What */
             what: string;
+        };
+        /**
+         * BeanPotIn
+         * @description A pot of beans at the third true leaf.
+         */
+        BeanPotIn: {
+            /** Curled */
+            curled: number;
+            /** Up */
+            up: number;
+        };
+        /**
+         * BeanTestIn
+         * @description Three pots with the manure, and three plain.
+         */
+        BeanTestIn: {
+            /** Plain */
+            plain: components["schemas"]["BeanPotIn"][];
+            /** Test */
+            test: components["schemas"]["BeanPotIn"][];
+        };
+        /**
+         * BeanTestOut
+         * @description What it says, and why.
+         */
+        BeanTestOut: {
+            /**
+             * Result
+             * @enum {string}
+             */
+            result: "suspect" | "clean" | "repeat" | "void";
+            /** Why */
+            why: string;
         };
         /**
          * BeforeIn
@@ -4167,6 +4320,22 @@ export interface components {
             whole?: boolean | null;
         };
         /**
+         * GivesOut
+         * @description What it gives the next crop: in words, and grams by the end of each week.
+         */
+        GivesOut: {
+            /** By Week G */
+            by_week_g: number[];
+            /** Caution */
+            caution: string;
+            /** Said */
+            said: string[];
+            /** Wait */
+            wait: string;
+            /** Whole G */
+            whole_g: number;
+        };
+        /**
          * GoOut
          * @description A flush, pour by pour.
          */
@@ -4204,6 +4373,44 @@ export interface components {
          * @description Who shares the household no more.
          */
         GoneIn: {
+            /** Name */
+            name: string;
+        };
+        /**
+         * GreenManureIn
+         * @description A stand that is cut: how large, how old, where it goes, how warm the soil is [°C].
+         */
+        GreenManureIn: {
+            /** Area */
+            area: string | components["schemas"]["BoxIn"];
+            /**
+             * Dug In
+             * @default true
+             */
+            dug_in: boolean;
+            /** Key */
+            key: string;
+            /**
+             * Stand
+             * @default flower
+             * @enum {string}
+             */
+            stand: "short" | "flower";
+            /**
+             * Temperature C
+             * @default 12
+             */
+            temperature_c: number;
+        };
+        /**
+         * GreenManureOut
+         * @description A green manure, and what to mind with it.
+         */
+        GreenManureOut: {
+            /** Caution */
+            caution: string;
+            /** Key */
+            key: string;
             /** Name */
             name: string;
         };
@@ -4290,6 +4497,113 @@ export interface components {
              * @default
              */
             weight: string | components["schemas"]["BoxIn"];
+        };
+        /**
+         * HeapIn
+         * @description A heap as it is thought of: rain [mm] while it lies, air [°C], weeks since it was built.
+         *
+         *     ``reading`` is one part of the finished compost in five of water [mS/cm at 25 °C].
+         */
+        HeapIn: {
+            /**
+             * Covered
+             * @default false
+             */
+            covered: boolean;
+            /** Inputs */
+            inputs: components["schemas"]["HeapInputIn"][];
+            /**
+             * Method
+             * @enum {string}
+             */
+            method: "hot_turned" | "cold_unturned" | "tumbler" | "trench" | "worm_bin" | "leaf_heap" | "manure_stack";
+            /**
+             * Rain Mm
+             * @default 0
+             */
+            rain_mm: number;
+            /** Reading */
+            reading?: number | null;
+            /**
+             * Temperature C
+             * @default 12
+             */
+            temperature_c: number;
+            /**
+             * Weeks
+             * @default 0
+             */
+            weeks: number;
+        };
+        /**
+         * HeapInputIn
+         * @description So much of a material, such as ``2 barrows``; ``known`` where nobody ever sprayed.
+         */
+        HeapInputIn: {
+            /** Amount */
+            amount: string | components["schemas"]["BoxIn"];
+            /**
+             * Known
+             * @default false
+             */
+            known: boolean;
+            /** Material */
+            material: string;
+        };
+        /**
+         * HeapLayerOut
+         * @description A layer as drawn: its share of the height, and what it is.
+         */
+        HeapLayerOut: {
+            /** Amount */
+            amount: string;
+            /**
+             * Colour
+             * @enum {string}
+             */
+            colour: "green" | "brown" | "dung" | "mineral";
+            /** Material */
+            material: string;
+            /** Name */
+            name: string;
+            /** Share */
+            share: number;
+        };
+        /**
+         * HeapOut
+         * @description A heap: what is wrong with it, what it lacks, how far it is, and what comes out.
+         *
+         *     ``warmth`` is 0 to 1 of what a heap can reach.
+         */
+        HeapOut: {
+            /** Add */
+            add: string[];
+            /** First Season */
+            first_season: string;
+            /** Layers */
+            layers: components["schemas"]["HeapLayerOut"][];
+            /** Moisture */
+            moisture: string;
+            /** Out */
+            out: string;
+            /** Progress */
+            progress: number;
+            /** Ratio */
+            ratio: string;
+            /** Reads */
+            reads: string;
+            /** Ready */
+            ready: string;
+            /** Ready Test */
+            ready_test: string;
+            /** Said */
+            said: components["schemas"]["AdviceOut"][];
+            /** Shares */
+            shares: components["schemas"]["ShareOut"][];
+            /** Warmth */
+            warmth: number;
+            /** Working */
+            working: components["schemas"]["StepOut"][];
         };
         /**
          * HeldOut
@@ -5078,6 +5392,44 @@ export interface components {
             simpler: components["schemas"]["MixOptionOut"][];
         };
         /**
+         * MixPartOut
+         * @description A part of a mix as drawn: its share of the pot, and how much to take.
+         */
+        MixPartOut: {
+            /** Grain */
+            grain: string;
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Share */
+            share: number;
+            /** Take */
+            take: string;
+        };
+        /**
+         * MixRecipeOut
+         * @description A mix of our own: its parts by volume, its dry feeds [g/L], what it is for.
+         */
+        MixRecipeOut: {
+            /** Dry */
+            dry: {
+                [key: string]: number;
+            };
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Parts */
+            parts: {
+                [key: string]: number;
+            };
+            /** Text */
+            text: string;
+            /** Use */
+            use: string;
+        };
+        /**
          * MixSourceOut
          * @description So much of a jar: ``strength`` can be typed, ``words`` is how it is measured.
          */
@@ -5117,16 +5469,43 @@ export interface components {
             on?: string | null;
         };
         /**
+         * MulchIn
+         * @description A bed to be mulched; an empty depth is the usual one.
+         */
+        MulchIn: {
+            /** Area */
+            area: string | components["schemas"]["BoxIn"];
+            /**
+             * Depth
+             * @default
+             */
+            depth: string | components["schemas"]["BoxIn"];
+            /** Material */
+            material: string;
+        };
+        /**
+         * MulchOut
+         * @description How much to bring, and the nitrogen that it takes or gives.
+         */
+        MulchOut: {
+            /** Bring */
+            bring: string;
+            /** Caution */
+            caution: string;
+            /** Lies */
+            lies: string;
+            /** Nitrogen */
+            nitrogen: string;
+        };
+        /**
          * NamedOut
-         * @description Something to choose, and what it is.
+         * @description Something to choose, with what it is called.
          */
         NamedOut: {
             /** Key */
             key: string;
             /** Name */
             name: string;
-            /** Text */
-            text: string;
         };
         /**
          * NewPasswordIn
@@ -7527,6 +7906,18 @@ export interface components {
             waters: components["schemas"]["OwnWaterOut"][];
         };
         /**
+         * ShareOut
+         * @description What a finished heap or a mix has of a nutrient, with its range.
+         */
+        ShareOut: {
+            /** Name */
+            name: string;
+            /** Range Text */
+            range_text: string;
+            /** Text */
+            text: string;
+        };
+        /**
          * SharedOut
          * @description Recipes and materials that came in, and those that were here already.
          */
@@ -7756,6 +8147,54 @@ export interface components {
             size: "large" | "small";
         };
         /**
+         * SoilMixIn
+         * @description So much of a mix, its parts by volume, its dry feeds [g/L], what it is for.
+         */
+        SoilMixIn: {
+            /**
+             * Dry
+             * @default {}
+             */
+            dry: {
+                [key: string]: number;
+            };
+            /** Litres */
+            litres: string | components["schemas"]["BoxIn"];
+            /** Parts */
+            parts: {
+                [key: string]: number;
+            };
+            /**
+             * Use
+             * @enum {string}
+             */
+            use: "seed" | "potting_on" | "hungry_pots" | "raised_bed" | "house_plant" | "ericaceous" | "cactus";
+        };
+        /**
+         * SoilMixOut
+         * @description What a mix comes to, and what stands against it for its use.
+         */
+        SoilMixOut: {
+            /** Breaks */
+            breaks: components["schemas"]["AdviceOut"][];
+            /** Dry */
+            dry: string[];
+            /** Food */
+            food: components["schemas"]["ShareOut"][];
+            /** Holds */
+            holds: string;
+            /** Layers */
+            layers: components["schemas"]["MixPartOut"][];
+            /** Ph */
+            ph: string;
+            /** Salt */
+            salt: string;
+            /** Salt Range */
+            salt_range: string;
+            /** Slow */
+            slow: string;
+        };
+        /**
          * SoilTestIn
          * @description A test of a fill's soil or medium; what was not tested is left out.
          */
@@ -7773,6 +8212,28 @@ export interface components {
             values: {
                 [key: string]: number;
             };
+        };
+        /**
+         * SolidsOut
+         * @description All that there is to choose from.
+         */
+        SolidsOut: {
+            /** Dry Feeds */
+            dry_feeds: components["schemas"]["NamedOut"][];
+            /** Green Manures */
+            green_manures: components["schemas"]["GreenManureOut"][];
+            /** Ingredients */
+            ingredients: components["schemas"]["NamedOut"][];
+            /** Materials */
+            materials: components["schemas"]["NamedOut"][];
+            /** Methods */
+            methods: components["schemas"]["NamedOut"][];
+            /** Mulches */
+            mulches: components["schemas"]["NamedOut"][];
+            /** Recipes */
+            recipes: components["schemas"]["MixRecipeOut"][];
+            /** Uses */
+            uses: components["schemas"]["NamedOut"][];
         };
         /**
          * SolutionIn
@@ -13534,6 +13995,218 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
+        };
+    };
+    solids: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SolidsOut"];
+                };
+            };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
+        };
+    };
+    read_bean_test: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BeanTestIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BeanTestOut"];
+                };
+            };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
+        };
+    };
+    work_out_green_manure: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["GreenManureIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GivesOut"];
+                };
+            };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
+        };
+    };
+    work_out_heap: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HeapIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HeapOut"];
+                };
+            };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
+        };
+    };
+    work_out_mix: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SoilMixIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SoilMixOut"];
+                };
+            };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
+        };
+    };
+    work_out_mulch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MulchIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MulchOut"];
                 };
             };
             400: components["responses"]["E400"];

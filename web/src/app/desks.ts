@@ -16,6 +16,7 @@ export type PagePath =
   | '/signs'
   | '/trials'
   | '/trial'
+  | '/heap'
   | '/help'
   | '/exchange'
   | '/setup'

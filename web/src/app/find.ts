@@ -56,6 +56,7 @@ export function allFindable(
   const pages = [
     ...DESKS,
     { path: '/walk' as const, name: 'Walk: one stop at a time' },
+    { path: '/heap' as const, name: 'Heap, soil mix, green manure, mulch, bean test' },
     { path: '/roots' as const, name: 'What the roots say, all along the path' },
     { path: '/signs' as const, name: 'What is wrong? Signs and their causes' },
     { path: '/trials' as const, name: 'Did it help? Trials of a feed' },

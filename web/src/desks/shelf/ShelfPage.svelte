@@ -39,6 +39,7 @@
     <ButtonLink look="go" href="/shelf/begin{garden.search}">Begin a brew</ButtonLink>
     <Button onclick={() => (claimOpen = true)}>Check a claim</Button>
     <ButtonLink href="/setup">Add a jar</ButtonLink>
+    <ButtonLink href="/heap">Heap and mixes</ButtonLink>
   {/snippet}
   {#if shelf}
     <h2>On their way</h2>

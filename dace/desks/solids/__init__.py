@@ -1,0 +1,1 @@
+"""Heaps, soil mixes, green manure and mulch, as they are thought of."""

@@ -1,0 +1,62 @@
+"""What there is to choose from on the page of heaps and mixes."""
+
+from __future__ import annotations
+
+from dace.core import api as core
+from dace.desks.solids.schemas import GreenManureOut, MixRecipeOut, NamedOut, SolidsOut
+
+METHODS = {
+    "hot_turned": "Hot, turned",
+    "cold_unturned": "Cold, added to",
+    "tumbler": "Tumbler",
+    "trench": "Trench",
+    "worm_bin": "Worm bin",
+    "leaf_heap": "Leaf heap",
+    "manure_stack": "Manure stack",
+}
+USES = {
+    "seed": "Seeds",
+    "potting_on": "Potting on",
+    "hungry_pots": "Hungry pots",
+    "raised_bed": "Raised bed",
+    "house_plant": "House plants",
+    "ericaceous": "Heathers and blueberries",
+    "cactus": "Cacti",
+}
+_HEAPED = (
+    "fresh_plant", "kitchen_scrap", "carbon_rich", "manure", "seaweed", "fish", "plant_meal",
+    "animal_meal", "compost", "growing_medium", "rock_mineral",
+)  # fmt: skip
+_DRY = ("granular_organic_4_3_4", "hoof_and_horn", "coated_slow_release", "poultry_pellets",
+        "ground_limestone", "bone_meal_steamed")  # fmt: skip
+
+
+def offered() -> SolidsOut:
+    """By the tables, each in its order; a heap's materials green first."""
+    heaped = [m for m in core.materials().values() if m.family in _HEAPED and m.form == "solid"]
+    heaped.sort(key=lambda one: _HEAPED.index(one.family))
+    return SolidsOut(
+        materials=[NamedOut(key=one.key, name=one.name) for one in heaped],
+        methods=[NamedOut(key=key, name=name) for key, name in METHODS.items()],
+        ingredients=[
+            NamedOut(key=key, name=one.material.name) for key, one in core.mix_ingredients().items()
+        ],
+        dry_feeds=[NamedOut(key=key, name=core.material(key).name) for key in _DRY],
+        uses=[NamedOut(key=key, name=name) for key, name in USES.items()],
+        recipes=[
+            MixRecipeOut(
+                key=one.key,
+                name=one.name,
+                use=one.use,
+                parts=dict(one.parts),
+                dry=dict(one.dry),
+                text=one.text,
+            )
+            for one in core.mix_recipes().values()
+        ],
+        green_manures=[
+            GreenManureOut(key=one.key, name=one.name, caution=one.row.text("caution"))
+            for one in core.green_manures().values()
+        ],
+        mulches=[NamedOut(key=key, name=one.material.name) for key, one in core.mulches().items()],
+    )

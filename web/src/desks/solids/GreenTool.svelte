@@ -1,0 +1,157 @@
+<!-- A green manure: what it holds when it is cut, and when the next crop gets it. -->
+<script lang="ts">
+  import { ask, client, type Schemas } from '../../api/client';
+  import { example } from '../../app/measures';
+  import { follow, Resource } from '../../app/resource.svelte';
+  import Choice from '../../ui/Choice.svelte';
+  import Message from '../../ui/Message.svelte';
+  import { draftOf, keepDraft } from '../../ui/drafts';
+
+  const { offered }: { offered: Schemas['SolidsOut'] } = $props();
+  interface Thought {
+    key: string;
+    area: string;
+    stand: Schemas['GreenManureIn']['stand'];
+    place: string;
+    warm: string;
+  }
+  const BEGUN: Thought = {
+    key: 'winter_vetch',
+    area: example('4 m2', '40 sq ft'),
+    stand: 'flower',
+    place: 'in',
+    warm: '12',
+  };
+  let thought = $state<Thought>(draftOf<Thought>('green') ?? BEGUN);
+  const found = new Resource<Schemas['GivesOut']>();
+  const gives = $derived(found.data);
+  const most = $derived(Math.max(gives?.whole_g ?? 0, 0.001));
+
+  follow(
+    () => JSON.stringify(thought),
+    () => {
+      keepDraft('green', thought);
+      const { key, area, stand } = thought;
+      const warm = Number(thought.warm.replace(',', '.'));
+      const temperature_c = Number.isFinite(warm) ? warm : 12;
+      const body = { key, area, stand, dug_in: thought.place === 'in', temperature_c };
+      found.soon((signal) => ask(client.POST('/api/solids/green-manure', { body, signal })));
+    },
+  );
+</script>
+
+<form onsubmit={(event) => event.preventDefault()}>
+  <Choice
+    label="What grows"
+    labelled
+    bind:value={thought.key}
+    options={offered.green_manures.map((one) => ({ value: one.key, name: one.name }))}
+  />
+  <label>On <input bind:value={thought.area} autocomplete="off" /></label>
+  <Choice
+    label="Cut"
+    labelled
+    bind:value={thought.stand}
+    options={[
+      { value: 'short', name: 'young and short' },
+      { value: 'flower', name: 'at its buds' },
+    ]}
+  />
+  <Choice
+    label="Then"
+    labelled
+    bind:value={thought.place}
+    options={[
+      { value: 'in', name: 'dug in' },
+      { value: 'on', name: 'left on top' },
+    ]}
+  />
+  <label>Soil, °C <input bind:value={thought.warm} inputmode="decimal" /></label>
+</form>
+<Message problem={found.problem} again={found.again} />
+{#if gives && !found.problem}
+  <section aria-label="What it gives" aria-live="polite">
+    <h2>{gives.wait}</h2>
+    <ul>
+      {#each gives.said as one (one)}<li>{one}</li>{/each}
+    </ul>
+    <figure>
+      <figcaption>What the next crop has of it, week by week</figcaption>
+      <svg viewBox="0 0 340 90" role="img" aria-label="{gives.by_week_g.length} weeks">
+        {#each gives.by_week_g as grams, week (week)}
+          <rect
+            x={4 + 21 * week}
+            y={80 - (70 * grams) / most}
+            width="15"
+            height={(70 * grams) / most}
+          />
+        {/each}
+        <path d="M0 80H340" />
+      </svg>
+    </figure>
+    {#if gives.caution}<p class="care">{gives.caution}</p>{/if}
+  </section>
+{/if}
+
+<style>
+  form {
+    display: flex;
+    flex-wrap: wrap;
+    gap: var(--space-3);
+    align-items: end;
+  }
+
+  label {
+    display: grid;
+    gap: var(--space-1);
+    font-weight: 550;
+  }
+
+  input {
+    width: 12ch;
+    min-height: var(--touch);
+    padding: 0 var(--space-3);
+    border: 1px solid var(--color-edge);
+    border-radius: var(--radius);
+    background: var(--color-field);
+  }
+
+  section,
+  ul {
+    display: grid;
+    gap: var(--space-2);
+    margin: 0;
+  }
+
+  h2 {
+    font-size: var(--text-l);
+  }
+
+  li {
+    font-size: var(--text-l);
+  }
+
+  figure {
+    max-width: 420px;
+    margin: 0;
+  }
+
+  figcaption,
+  .care {
+    color: var(--color-text-soft);
+  }
+
+  .care {
+    max-width: 60ch;
+    padding-left: var(--space-3);
+    border-left: 4px solid var(--color-care);
+  }
+
+  rect {
+    fill: var(--color-go);
+  }
+
+  path {
+    stroke: var(--color-text);
+  }
+</style>
