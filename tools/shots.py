@@ -53,8 +53,6 @@ def _at_the_flush(page: Page, address: str) -> None:
 def _desktop(browser: Browser, address: str) -> None:
     page = _page(browser, DESKTOP)
     page.goto(address)
-    page.get_by_role("button", name="Look round").wait_for()
-    _shoot(page, "welcome")
     page.get_by_role("button", name="Look round").click()
     page.get_by_role("button", name="Cold frame, melon 2").click()
     page.get_by_role("button", name="Cold frame, melon", pressed=True).wait_for()
@@ -68,7 +66,7 @@ def _desktop(browser: Browser, address: str) -> None:
     _at_the_flush(page, address)
     _shoot(page, "verdict")
     page.get_by_label("Along the path").get_by_role("button", name="Quay tub 1").click()
-    page.get_by_role("group", name="How much for each plant").wait_for()
+    page.get_by_role("button", name="Change it").wait_for()
     _shoot(page, "bench")
     _mixes(page)
     _leaves(page)
@@ -107,6 +105,7 @@ def _mixes(page: Page) -> None:
     """The melon's can as Dace finds it."""
     page.get_by_label("Along the path").get_by_role("button", name="Cold frame").click()
     page.get_by_role("button", name="Cold frame, melon").click()
+    page.get_by_role("button", name="Change it").click()
     page.get_by_role("button", name="Find a mix").click()
     page.get_by_role("button", name="nearest to what it likes").click()
     page.get_by_role("list", name="Poured in this order").wait_for()
@@ -150,6 +149,10 @@ def _shelves(page: Page, address: str) -> None:
     brew.click()
     page.get_by_role("img", name="Conductivity of Comfrey ferment").wait_for()
     _shoot(page, "brew")
+    page.goto(f"{address}/heap?of=mix")
+    page.get_by_role("button", name="Big Supper").click()
+    page.get_by_role("heading", name="Right for this").wait_for()
+    _shoot(page, "heap")
 
 
 def _phone(browser: Browser, address: str) -> None:

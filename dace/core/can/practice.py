@@ -1,7 +1,8 @@
 """A practice can: sums that old hands get wrong, each with what went wrong in every wrong answer.
 
-Three mistakes: a dilution done twice over or forgotten, an oxide on the label taken for its
-element, a spoon taken for a ratio.
+Five mistakes: a dilution done twice over or forgotten, an oxide on the label taken for its
+element, a spoon taken for a ratio, the C:N of a heap taken for the middle of two, a mulch that
+settles.
 """
 
 from __future__ import annotations
@@ -17,7 +18,7 @@ from dace.core.words.quantities import family_ml
 
 T = TypeVar("T")
 _CLOSE = 0.03
-KINDS = ("twice", "oxide", "spoon")
+KINDS = ("twice", "oxide", "spoon", "heap", "mulch")
 """The mistakes in the order in which they come round."""
 
 
@@ -80,6 +81,8 @@ def exercise(turn: int, seed: int, family: str = "metric") -> Exercise:
         "twice": lambda: _twice(rng),
         "oxide": lambda: _oxide(rng),
         "spoon": lambda: _spoon(rng, family),
+        "heap": lambda: _heap(rng),
+        "mulch": lambda: _mulch(rng),
     }
     return make[KINDS[turn % len(KINDS)]]()
 
@@ -205,5 +208,55 @@ def _spoon(rng: _Drawn, family: str) -> Exercise:
                 1000 * litres / spoons, "That takes a spoon for a millilitre; it holds some five."
             ),
             Trap(litres / spoons, "That takes a spoon for a part of the litre: spoon for ratio."),
+        ),
+    )
+
+
+def _heap(rng: _Drawn) -> Exercise:
+    """The C:N of two materials taken for the middle of theirs, or weighed by their mass."""
+    straw, grass = rng.one_of((20, 40, 60)), rng.one_of((50, 100, 200))
+    n_straw, n_grass = straw * 0.48 / 100, grass * 0.75 / 100
+    c_straw, c_grass = n_straw * 83, n_grass * 12
+    right = (c_straw + c_grass) / (n_straw + n_grass)
+    return Exercise(
+        "heap",
+        f"{straw} kg of straw (0.48 % nitrogen, C:N 83) go on {grass} kg of grass (0.75 % "
+        "nitrogen, C:N 12). What is the C:N of the heap?",
+        "C:N",
+        right,
+        (
+            f"Nitrogen: {straw} x 0.48 % = {n_straw:.2f} kg, {grass} x 0.75 % = {n_grass:.2f} kg.",
+            f"Carbon: {n_straw:.2f} x 83 = {c_straw:.1f} kg, {n_grass:.2f} x 12 = "
+            f"{c_grass:.1f} kg.",
+            f"{c_straw + c_grass:.1f} kg / {n_straw + n_grass:.2f} kg = {right:.0f}.",
+        ),
+        (
+            Trap((83 + 12) / 2, "That is the middle of the two; a C:N counts by nitrogen."),
+            Trap(
+                (straw * 83 + grass * 12) / (straw + grass),
+                "That weighs them by their kilos; a C:N counts by nitrogen.",
+            ),
+        ),
+    )
+
+
+def _mulch(rng: _Drawn) -> Exercise:
+    """A mulch brought as deep as it shall lie, though it settles."""
+    area, settled = rng.one_of((4, 6, 10)), rng.one_of((50, 75))
+    loses = 0.55
+    right = area * settled / (1 - loses)
+    return Exercise(
+        "mulch",
+        f"Straw settles by 55 %. {area} m2 shall lie under {settled} mm of it once it has. How "
+        "many litres of loose straw is that?",
+        "L",
+        right,
+        (
+            f"Loose it has to lie {settled} mm / 0.45 = {settled / (1 - loses):.0f} mm deep.",
+            f"{area} m2 x {settled / (1 - loses):.0f} mm = {right:.0f} L.",
+        ),
+        (
+            Trap(area * settled, "That is what is left once it has settled: bring more."),
+            Trap(area * settled * (1 + loses), "Nearly: divide by what is left, 45 %."),
         ),
     )

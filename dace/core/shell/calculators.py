@@ -27,6 +27,7 @@ from dace.core.shell.seasons import clock
 from dace.core.shell.solids import bean_test, green_manure, heap, mix_of_soil, mulch
 from dace.core.shell.spraying import spray_on_leaves
 from dace.core.shell.verdicts import verdict
+from dace.core.shell.years import follows_of, frost, learned_of
 
 
 def ec(given: Json) -> Json:
@@ -99,4 +100,7 @@ CALCULATORS: dict[str, Callable[[Json], Json]] = {
     "green_manure": green_manure,
     "mulch": mulch,
     "bean_test": bean_test,
+    "learned": learned_of,
+    "frost": frost,
+    "follows": follows_of,
 }

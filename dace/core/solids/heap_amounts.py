@@ -20,7 +20,7 @@ def amount_kg(told: str, found: Material, family: str | None) -> float:
     Examples
     --------
     >>> from dace.core.matter.materials import material
-    >>> amount_kg("2 barrows", material("grass_clippings"), "metric")
+    >>> round(amount_kg("2 barrows", material("grass_clippings"), "metric"), 1)
     28.8
     >>> amount_kg("2.5 bales", material("wheat_straw"), "metric")
     37.5

@@ -7,7 +7,7 @@ from dace.core.api import DaceError, check, exercise
 
 def asked(kind, words):
     """An exercise of a kind whose question holds these words."""
-    turn = ("twice", "oxide", "spoon").index(kind)
+    turn = ("twice", "oxide", "spoon", "heap", "mulch").index(kind)
     for seed in range(400):
         found = exercise(turn, seed)
         if all(word in found.question for word in words):
@@ -35,6 +35,18 @@ class Practice(SimpleTestCase):
         found = asked("spoon", ("1 teaspoon of", "a litre of"))
         self.assertAlmostEqual(found.right, 199, delta=0.1)
         self.assertIn("spoon for a millilitre", check(found, 999).said)
+
+    def test_a_heap_counts_by_nitrogen(self):
+        """60 kg of straw: .288 kg N, 23.9 kg C; 200 kg of grass: 1.5 and 18: 41.9 / 1.788."""
+        found = asked("heap", ("60 kg of straw", "200 kg of grass"))
+        self.assertAlmostEqual(found.right, 23.4, delta=0.1)
+        self.assertIn("middle of the two", check(found, 47.5).said)
+
+    def test_a_mulch_settles(self):
+        """75 mm / .45 = 167 mm over 6 m2: 1,000 L."""
+        found = asked("mulch", ("6 m2", "75 mm"))
+        self.assertAlmostEqual(found.right, 1000, delta=0.1)
+        self.assertIn("bring more", check(found, 450).said)
 
     def test_no_wrong_answer_is_taken_for_right_and_the_same_turn_asks_the_same(self):
         for turn in range(120):

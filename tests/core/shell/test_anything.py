@@ -57,6 +57,12 @@ EXAMPLES = {
         "water": {"ec_ms_cm": 0.3}, "vessel": "9 L", "wish": {"N": [54, 90, 144]},
         "cap_ec_ms_cm": 1.4,
     },
+    "learned": {"kind": "recipe", "table": {"low": 1.7, "typ": 3.4, "high": 6.8},
+                "values": [{"log": -0.2, "sd": 0.1}]},
+    "frost": {"crop": "chilli", "stage": "seedling", "shelter": "open", "forecast_low_c": 2,
+              "spread_c": 1.5, "clear": True, "still": False},
+    "follows": {"families_before": [[2025, "legume"]], "latitude": 51, "climate": "cool_temperate",
+                "on": "2026-08-20", "crops": ["kale"]},
     "heap": {
         "method": "cold_unturned", "cover": "open", "rain_mm": 200, "temperature_c": 12, "weeks": 8,
         "inputs": [{"material": "grass_clippings", "kg": 20, "on": 3}],

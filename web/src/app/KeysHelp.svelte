@@ -7,7 +7,7 @@
 <Sheet title="Keys and help" bind:open={keys.helpOpen}>
   <p>
     <a href="/help" onclick={() => (keys.helpOpen = false)}>The guide, page by page</a>
-    <a href="/help?page=9" onclick={() => (keys.helpOpen = false)}>A practice can</a>
+    <a href="/help?page=last" onclick={() => (keys.helpOpen = false)}>A practice can</a>
   </p>
   <dl>
     {#each KEYS as [key, what] (key)}

@@ -1,7 +1,7 @@
 /** Every key and what it does, as the help shows it. */
 export const KEYS: [string, string][] = [
   ['1 … 5', 'Round, Bench, Shelf, Season, Notebook'],
-  ['[  ]', 'one stop along the path, back or on'],
+  ['[  ]', 'one stop along the path or the walk, back or on'],
   ['p', 'pour: to the Bench'],
   ['r', 'write down a reading'],
   ['o', 'say how they look'],

@@ -5,10 +5,12 @@
   import PracticeCan from './PracticeCan.svelte';
 
   const last = PAGES.length;
-  /** The page that is open, from 1; one more is the practice can. */
-  const at = $derived(
-    Math.min(Math.max(Math.round(Number(searchParams.get('page') ?? 1)) || 1, 1), last + 1),
-  );
+  /** The page that is open, from 1; one more, or `last`, is the practice can. */
+  const at = $derived.by(() => {
+    const said = searchParams.get('page') ?? 1;
+    if (said === 'last') return last + 1;
+    return Math.min(Math.max(Math.round(Number(said)) || 1, 1), last + 1);
+  });
   const page = $derived(PAGES[at - 1]);
   const title = $derived(page?.title ?? 'A practice can');
   const href = (number: number) => `/help?page=${number}`;
