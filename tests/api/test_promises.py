@@ -29,6 +29,7 @@ EVERYTHING = {"/api/export"}  # takes out every row there is
 UNDER_WAY = {"/api/notebook-file/{}"}  # 404 but while something is taken in
 READS = {
     "/api/practice": (4, 4),
+    "/api/solids": (4, 4),
     "/api/recipes-file": (6, 5),
     "/api/session": (5, 5),
     "/api/pulse": (5, 5),

@@ -2,30 +2,30 @@
 
 from __future__ import annotations
 
-import numpy as np
-
 from dace.core.fed.records import Grows, Stop
 from dace.core.figures import judgement
-from dace.core.season.cold import hardiness
 from dace.core.season.outlook import Outlook
 from dace.core.season.shelter import air_under
 from dace.core.words.listing import listed
+from dace.core.year.frost import harm_in
 
-_TENDER_C = -2.0
+_IN_FLOWER = ("flowering", "fruit_set")
+_SKY_UNKNOWN = 1.0  # as after a night that is clear or still, not both
 
 
 def harm_tonight(stop: Stop, grows: Grows, days: Outlook) -> float:
-    """Chance that the low of tonight hurts tender plants where they stand.
+    """Chance that the low of tonight marks plants where they stand.
 
     Tonight's low is tomorrow's; each draw has its own, of the forecast where there is one.
     """
-    found = hardiness().get(grows.crop.key)
-    if found is None or found.kill_c.typ < _TENDER_C or stop.shelter == "indoors":
+    if stop.shelter == "indoors":
         return 0.0
-    lows = days.t_min[:, days.index(days.today) + 1]
-    warmer = air_under(stop.shelter, 0.0, 0.0)[0]
-    hurts = found.kill_c.typ + judgement("hurts_above_kill").range.typ
-    return float(np.mean(lows + warmer < hurts))
+    stage = grows.clock.stage
+    part = "flower" if stage.key in _IN_FLOWER else "seedling" if stage.is_seedling else "grown"
+    lows = days.t_min[:, days.index(days.today) + 1] + air_under(stop.shelter, 0.0, 0.0)[0]
+    if stop.shelter == "open":
+        lows = lows - _SKY_UNKNOWN * judgement("leaf_below_air").range.typ
+    return harm_in(grows.crop.key, part, lows)
 
 
 def cold_words(stop: Stop, days: Outlook) -> str:

@@ -6,6 +6,10 @@ import math
 from dataclasses import dataclass
 from functools import cache
 
+import numpy as np
+from numpy.typing import NDArray
+from scipy.special import ndtr
+
 from dace.core.errors import DaceError
 from dace.core.figures import judgement, load_table
 from dace.core.matter.settings import SHELTERS, Shelter
@@ -13,6 +17,7 @@ from dace.core.season.crops import crop
 from dace.core.season.shelter import air_under
 from dace.core.words import shown
 
+Array = NDArray[np.float64]
 STAGES = ("seedling", "grown", "flower")
 _INDOORS_C = 8.0
 
@@ -87,6 +92,19 @@ def harm_chance(crop_key: str, stage: str, night: Night, shelter: Shelter = "ope
         raise DaceError("crop", f"“{crop_key}”", "no cold is known that marks it")
     sd = math.hypot(night.spread_c, judgement("frost_harm_sd").range.typ)
     return 0.5 * math.erfc((leaf_low(night, shelter) - harm) / (sd * math.sqrt(2)))
+
+
+def harm_in(crop_key: str, stage: str, leaf_lows: Array) -> float:
+    """Chance that one of so many drawn nights marks a crop; 0 of a crop without figures.
+
+    >>> harm_in("tomato_bush", "grown", np.array([-9.0, 9.0]))
+    0.5
+    """
+    harm = _harm().get((crop_key, stage))
+    if harm is None:
+        return 0.0
+    off = (leaf_lows - harm) / judgement("frost_harm_sd").range.typ
+    return float(np.mean(ndtr(-off)))
 
 
 def frost_words(crop_key: str, chance: float, night: Night, shelter: Shelter) -> str:

@@ -172,22 +172,31 @@ def _shown(found: core.Answer, wanted: PreviewIn, shelf: _Shelf) -> PreviewOut:
         more=_more(found, shelf.out),
         keeps=shelf.keeps,
         lines=_lines(can, shelf.out),
+        fills=_fills(can, shelf.out).count,
     )
 
 
+def _fills(can: core.Mixture, out: LaidOut) -> core.Cans:
+    """In how many fills of the largest can it is mixed."""
+    largest = max((one.litres for one in out.vessels), default=can.vessel_l)
+    return core.split_into_cans(can.vessel_l, largest)
+
+
 def _lines(can: core.Mixture, out: LaidOut) -> list[RecipeLineOut]:
-    """What goes in as it is measured: what is made at the bottom of the can, the water last."""
+    """What goes into each fill as it is measured: what is made first, the water last."""
+    fills = _fills(can, out)
     pairs = sorted(zip(out.jars, can.parts, strict=True), key=lambda pair: not pair[0].home_made)
     lines = []
     for jar, part in pairs:
+        each = part.amount / fills.count
         said = (
-            core.by_jug(part.amount, out.owned)
+            core.by_jug(each, out.owned)
             if jar.home_made
-            else core.measured(part.amount, part.unit, out.owned, jar.g_per_ml)
+            else core.measured(each, part.unit, out.owned, jar.g_per_ml)
         )
         what = Poured(jar.name, form_of(jar.home_made, part.unit), part.per_l)
         lines.append(source_line(said, what, out.garden.weighs))
-    return [*lines, water_line(can.vessel_l, out.water_name, out.vessels)]
+    return [*lines, water_line(fills.litres, out.water_name, out.vessels)]
 
 
 def _ways(ways: tuple[core.Way, ...]) -> WaysOut:

@@ -144,8 +144,8 @@ class SourceOut(Out):
 class PreviewOut(Out):
     """One can, as drawn on the Bench; ``more`` are its further sources in order.
 
-    ``keeps`` says how long what is left of it keeps; ``lines`` are what goes in as it is
-    measured, what is made first.
+    ``keeps`` says how long what is left of it keeps; ``lines`` are what goes into each of
+    ``fills`` as it is measured, what is made first.
     """
 
     readings: list[ReadingOfStrength]
@@ -169,6 +169,7 @@ class PreviewOut(Out):
     more: list[SourceOut]
     keeps: str
     lines: list[RecipeLineOut]
+    fills: int
 
 
 WhichReading = Annotated[int, Field(ge=0, le=20)]

@@ -6671,8 +6671,8 @@ export interface components {
          * PreviewOut
          * @description One can, as drawn on the Bench; ``more`` are its further sources in order.
          *
-         *     ``keeps`` says how long what is left of it keeps; ``lines`` are what goes in as it is
-         *     measured, what is made first.
+         *     ``keeps`` says how long what is left of it keeps; ``lines`` are what goes into each of
+         *     ``fills`` as it is measured, what is made first.
          */
         PreviewOut: {
             /** Advice */
@@ -6682,6 +6682,8 @@ export interface components {
             cap: components["schemas"]["CapOut"] | null;
             concentrate: components["schemas"]["Figure"];
             ec: components["schemas"]["Figure"];
+            /** Fills */
+            fills: number;
             /** Keeps */
             keeps: string;
             /** Lines */

@@ -58,7 +58,7 @@ async function cansOf(stop: Schemas['StopOut'], supplies: Schemas['SuppliesOut']
     const stand = stop.stands.find((one) => stand_ids.includes(one.id));
     const offer = verdict.offers.find((one) => one.vessel_l > 0);
     if (!stand || !offer || away.off) continue;
-    const laid = laidOut(offer, verdict, stand.id, supplies.waters[0]?.id ?? '');
+    const laid = laidOut(offer, verdict, stand.id, supplies.waters[0]?.id ?? '', stand.count);
     const body = { ...laid, reading: 0, stand_id: stand.id, plants: stand.count };
     await ask(client.POST('/api/bench/preview', { body }));
   }

@@ -33,7 +33,7 @@
       full={water?.pieces[0]?.count ?? 1}
       tint={tintOf(preview.lines)}
     />
-    <p class="soft">{water?.what ?? ''}</p>
+    <p class="soft">{water?.what ?? ''}{preview.fills > 1 ? `, ×${preview.fills}` : ''}</p>
   </div>
   <div class="in">
     <RecipeLines lines={sources} />

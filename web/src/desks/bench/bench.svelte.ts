@@ -143,7 +143,8 @@ export class Bench {
 
   /** One of the verdict's offers, just so. */
   take(offer: Schemas['PortionOut']): void {
-    const laid = laidOut(offer, garden.verdict, garden.stand?.id, this.waterId);
+    const stand = garden.stand;
+    const laid = laidOut(offer, garden.verdict, stand?.id, this.waterId, stand?.count);
     this.jarId = laid.jar_id;
     this.waterId = laid.water_id;
     this.vessel = laid.vessel;
