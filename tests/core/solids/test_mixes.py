@@ -5,6 +5,9 @@ import random
 import unittest
 
 from dace.core.errors import DaceError
+from dace.core.figures import load_table
+from dace.core.matter.materials import materials
+from dace.core.season.crops import crops
 from dace.core.shell import CALCULATORS
 from dace.core.solids.green_manure import green_manures
 from dace.core.solids.mulch import mulches
@@ -143,3 +146,23 @@ class BeanTests(unittest.TestCase):
             self.assertEqual(found["result"], wanted)
         with self.assertRaises(DaceError):
             CALCULATORS["bean_test"]({"test": [[4, 3]] * 3, "plain": [well] * 3})
+
+
+class Tables(unittest.TestCase):
+    def test_every_name_in_the_tables_is_a_material_or_a_family(self):
+        """What a heap's classes, a mix's rules and the year's tables name is there."""
+        keys, families = set(materials()), {one.family for one in materials().values()}
+        named = []
+        for row in load_table("heap"):
+            if row.text("parameter") == "decay_factor":
+                named += [token for token in row.text("text").split(";") if token]
+        for row in load_table("mixing_rules"):
+            named += row.text("applies_to").split(";")
+        for token in named:
+            kind, _, name = token.partition(":")
+            known = {"key": keys, "family": families}.get(kind)
+            self.assertTrue(kind == "quantity" or name in (known or ()), token)
+        grown = set(crops())
+        self.assertEqual({row.text("crop") for row in load_table("frost_harm")}, grown)
+        kept = {row.text("family") for row in load_table("rotation")}
+        self.assertLessEqual(kept, {one.family for one in crops().values()})
