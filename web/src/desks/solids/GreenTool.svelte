@@ -1,10 +1,11 @@
 <!-- A green manure: what it holds when it is cut, and when the next crop gets it. -->
 <script lang="ts">
   import { ask, client, type Schemas } from '../../api/client';
-  import { example } from '../../app/measures';
+  import { degreesUnit, example } from '../../app/measures';
   import { follow, Resource } from '../../app/resource.svelte';
   import Choice from '../../ui/Choice.svelte';
   import Message from '../../ui/Message.svelte';
+  import { fromFahrenheit } from '../../ui/degrees';
   import { draftOf, keepDraft } from '../../ui/drafts';
 
   const { offered }: { offered: Schemas['SolidsOut'] } = $props();
@@ -20,7 +21,7 @@
     area: example('4 m2', '40 sq ft'),
     stand: 'flower',
     place: 'in',
-    warm: '12',
+    warm: degreesUnit() === '°F' ? '54' : '12',
   };
   let thought = $state<Thought>(draftOf<Thought>('green') ?? BEGUN);
   const found = new Resource<Schemas['GivesOut']>();
@@ -33,7 +34,8 @@
       keepDraft('green', thought);
       const { key, area, stand } = thought;
       const warm = Number(thought.warm.replace(',', '.'));
-      const temperature_c = Number.isFinite(warm) ? warm : 12;
+      const degrees = degreesUnit() === '°F' ? fromFahrenheit(warm) : warm;
+      const temperature_c = thought.warm.trim() && Number.isFinite(degrees) ? degrees : 12;
       const body = { key, area, stand, dug_in: thought.place === 'in', temperature_c };
       found.soon((signal) => ask(client.POST('/api/solids/green-manure', { body, signal })));
     },
@@ -66,7 +68,7 @@
       { value: 'on', name: 'left on top' },
     ]}
   />
-  <label>Soil, °C <input bind:value={thought.warm} inputmode="decimal" /></label>
+  <label>Soil, {degreesUnit()} <input bind:value={thought.warm} inputmode="decimal" /></label>
 </form>
 <Message problem={found.problem} again={found.again} />
 {#if gives && !found.problem}

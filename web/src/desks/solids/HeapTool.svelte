@@ -1,12 +1,13 @@
 <!-- A heap thought of: what goes in, what it lacks, when it is ready, and what comes out. -->
 <script lang="ts">
   import { ask, client, type Schemas } from '../../api/client';
-  import { example } from '../../app/measures';
+  import { degreesUnit, ecScale, example, fromScale } from '../../app/measures';
   import { follow, Resource } from '../../app/resource.svelte';
   import { working } from '../../app/working.svelte';
   import Button from '../../ui/Button.svelte';
   import Choice from '../../ui/Choice.svelte';
   import Message from '../../ui/Message.svelte';
+  import { fromFahrenheit } from '../../ui/degrees';
   import { draftOf, keepDraft } from '../../ui/drafts';
   import AdviceList from './AdviceList.svelte';
   import HeapDrawing from './HeapDrawing.svelte';
@@ -28,8 +29,8 @@
     method: 'cold_unturned',
     covered: false,
     known: false,
-    rain: '300',
-    warm: '12',
+    rain: example('300', '12'),
+    warm: degreesUnit() === '°F' ? '54' : '12',
     weeks: '0',
     reading: '',
     rows: [
@@ -46,13 +47,17 @@
     const value = Number(text.replace(',', '.'));
     return text.trim() !== '' && Number.isFinite(value) ? value : otherwise;
   };
+  const INCH_MM = 25.4;
+  const rainUnit = () => example('mm', 'in');
+  const rainMm = (typed: number) => (rainUnit() === 'in' ? typed * INCH_MM : typed);
+  const airC = (typed: number) => (degreesUnit() === '°F' ? fromFahrenheit(typed) : typed);
   const asked = $derived({
     method: thought.method,
     covered: thought.covered,
-    rain_mm: number(thought.rain, 0),
-    temperature_c: number(thought.warm, 12),
+    rain_mm: rainMm(number(thought.rain, 0)),
+    temperature_c: thought.warm.trim() ? airC(number(thought.warm, 12)) : 12,
     weeks: Math.max(0, number(thought.weeks, 0)),
-    reading: thought.reading.trim() ? number(thought.reading, 0) || null : null,
+    reading: thought.reading.trim() ? fromScale(number(thought.reading, 0)) || null : null,
     inputs: thought.rows
       .filter((one) => one.amount.trim())
       .map((one) => ({ ...one, known: thought.known })),
@@ -110,10 +115,15 @@
       <label><input type="checkbox" bind:checked={thought.covered} /> covered</label>
       <label><input type="checkbox" bind:checked={thought.known} /> nobody sprayed it</label>
       {#if !thought.covered}
-        <label>rain, mm <input class="short" bind:value={thought.rain} inputmode="decimal" /></label
+        <label
+          >rain, {rainUnit()}
+          <input class="short" bind:value={thought.rain} inputmode="decimal" /></label
         >
       {/if}
-      <label>air, °C <input class="short" bind:value={thought.warm} inputmode="decimal" /></label>
+      <label
+        >air, {degreesUnit()}
+        <input class="short" bind:value={thought.warm} inputmode="decimal" /></label
+      >
       <label>weeks old <input class="short" bind:value={thought.weeks} inputmode="decimal" /></label
       >
     </div>
@@ -149,7 +159,7 @@
                 class="short"
                 bind:value={thought.reading}
                 inputmode="decimal"
-                placeholder="mS/cm"
+                placeholder={ecScale()}
               />
             </label>
             <Button look="quiet" onclick={how}>how?</Button>
