@@ -217,13 +217,13 @@ def _ahead(asked: WeatherAsked, known: int, rng: np.random.Generator) -> tuple[A
         usual = normals(where, asked.latitude, asked.past.first, known + _AHEAD_DAYS)
         off = drawn_departures(where, rows.stop - rows.start, _AHEAD_DAYS, rng)
         middle = (usual.t_min[known:] + usual.t_max[known:]) / 2 + off
-        half = (usual.t_max[known:] - usual.t_min[known:]) / 2 * _skies(asked.seed, off.shape)
+        half = (usual.t_max[known:] - usual.t_min[known:]) / 2 * skies(asked.seed, off.shape)
         low[rows], high[rows] = middle - half, middle + half
         rain += usual.wet_share * where.wet_mm * (rows.stop - rows.start) / YEARS_DRAWN
     return low, high, rain
 
 
-def _skies(seed: int, shape: tuple[int, ...]) -> Array:
+def skies(seed: int, shape: tuple[int, ...]) -> Array:
     """By what factor days of clear and cloudy skies spread from night to noon."""
     clear = judgement("night_span").range
     spread = math.log(clear.high / clear.typ) / _Z

@@ -6,9 +6,11 @@ import math
 from collections.abc import Mapping
 from dataclasses import dataclass
 from functools import cache
+from typing import cast
 
 import numpy as np
 
+from dace.core.advice import Severity
 from dace.core.errors import DaceError
 from dace.core.figures import Range, Row, load_table
 from dace.core.matter.materials import Material, material
@@ -148,7 +150,7 @@ class Break:
     rule: str
     limit: float
     found: float
-    severity: str
+    severity: Severity
     reason: str
     note: str
 
@@ -313,7 +315,7 @@ def _breaks(found: SoilMix) -> tuple[Break, ...]:
         )
         if over:
             said.append(
-                Break(row.text("key"), limit, value, row.text("severity"),
+                Break(row.text("key"), limit, value, cast(Severity, row.text("severity")),
                       row.text("reason"), row.text("note"))
             )  # fmt: skip
     return tuple(said)

@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import math
 from collections.abc import Sequence
 from dataclasses import dataclass
 from datetime import date, timedelta
@@ -16,15 +15,14 @@ from dace.core.season.clock import stage_clock
 from dace.core.season.cold import lives_on
 from dace.core.season.crops import Crop
 from dace.core.season.looks import Begun
-from dace.core.season.outlook import Outlook
+from dace.core.season.outlook import Outlook, skies
 from dace.core.season.weather import day_hours
 from dace.core.solids.green_manure import GreenManure, green_manures
 
 _LIKELY = 0.5
 _PICKED = ("harvest", "ripening")
 _TENDER_C, _SHORT_STAND = -2.0, 0.4
-_YEARS = 200
-_Z = 1.2816
+_YEARS = 2000
 
 
 @dataclass(frozen=True)
@@ -159,10 +157,8 @@ def _frost(where: Climate, latitude: float, begin: date, end: date, last: bool) 
     count = (end - begin).days
     usual = normals(where, latitude, begin, count)
     rng = np.random.default_rng(1)
-    skies = judgement("night_span").range
-    spread = math.log(skies.high / skies.typ) / _Z
     middle = (usual.t_min + usual.t_max) / 2 + drawn_departures(where, _YEARS, count, rng)
-    half = (usual.t_max - usual.t_min) / 2 * np.exp(rng.normal(0, spread, middle.shape))
+    half = (usual.t_max - usual.t_min) / 2 * skies(1, middle.shape)
     frosty = middle - half < 0
     if frosty.any(axis=1).mean() < _LIKELY:
         return None

@@ -91,7 +91,7 @@ def harm_chance(crop_key: str, stage: str, night: Night, shelter: Shelter = "ope
     if harm is None:
         raise DaceError("crop", f"“{crop_key}”", "no cold is known that marks it")
     sd = math.hypot(night.spread_c, judgement("frost_harm_sd").range.typ)
-    return 0.5 * math.erfc((leaf_low(night, shelter) - harm) / (sd * math.sqrt(2)))
+    return float(ndtr((harm - leaf_low(night, shelter)) / sd))
 
 
 def harm_in(crop_key: str, stage: str, leaf_lows: Array) -> float:

@@ -3,11 +3,9 @@
 from __future__ import annotations
 
 from dace.core import api as core
-from dace.core.api import Advice, Severity, say, shown
+from dace.core.api import Advice, say, shown
 from dace.desks.shared.advice import advice_out
 from dace.desks.solids.schemas import MixPartOut, ShareOut, SoilMixIn, SoilMixOut
-
-_SEVERITIES: dict[str, Severity] = {"stop": "stop", "care": "care", "info": "info"}
 
 
 def mix_of(asked: SoilMixIn, measures: str) -> SoilMixOut:
@@ -79,4 +77,4 @@ def _said(one: core.Break) -> Advice:
     facts = words.format(found=one.found, limit=one.limit).replace("%", " %")
     said = facts if facts.startswith("pH") else f"{facts[0].upper()}{facts[1:]}"
     text = f"{said}. {one.reason}"
-    return Advice(one.rule.replace(".", "_"), _SEVERITIES[one.severity], title, text, "", "")
+    return Advice(one.rule.replace(".", "_"), one.severity, title, text, "", "")
