@@ -26,7 +26,14 @@
   let thought = $state<Thought>(draftOf<Thought>('green') ?? BEGUN);
   const found = new Resource<Schemas['GivesOut']>();
   const gives = $derived(found.data);
-  const most = $derived(Math.max(gives?.whole_g ?? 0, 0.001));
+  const [TALL, FOOT, APART] = [70, 80, 21];
+  /** A bar for each week, as high as its part of all that comes. */
+  const bars = $derived(
+    (gives?.by_week_g ?? []).map((grams, week) => ({
+      x: 4 + APART * week,
+      tall: (TALL * grams) / Math.max(gives?.whole_g ?? 0, 0.001),
+    })),
+  );
 
   follow(
     () => JSON.stringify(thought),
@@ -80,13 +87,8 @@
     <figure>
       <figcaption>What the next crop has of it, week by week</figcaption>
       <svg viewBox="0 0 340 90" role="img" aria-label="{gives.by_week_g.length} weeks">
-        {#each gives.by_week_g as grams, week (week)}
-          <rect
-            x={4 + 21 * week}
-            y={80 - (70 * grams) / most}
-            width="15"
-            height={(70 * grams) / most}
-          />
+        {#each bars as bar (bar.x)}
+          <rect x={bar.x} y={FOOT - bar.tall} width="15" height={bar.tall} />
         {/each}
         <path d="M0 80H340" />
       </svg>
