@@ -22,6 +22,7 @@ from django.db import transaction
 from dace.core.api import Label, PenReading, estimate, usual_measures
 from dace.demo.fed import EVENING, FILE, Fed, evening, give, rows_of, text_of
 from dace.demo.keys import Table, key
+from dace.demo.solids import Solids
 from dace.demo.watched import Watched
 from dace.desks.notebook.dip import dip
 from dace.feeding.dressing import Dry, give_dressing
@@ -165,6 +166,7 @@ class Builder:
             *(one for planting in self._plantings() for one in self._grows(planting)),
             *(one for brew in self.yard["brews"] for one in self._brews(brew)),
             *Watched(self.moment, self.yard).story(),
+            *Solids(self.moment, self.yard).story(),
             *self.fed(fed),
         ]
         return sorted(done, key=lambda one: one[0])

@@ -12,7 +12,7 @@ from typing import Any
 
 from django.db import models
 
-_LISTS = {"ingredients", "days", "handling", "sources", "causes"}
+_LISTS = {"ingredients", "days", "handling", "sources", "causes", "inputs", "tokens"}
 
 
 class CellError(ValueError):

@@ -53,7 +53,9 @@ def history(scope: Scope, planting_id: uuid.UUID) -> History:
     """What is kept of a planting; nine queries."""
     planting = Planting.objects.select_related("garden").fetch(scope, planting_id, "planting_id")
     garden = planting.garden
-    rows = Stand.objects.of(scope).filter(planting=planting).select_related("fill__place")
+    rows = (
+        Stand.objects.of(scope).filter(planting=planting).select_related("fill__place", "fill__mix")
+    )
     stands = tuple(rows.order_by("from_on", "created_at"))
     time = clocks(scope, garden, [planting.pk])
     tested = SoilTest.objects.of(scope).filter(fill__in=[s.fill_id for s in stands])
@@ -105,5 +107,4 @@ def _tested_high(kept: History, stand: Stand) -> frozenset[str]:
     tests = [test for test in kept.tests if test.fill_id == stand.fill_id]
     if not tests:
         return frozenset()
-    medium = core.medium(stand.fill.medium)
-    return core.read_soil_test(tests[-1].values, tests[-1].unit, medium).high
+    return core.read_soil_test(tests[-1].values, tests[-1].unit, stand.fill.soil).high

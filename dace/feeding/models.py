@@ -5,6 +5,7 @@ from __future__ import annotations
 from django.db import models
 from django.db.models import Q
 
+from dace.core import api as core
 from dace.garden.models import Fill, Stand, Water
 from dace.households.changes import tracked
 from dace.households.models import Kept, Usable
@@ -162,6 +163,35 @@ class Dressing(Kept):
 
     def __str__(self) -> str:
         return f"{self.grams:g} g on {self.fill}"
+
+
+@tracked
+class Spread(Kept):
+    """So many kg of something solid on a whole fill, grown or bare: of a jar, or a mulch."""
+
+    fill = models.ForeignKey(Fill, on_delete=models.PROTECT, related_name="spreads")
+    jar = models.ForeignKey(Jar, null=True, on_delete=models.PROTECT, related_name="spreads")
+    material = models.CharField(max_length=40, blank=True)
+    kg = models.FloatField()
+    said = models.CharField(max_length=60, blank=True)
+    laid_on = models.DateField()
+
+    class Meta:
+        indexes = [models.Index(fields=["household", "-laid_on"], name="spread_newest_first")]
+        constraints = [
+            models.CheckConstraint(condition=Q(kg__gt=0), name="spread_is_something"),
+            models.CheckConstraint(
+                condition=Q(jar__isnull=False) | ~Q(material=""), name="spread_is_of_something"
+            ),
+        ]
+
+    @property
+    def name(self) -> str:
+        """What was spread."""
+        return self.jar.name if self.jar is not None else core.material(self.material).name
+
+    def __str__(self) -> str:
+        return f"{self.name} on {self.fill}"
 
 
 @tracked

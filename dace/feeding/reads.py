@@ -11,7 +11,7 @@ from django.db.models import F, FloatField, Max, OuterRef, Q, QuerySet, Subquery
 from django.db.models.functions import Coalesce
 
 from dace.core.api import amount_words, material
-from dace.feeding.models import Can, CanPart, Dose, Dressing, Serving, Spray, Thinning
+from dace.feeding.models import Can, CanPart, Dose, Dressing, Serving, Spray, Spread, Thinning
 from dace.garden.models import Fill
 from dace.households.scope import NotFoundError, Scope
 from dace.households.version import remembered
@@ -39,7 +39,7 @@ def jars_with_stock(scope: Scope) -> tuple[tuple[Jar, float], ...]:
     return _jars_with_stock(scope)
 
 
-@remembered(Jar, Brew, Can, CanPart, Dressing)
+@remembered(Jar, Brew, Can, CanPart, Dressing, Spread)
 def _jars_with_stock(scope: Scope) -> tuple[tuple[Jar, float], ...]:
     mixed = (
         CanPart.objects.of(scope)
@@ -47,6 +47,7 @@ def _jars_with_stock(scope: Scope) -> tuple[tuple[Jar, float], ...]:
         .filter(_since_looked("can__mixed_at"))
     )
     spread = Dressing.objects.of(scope).filter(jar=OuterRef("pk")).filter(_since_looked("given_at"))
+    laid = Spread.objects.of(scope).filter(jar=OuterRef("pk"), seq__gt=OuterRef("stock_seq"))
     stocks = Jar.objects.of(scope).filter(made_from=OuterRef("pk"))
     dissolved = stocks.filter(_since_looked("created_at"))
     rows = (
@@ -56,6 +57,7 @@ def _jars_with_stock(scope: Scope) -> tuple[tuple[Jar, float], ...]:
             taken=_summed(mixed, "amount")
             + _summed(spread, "grams")
             + _summed(dissolved, "drawn", "made_from")
+            + 1000.0 * _summed(laid, "kg")
         )
     )
     ordered = rows.order_by("-dissolves", "created_at", "id")
@@ -81,7 +83,7 @@ def _summed(rows: QuerySet[Any], field: str, of: str = "jar") -> Coalesce:
 
 
 def drawn_from(scope: Scope, jar: Jar, most: int) -> list[tuple[datetime, str]]:
-    """The newest cans, dressings and stock solutions from a jar, in words; three queries."""
+    """The newest cans, dressings and stock solutions from a jar, in words; four queries."""
     unit = "mL" if jar.form == "liquid" else "g"
     parts = CanPart.objects.of(scope).filter(jar=jar, can__undone_at__isnull=True)
     cans = parts.select_related("can").order_by("-can__mixed_at")[:most]
@@ -90,6 +92,11 @@ def drawn_from(scope: Scope, jar: Jar, most: int) -> list[tuple[datetime, str]]:
     rows += [
         (d.given_at, f"{amount_words(d.grams, 'g')} on {d.stand.fill}")
         for d in spread.order_by("-given_at")[:most]
+    ]
+    laid = Spread.objects.of(scope).filter(jar=jar).select_related("fill__place")
+    rows += [
+        (d.created_at, f"{amount_words(1000 * d.kg, 'g')} on {d.fill}")
+        for d in laid.order_by("-created_at")[:most]
     ]
     stocks = Jar.objects.of(scope).filter(made_from=jar).order_by("-created_at")[:most]
     rows += [(s.created_at, f"{amount_words(s.drawn, unit)} in {s.name}") for s in stocks]

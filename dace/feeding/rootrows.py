@@ -10,11 +10,12 @@ from typing import TypeVar
 from django.db.models import Model, Q
 
 from dace.core import api as core
-from dace.feeding.models import Can, CanPart, Dose, Dressing, Spray, Watering
+from dace.feeding.models import Can, CanPart, Dose, Dressing, Spray, Spread, Watering
 from dace.garden.clocks import Clocks, clocks
 from dace.garden.models import (
     Fill,
     Garden,
+    GreenStand,
     OwnWeather,
     Place,
     Planting,
@@ -57,6 +58,18 @@ def _readings(scope: Scope) -> By[Reading]:
     return _by(rows.order_by("taken_at", "created_at"), "subject_id")
 
 
+@remembered(GreenStand, Spread, Jar)
+def _on_beds(scope: Scope) -> tuple[By[GreenStand], By[Spread]]:
+    """Green manure, and what was spread, by fill; two queries."""
+    since = (scope.now - _SLOW).date()
+    green = GreenStand.objects.of(scope).filter(Q(cut_on__isnull=True) | Q(cut_on__gte=since))
+    laid = Spread.objects.of(scope).filter(laid_on__gte=since).select_related("jar")
+    return (
+        _by(green.order_by("sown_on", "created_at"), "fill_id"),
+        _by(laid.order_by("laid_on", "created_at"), "fill_id"),
+    )
+
+
 @remembered(FieldTest, SoilTest)
 def _tests(scope: Scope) -> tuple[By[FieldTest], By[SoilTest]]:
     """Tests in the field by subject, of the soil by fill; two queries."""
@@ -81,6 +94,7 @@ class Rows:
 
     def __init__(self, scope: Scope) -> None:
         self.doses, self.waterings, self.dressings, self.sprays = _given(scope)
+        self.green, self.spreads = _on_beds(scope)
         self.readings = _readings(scope)
         self.tests, self.soil = _tests(scope)
         self.stands, self.clocks = _grown(scope)

@@ -13,7 +13,9 @@ from dace.core.api import DaceError, Followed, Growing, RootZone
 from dace.feeding.gifts import content_of_dry, entered_mg
 from dace.feeding.models import Dose, Dressing, Watering
 from dace.feeding.rootrows import Rows
-from dace.garden.models import Fill, Garden, SoilTest, Stand
+from dace.feeding.spreading import on_bed
+from dace.garden.greening import area_of
+from dace.garden.models import Fill, Garden, GreenStand, SoilTest, Stand
 from dace.garden.reads import core_water, medium_litres, setting_of, standing_fills, waters
 from dace.garden.weather import Weather, weather
 from dace.households.scope import NotFoundError, Scope
@@ -58,7 +60,7 @@ def root_zones(
     Two where nothing changed; one more for each blended water.
     """
     rows = standing_fills(scope).filter(pk__in=fill_ids)
-    fills = {fill.pk: fill for fill in rows.select_related("place")}
+    fills = {fill.pk: fill for fill in rows.select_related("place", "mix")}
     chosen = [fills[key] for key in fill_ids if key in fills]
     known, zone = weather(scope, garden), ZoneInfo(garden.zone)
     kept = Rows(scope)
@@ -96,9 +98,10 @@ def _told(
     )
     tests = kept.tests.get(fill.subject_id, ())
     strips = [_strip(row, zone) for row in tests if row.kind == FieldTest.Kind.NITRATE]
-    open_m2 = core.rain_m2(fill.volume_l, fill.area_m2, fill.alike)
+    open_m2 = area_of(fill)
+    besides = _besides(kept, fill)
     root = RootZone(
-        medium=core.medium(fill.medium),
+        medium=fill.soil,
         litres=medium_litres(fill),
         setting=setting_of(fill.place),
         rain_m2=0.0 if fill.place.covered else open_m2,
@@ -111,7 +114,11 @@ def _told(
                 for row in kept.waterings.get(fill.pk, ())
             ),
         ),
-        slow=tuple(_dressing(row, zone) for row in kept.dressings.get(fill.pk, ())),
+        slow=(
+            *(_dressing(row, zone) for row in kept.dressings.get(fill.pk, ())),
+            *(slow for one in besides for slow in one.given),
+        ),
+        others=tuple(taken for one in besides for taken in one.taken),
         samples=(*(sample for _, sample in samples), *strips),
         water_mg_l=water,
         logs_all=fill.logs_waterings,
@@ -119,6 +126,19 @@ def _told(
         tested=_tested(kept.soil.get(fill.pk, ()), fill, known.today),
     )
     return root, samples
+
+
+def _besides(kept: Rows, fill: Fill) -> tuple[core.OnBed, ...]:
+    """Green manure, mulch and compost on a fill's ground."""
+    return (
+        *(_green(row, fill) for row in kept.green.get(fill.pk, ())),
+        *(on_bed(row) for row in kept.spreads.get(fill.pk, ())),
+    )
+
+
+def _green(row: GreenStand, fill: Fill) -> core.OnBed:
+    given = core.given_by(row.kind, area_of(fill), row.stand, row.dug_in)
+    return core.green_on_bed(given, row.sown_on, row.cut_on, row.dug_in)
 
 
 def _growing(row: Stand, kept: Rows, zone: ZoneInfo) -> Growing:
@@ -203,7 +223,7 @@ def _tested(rows: Sequence[SoilTest], fill: Fill, today: date) -> tuple[core.Tes
     days: dict[date, dict[str, float]] = {}
     for row in rows:
         if row.tested_on <= today:
-            read = core.read_soil_test(row.values, row.unit, core.medium(fill.medium))
+            read = core.read_soil_test(row.values, row.unit, fill.soil)
             days.setdefault(max(row.tested_on, fill.filled_on), {}).update(read.mg_l)
     return tuple(core.Tested(on, tuple(found.items())) for on, found in days.items())
 

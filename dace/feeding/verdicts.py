@@ -156,7 +156,7 @@ def _tested_high(record: RootRecord) -> frozenset[str]:
     tests = [test for test in record.soil if test.tested_on <= record.known.today]
     if not tests:
         return frozenset()
-    newest, medium = tests[-1], core.medium(record.fill.medium)
+    newest, medium = tests[-1], record.fill.soil
     return core.read_soil_test(newest.values, newest.unit, medium).high
 
 

@@ -8,7 +8,7 @@ from django.db import models
 from django.db.models import F, Q
 
 from dace.core import api as core
-from dace.core.api import Crop, alike
+from dace.core.api import Crop, Medium, SoilMixAsked, alike
 from dace.garden import looked  # noqa: F401  (models of this app, in a file of their own)
 from dace.households.changes import tracked
 from dace.households.models import Kept, Usable
@@ -116,13 +116,43 @@ class Place(Usable):
 
 
 @tracked
+class SoilMix(Usable):
+    """A mix of one's own: parts by volume, dry feeds [g/L], and what it was made for."""
+
+    garden = models.ForeignKey(Garden, on_delete=models.PROTECT, related_name="mixes")
+    name = models.CharField(max_length=60)
+    use = models.CharField(max_length=20)
+    parts = models.JSONField()
+    dry = models.JSONField(default=dict, blank=True)
+
+    def __str__(self) -> str:
+        return self.name
+
+    @property
+    def asked(self) -> SoilMixAsked:
+        """A litre of it, as the core is asked of it."""
+        return SoilMixAsked(1.0, tuple(self.parts.items()), tuple(self.dry.items()), self.use)
+
+    @property
+    def soil(self) -> Medium:
+        """What a pot filled with it starts from."""
+        return core.mixed_medium(self.asked, str(self.pk), self.name)
+
+
+@tracked
 class Fill(Kept):
-    """The medium in one pot, tub, tray or bed, or in so many alike, between two renewals."""
+    """The medium in one pot, tub, tray or bed, or in so many alike, between two renewals.
+
+    Where it is a ``mix`` of one's own, ``medium`` is the kind that it is most like. ``fresh`` is
+    the share of it that was new on its day; the rest stood there for a season before.
+    """
 
     place = models.ForeignKey(Place, on_delete=models.PROTECT, related_name="fills")
     subject = models.OneToOneField(Subject, on_delete=models.PROTECT, related_name="fill")
     name = models.CharField(max_length=60, blank=True)
     medium = models.CharField(max_length=30)
+    mix = models.ForeignKey(SoilMix, null=True, on_delete=models.PROTECT, related_name="fills")
+    fresh = models.FloatField(default=1.0)
     volume_l = models.FloatField(null=True, blank=True)
     area_m2 = models.FloatField(null=True, blank=True)
     alike = models.PositiveIntegerField(default=1)
@@ -137,10 +167,19 @@ class Fill(Kept):
                 condition=Q(volume_l__gt=0) | Q(area_m2__gt=0), name="fill_has_a_size"
             ),
             models.CheckConstraint(condition=Q(alike__gte=1), name="fill_stands_for_one_at_least"),
+            models.CheckConstraint(
+                condition=Q(fresh__gte=0) & Q(fresh__lte=1), name="fill_is_fresh_in_part"
+            ),
         ]
 
     def __str__(self) -> str:
         return self.name or str(self.place)
+
+    @property
+    def soil(self) -> Medium:
+        """Its medium as the core knows it: of the table, or of its own mix."""
+        new = core.medium(self.medium) if self.mix is None else self.mix.soil
+        return new if self.fresh >= 1 else core.topped_up(new, self.fresh)
 
 
 @tracked
@@ -212,6 +251,29 @@ class Stand(Kept):
 
     def __str__(self) -> str:
         return f"{self.count} at {self.fill}"
+
+
+@tracked
+class GreenStand(Kept):
+    """A green manure on a bed: sown, then cut ``short`` or at its buds (``flower``)."""
+
+    fill = models.ForeignKey(Fill, on_delete=models.PROTECT, related_name="green")
+    kind = models.CharField(max_length=40)
+    sown_on = models.DateField()
+    cut_on = models.DateField(null=True, blank=True)
+    stand = models.CharField(max_length=10, default="flower")
+    dug_in = models.BooleanField(default=True)
+
+    class Meta:
+        constraints = [
+            models.CheckConstraint(
+                condition=Q(cut_on__isnull=True) | Q(cut_on__gte=F("sown_on")),
+                name="green_stand_is_cut_after_it_is_sown",
+            )
+        ]
+
+    def __str__(self) -> str:
+        return f"{core.green_manures()[self.kind].name} on {self.fill}"
 
 
 @tracked

@@ -21,6 +21,7 @@ from dace.garden.models import (
     OwnWeather,
     Place,
     Planting,
+    SoilMix,
     StageSeen,
     Stand,
     Vessel,
@@ -58,7 +59,7 @@ class StandRecord:
     holding_l: float | None
     area_m2: float | None
     setting: str
-    medium: str
+    medium: core.Medium
     ph: float | None
     since: date
 
@@ -126,10 +127,10 @@ def _not_over(field: str, today: date) -> Q:
     return Q(**{f"{field}__isnull": True}) | Q(**{f"{field}__gt": today})
 
 
-@remembered(Place, Fill, Stand, Planting, StageSeen, Garden, OwnWeather, Pen)
+@remembered(Place, Fill, SoilMix, Stand, Planting, StageSeen, Garden, OwnWeather, Pen)
 def _stops(scope: Scope) -> tuple[StopRecord, ...]:
     current = _present(scope).select_related("planting__garden").order_by("created_at", "id")
-    present = standing_fills(scope).order_by("created_at", "name")
+    present = standing_fills(scope).select_related("mix").order_by("created_at", "name")
     fills = present.prefetch_related(Prefetch("stands", current, to_attr="standing"))
     places = Place.objects.in_use(scope).prefetch_related(
         Prefetch("fills", fills, to_attr="present")
@@ -138,6 +139,11 @@ def _stops(scope: Scope) -> tuple[StopRecord, ...]:
     here = {row.planting_id for place in found for row in _standing(place)}
     time = clocks(scope, garden_of(scope), here)
     return tuple(_stop(place, time) for place in found)
+
+
+def mixes(scope: Scope) -> tuple[SoilMix, ...]:
+    """Soil mixes of one's own, oldest first; one query."""
+    return tuple(SoilMix.objects.in_use(scope).order_by("created_at"))
 
 
 def stand(scope: Scope, stand_id: uuid.UUID) -> StandRecord:
@@ -150,7 +156,7 @@ def stand(scope: Scope, stand_id: uuid.UUID) -> StandRecord:
             fill__undone_at__isnull=True,
             fill__place__ended_on__isnull=True,
         )
-        .select_related("planting__garden", "fill__place")
+        .select_related("planting__garden", "fill__place", "fill__mix")
         .first()
     )
     if row is None:
@@ -193,7 +199,7 @@ def _stop(place: Place, time: Clocks) -> StopRecord:
 def _stand(row: Stand, fill: Fill, place: Place, time: Clocks) -> StandRecord:
     holding = None
     if fill.volume_l is not None:
-        holding = core.medium(fill.medium).held_l(fill.volume_l * fill.alike)
+        holding = fill.soil.held_l(fill.volume_l * fill.alike)
     return StandRecord(
         id=row.id,
         planting_id=row.planting_id,
@@ -218,7 +224,7 @@ def _stand(row: Stand, fill: Fill, place: Place, time: Clocks) -> StandRecord:
         holding_l=holding,
         area_m2=fill.area_m2,
         setting=setting_of(place),
-        medium=fill.medium,
+        medium=fill.soil,
         ph=fill.ph,
         since=row.from_on,
     )

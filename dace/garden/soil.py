@@ -8,7 +8,7 @@ from datetime import date
 
 from django.db import transaction
 
-from dace.core.api import DaceError, medium, read_soil_test
+from dace.core.api import DaceError, read_soil_test
 from dace.garden.models import Fill, SoilTest
 from dace.garden.services import today
 from dace.households.changes import change
@@ -41,8 +41,8 @@ def keep_soil_test(scope: Scope, fill_id: uuid.UUID, new: NewSoilTest) -> SoilTe
     repeat = SoilTest.objects.written_before(scope, new.id)
     if repeat is not None:
         return repeat
-    fill = Fill.objects.select_related("place__garden").fetch(scope, fill_id, "fill_id")
-    read_soil_test(new.values, new.unit, medium(fill.medium))
+    fill = Fill.objects.select_related("place__garden", "mix").fetch(scope, fill_id, "fill_id")
+    read_soil_test(new.values, new.unit, fill.soil)
     day = today(scope, fill.place.garden)
     if new.tested_on is not None and new.tested_on > day:
         raise DaceError("tested_on", f"{new.tested_on}", "a day that has been would do")

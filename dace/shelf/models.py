@@ -73,6 +73,60 @@ class Brew(Usable):
 
 
 @tracked
+class Heap(Usable):
+    """A heap, a bin or a stack of manure: how it is kept, and what went in.
+
+    ``inputs`` are dicts of material, kg, said, known (nobody sprayed it) and on, its day.
+    ``heat_record`` is whether its heat was written down for as long as kills germs.
+    """
+
+    name = models.CharField(max_length=60)
+    method = models.CharField(max_length=20)
+    inputs = models.JSONField()
+    covered = models.BooleanField(default=False)
+    heat_record = models.BooleanField(default=False)
+    begun_on = models.DateField()
+
+    class Meta:
+        ordering = ["begun_on", "id"]
+
+    def __str__(self) -> str:
+        return self.name
+
+
+@tracked
+class HeapEvent(Kept):
+    """Something done with a heap: ``found`` is what was measured, read, said or taken out."""
+
+    class Kind(models.TextChoices):
+        """What was done."""
+
+        ADD = "add", "something put on"
+        TURN = "turn", "turned"
+        WET = "wet", "watered"
+        COVER = "cover", "covered"
+        UNCOVER = "uncover", "uncovered"
+        TEST = "test", "tested at home"
+        BEANS = "beans", "bean test sown"
+        READ_BEANS = "read_beans", "bean test read"
+        EMPTY = "empty", "emptied"
+
+    heap = models.ForeignKey(Heap, on_delete=models.PROTECT, related_name="events")
+    kind = models.CharField(max_length=10, choices=Kind.choices)
+    on = models.DateField()
+    found = models.JSONField(default=dict, blank=True)
+
+    class Meta:
+        indexes = [
+            models.Index(fields=["heap", "-on"], name="heap_event_newest_first"),
+            models.Index(fields=["household", "-on"], name="heap_event_newest_of_all"),
+        ]
+
+    def __str__(self) -> str:
+        return f"{self.heap}: {self.get_kind_display()}"
+
+
+@tracked
 class Jar(Usable):
     """A feed, bought or bottled: the label's own numbers, and what was in it when last looked at.
 
@@ -81,8 +135,10 @@ class Jar(Usable):
     weighs; ``price`` of the whole pack, in the garden's money; ``material``
     is what it is made of, where the core knows that: it says how a slow one comes out, and
     which cautions bear on it. A bottle comes from a ``brew``, and ``contents`` are the core's
-    figures of it as it was strained. A stock solution is made of ``drawn`` mL or g of the jar
-    that it is ``made_from``. ``stock_seq`` is the number of the change that told the stock.
+    figures of it as it was strained. What was emptied comes from a ``heap``: a crop gets
+    ``season_n`` percent of its nitrogen in the first season, and rules know it by ``tokens``. A
+    stock solution is made of ``drawn`` mL or g of the jar that it is ``made_from``. ``stock_seq``
+    is the number of the change that told the stock.
     """
 
     numbers = (*Usable.numbers, "stock_seq")
@@ -111,6 +167,9 @@ class Jar(Usable):
     stock_seq = models.BigIntegerField(default=0, editable=False)
     brew = models.ForeignKey(Brew, null=True, on_delete=models.PROTECT, related_name="bottles")
     contents = models.JSONField(null=True, blank=True)
+    heap = models.ForeignKey(Heap, null=True, on_delete=models.PROTECT, related_name="jars")
+    season_n = models.FloatField(null=True, blank=True)
+    tokens = models.JSONField(default=list, blank=True)
     made_from = models.ForeignKey(
         "self", null=True, on_delete=models.PROTECT, related_name="stock_solutions"
     )

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import uuid
 from collections.abc import Sequence
+from dataclasses import replace
 
 from dace.core.api import (
     TEASPOON_ML,
@@ -84,6 +85,9 @@ def content_of(jar: Jar) -> Content:
     if jar.contents is not None:
         return content_of_feed(composition_now(jar), jar.slow)
     like = material(jar.material) if jar.material else None
+    if like is not None and jar.season_n is not None:
+        mineral = min(like.n_mineral_share, jar.season_n)
+        like = replace(like, first_season_n=jar.season_n, n_mineral_share=mineral)
     return content_of_feed(whole_of(jar), jar.slow, like)
 
 
@@ -123,6 +127,8 @@ def tokens_of(jar: Jar) -> frozenset[str]:
     """What rules may name a stored jar by."""
     if jar.brew is not None:
         return brew_tokens(jar.brew.method, [item["material"] for item in jar.brew.ingredients])
+    if jar.tokens:
+        return frozenset(jar.tokens)
     if jar.material:
         return material(jar.material).tokens
     organic = (jar.nitrogen or {}).get("organic", 0.0)

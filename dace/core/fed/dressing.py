@@ -102,6 +102,8 @@ def _most(facts: Facts, nitrogen: float) -> float:
 def _barred(source: Source, facts: Facts, fed: tuple[Fed, ...]) -> bool:
     if facts.stop.only and source.key not in facts.stop.only:
         return True
+    if "heap:suspect" in source.tokens:
+        return True
     if "N" in brings_of(source) and any(
         makes_its_own(f.grows.crop, f.stage, facts.in_bed) for f in fed
     ):

@@ -18,7 +18,7 @@ from numpy.typing import NDArray
 from dace.core.matter.nutrients import NUTRIENTS
 from dace.core.result import Step, Working, say
 from dace.core.rootzone.bucket import BOOKS
-from dace.core.rootzone.course import needs
+from dace.core.rootzone.course import needs, taken_besides
 from dace.core.rootzone.follow import Followed
 from dace.core.rootzone.records import CHARGED, Growing
 
@@ -75,7 +75,7 @@ def ledger(found: Followed, key: str) -> Ledger | None:
     every = needs(root, found.first, count)
     one = root.growing[turn]
     plants = np.array([g.plants for g in root.growing])
-    total = every.sum(axis=0)
+    total = every.sum(axis=0) + taken_besides(root, found.first, count)
     even = one.plants / max(1, plants.sum())
     share = np.where(total > 0, every[turn] / np.maximum(total, 1e-12), even) / one.plants
     low, middle, high = (row.T for row in found.larder.reached)

@@ -11,6 +11,8 @@ from dace.core.figures import load_table
 
 _HELD = ("ammonium", "calcium", "phosphate", "sulfate")
 _ROUTES = ("drench", "dressing", "foliar")
+_HEAPS = ("raw", "suspect", "hot")
+"""What a heap of one's own may still be when it is emptied."""
 
 
 @cache
@@ -25,6 +27,7 @@ def _known() -> frozenset[str]:
             *(f"method:{row.text('key')}" for row in load_table("methods")),
             *(f"holds:{one}" for one in _HELD),
             *(f"route:{one}" for one in _ROUTES),
+            *(f"heap:{one}" for one in _HEAPS),
         }
     )
 

@@ -87,7 +87,7 @@ def _laid_out(root: RootZone, days: Outlook, ahead: int) -> Course:
         first=first,
         today=today,
         use=et * _use(root.growing, first, count),
-        need=needs(root, first, count).sum(axis=0),
+        need=needs(root, first, count).sum(axis=0) + taken_besides(root, first, count),
         age=ageing(days.mean_c()[shown]),
         rain=days.rain_mm[shown] * root.rain_m2,
         events=_by_day(_events(root), first, today, count),
@@ -139,7 +139,7 @@ def mondays(course: Course) -> list[int]:
 def _keys(course: Course) -> list[bytes]:
     """A digest of all that came before each of :func:`mondays`, and one of the whole."""
     root = course.root
-    still = replace(root, growing=(), poured=(), samples=(), felt=(), slow=(), tested=())
+    still = replace(root, growing=(), poured=(), samples=(), felt=(), slow=(), tested=(), others=())
     older = [one for one in root.slow if one.on < course.first]
     tested = [one for one in root.tested if one.on < course.first]
     digest = hashlib.sha256(repr((still, course.first, older, tested)).encode())
@@ -208,6 +208,15 @@ def needs(root: RootZone, first: date, count: int) -> Array:
     return found
 
 
+def taken_besides(root: RootZone, first: date, count: int) -> Array:
+    """What green manure and what rots takes on a day [mg], shape (days, 5)."""
+    found = np.zeros((count, len(NUTRIENTS)))
+    for one in root.others:
+        since, until = ((day - first).days for day in (one.since, one.until))
+        found[max(0, since) : max(0, until)] += np.array(one.mg) / (until - since)
+    return found
+
+
 def _in_cells(root: RootZone, one: Growing, first: date, n_mg: Array, litres: Array) -> Array:
     """What of its need counts where it has hardly any medium.
 
@@ -249,5 +258,6 @@ def _in_order(root: RootZone) -> RootZone:
         slow=tuple(sorted(root.slow, key=lambda s: (s.on, s.at_once, s.later))),
         samples=tuple(sorted(root.samples, key=lambda s: (s.on, s.hour, s.method, s.value))),
         tested=tuple(sorted(root.tested, key=lambda t: (t.on, t.hour, t.mg_l))),
+        others=tuple(sorted(root.others, key=lambda t: (t.since, t.until, t.mg))),
         felt=tuple(sorted(root.felt, key=lambda f: (f.on, f.hour, f.word))),
     )

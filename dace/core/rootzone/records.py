@@ -84,6 +84,24 @@ class Slow:
 
 
 @dataclass(frozen=True)
+class TakenBesides:
+    """What something else than a crop takes from the whole fill, day by day up to a day [mg].
+
+    A green manure as it grows, or straw as it rots; in the order of ``NUTRIENTS``.
+    """
+
+    since: date
+    until: date
+    mg: tuple[float, ...]
+
+    def __post_init__(self) -> None:
+        if self.until <= self.since:
+            raise DaceError("until", f"{self.until}", f"a day after {self.since} would do")
+        if any(not 0 <= one <= MOST_L * MOST_MG_L for one in self.mg):
+            raise DaceError("mg", "less than nothing", "0 mg or more would do")
+
+
+@dataclass(frozen=True)
 class Sampled:
     """A reading of the drain or of the medium: mS/cm at 25 C as its method gives it.
 
@@ -140,7 +158,8 @@ class RootZone:
 
     ``litres`` is medium, ``rain_m2`` the ground on which rain falls in (0 under cover),
     ``water_mg_l`` the usual water. ``logs_all`` is whether every watering is written down:
-    otherwise it is assumed that dry medium is watered. Another ``seed`` draws other chances.
+    otherwise it is assumed that dry medium is watered. ``others`` is what takes food besides the
+    crops. Another ``seed`` draws other chances.
     """
 
     medium: Medium
@@ -157,6 +176,7 @@ class RootZone:
     seed: int = 1
     felt: tuple[Felt, ...] = ()
     tested: tuple[Tested, ...] = ()
+    others: tuple[TakenBesides, ...] = ()
 
     def __post_init__(self) -> None:
         setting(self.setting)

@@ -72,7 +72,8 @@ def green_manures() -> dict[str, GreenManure]:
 class Given:
     """What a cut stand comes to [g]: all, from the air, for the next crop, taken while it rots.
 
-    ``by_week`` is what the next crop has of it by the end of each week.
+    ``by_week`` is what the next crop has of it by the end of each week, ``at_once`` of its first
+    day.
     """
 
     kind: GreenManure
@@ -82,6 +83,7 @@ class Given:
     next_crop: float
     taken: float
     by_week: tuple[float, ...]
+    at_once: float
     minerals: tuple[tuple[str, float], ...]
 
     @property
@@ -153,6 +155,7 @@ def given_by(
         next_crop=nitrogen * share,
         taken=taken_g(nitrogen * ratio, _ROTS, ratio),
         by_week=by_week,
+        at_once=nitrogen * first,
         minerals=_minerals(kind, stand, grams, area_m2),
     )
 

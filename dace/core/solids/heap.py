@@ -266,7 +266,7 @@ class Finished:
     balance: Balance
 
 
-def finished(heap: Heap, figures: Drawing) -> Finished:
+def finished(heap: Heap, figures: Drawing, far: float = 1.0) -> Finished:
     """What comes out of a heap once it is ready, whatever the week.
 
     Parameters
@@ -275,6 +275,8 @@ def finished(heap: Heap, figures: Drawing) -> Finished:
         With all that went in.
     figures : Drawing
         Typical figures, or draws of them.
+    far : float
+        How far it is when it is emptied early: losses scale with it.
 
     Raises
     ------
@@ -285,11 +287,11 @@ def finished(heap: Heap, figures: Drawing) -> Finished:
     if method == "trench":
         raise DaceError("method", "a trench", "it is never taken out: what stays is soil")
     sums = heap.sums
-    lost = _dry_lost(heap, method, figures)
+    lost = far * _dry_lost(heap, method, figures)
     dry = sums.dry - lost
     carbon_lost = figures.share("carbon_of_dry_lost", heap_figure("carbon_of_dry_lost")) * lost
     carbon = np.maximum(sums.carbon - carbon_lost, _LEAST_CARBON * sums.carbon)
-    balance = _balance(heap, method, figures)
+    balance = _balance(heap, method, figures, far)
     nitrogen = balance.out["N"]
     ratio = carbon / np.maximum(nitrogen, 1e-12)
     if method not in BOXED:
@@ -337,8 +339,8 @@ def gas_share(heap: Heap, method: str, figures: Drawing) -> Array:
     return np.asarray(np.minimum(share, most))
 
 
-def _balance(heap: Heap, method: str, figures: Drawing) -> Balance:
-    gas_of_n = gas_share(heap, method, figures)
+def _balance(heap: Heap, method: str, figures: Drawing, far: float) -> Balance:
+    gas_of_n = far * gas_share(heap, method, figures)
     put, out, gas, rain, juice = ({}, {}, {}, {}, {})
     for name in ELEMENTS:
         whole = np.zeros(figures.count)

@@ -108,6 +108,11 @@ def mulch_for(
     return Mulch(kind, loose, litres, bins, kg, on_top, dug_in)
 
 
+def taken_of(kind: MulchKind, grams: float) -> float:
+    """Nitrogen that so much of a mulch takes lying on top in a season [g]; given, below 0."""
+    return _nitrogen(kind, grams)[1]
+
+
 def _nitrogen(kind: MulchKind, grams: float) -> tuple[float, float]:
     """Taken dug in and on top [g]; what gives nitrogen takes less than none, on top the half."""
     found = kind.material

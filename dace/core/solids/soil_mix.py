@@ -4,8 +4,8 @@ from __future__ import annotations
 
 import math
 from collections.abc import Mapping
-from dataclasses import dataclass
-from functools import cache
+from dataclasses import dataclass, replace
+from functools import cache, lru_cache
 from typing import cast
 
 import numpy as np
@@ -32,6 +32,7 @@ _NH4_G = 14.0
 _PH_EITHER = 0.5
 _MOST_LITRES, _MOST_PARTS, _MOST_G_L = 100_000.0, 1000.0, 200.0
 _WEEK_D = 7.0
+_EARTHY, _USED = 0.5, "old_mix"
 
 
 @dataclass(frozen=True)
@@ -338,6 +339,57 @@ def _measured(row: Row, found: SoilMix) -> float:
         "mix_ph_low": found.ph,
         "mix_ph_high": found.ph,
     }[quantity]
+
+
+@lru_cache(maxsize=256)
+def mixed_medium(asked: SoilMixAsked, key: str, name: str) -> Medium:
+    """A mix that was asked for, worked out once, as a medium."""
+    return medium_of(soil_mix(asked), key, name)
+
+
+def most_like(asked: SoilMixAsked) -> str:
+    """The row of the table of media that a mix is most like: coir or peat, whichever leads."""
+    shares = asked.shares
+    if shares.get("topsoil_screened", 0.0) >= _EARTHY:
+        return "loam_mix"
+    return "coir" if shares.get("coir_moist", 0.0) > shares.get("peat_mix", 0.0) else "peat_mix"
+
+
+def topped_up(new: Medium, fresh: float) -> Medium:
+    """Last season's mix with so large a share of new: what a pot topped up with it starts from.
+
+    Examples
+    --------
+    >>> third = topped_up(medium("coir"), 1 / 3)
+    >>> between = (medium("coir").start_ec.typ, medium("old_mix").start_ec.typ)
+    >>> min(between) <= third.start_ec.typ <= max(between)
+    True
+    """
+    if not 0 <= fresh <= 1:
+        raise DaceError("fresh", f"{fresh:g}", "a share from 0 to 1 would do")
+    old = medium(_USED)
+
+    def both(a: float, b: float) -> float:
+        return fresh * a + (1 - fresh) * b
+
+    def ranged(a: Range, b: Range) -> Range:
+        return Range(both(a.low, b.low), both(a.typ, b.typ), both(a.high, b.high))
+
+    rows = dict(old.available)
+    later = both(
+        new.release_n_mg_l_week * new.release_half_life_weeks,
+        old.release_n_mg_l_week * old.release_half_life_weeks,
+    )
+    weekly = both(new.release_n_mg_l_week, old.release_n_mg_l_week)
+    return replace(
+        new,
+        name=f"{new.name}, topped up",
+        holding=ranged(new.holding, old.holding),
+        start_ec=ranged(new.start_ec, old.start_ec),
+        available=tuple((name, both(mg, rows.get(name, 0.0))) for name, mg in new.available),
+        release_n_mg_l_week=weekly,
+        release_half_life_weeks=later / weekly if weekly > 0 else 0.0,
+    )
 
 
 def medium_of(found: SoilMix, key: str, name: str) -> Medium:

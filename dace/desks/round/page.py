@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections import Counter
 from collections.abc import Sequence
 from dataclasses import dataclass
+from datetime import date
 
 from dace.core import api as core
 from dace.core.api import shown
@@ -28,6 +29,7 @@ from dace.desks.shared.stops import stop_name
 from dace.desks.shared.verdicts import QuestionOut, VerdictOut, verdict_out
 from dace.feeding.ticks import done_today, servings
 from dace.feeding.verdicts import StopVerdict, judged
+from dace.garden.greening import green_stands
 from dace.garden.reads import garden_of
 from dace.garden.services import today
 from dace.households.changes import changes_of
@@ -35,6 +37,7 @@ from dace.households.scope import Scope
 from dace.households.version import newest_change, version_of
 from dace.notebook.trying import Task, tasks
 from dace.shelf.brews import ONE_PRESS, BrewRecord, brews
+from dace.shelf.heaps import HeapRecord, heaps
 
 _TRIES = 3
 _ROUND_TO = 5  # minutes
@@ -67,7 +70,7 @@ def _round(scope: Scope) -> RoundOut:
         scope, cans_shown(scope, CansNow(found, served, done, changes, garden.weighs)), found
     )
     out = [_Shown(at, one, verdict_out(one.verdict)) for at, one in enumerate(found.stops)]
-    shed = [_step(record) for record in brews(scope) if record.due]
+    shed = _shed(scope, on)
     flushes = [_flush(row) for row in out if row.kind.block == "flush"]
     due = [_due(row) for row in out if row.kind.block == "due"]
     dressings = [dress for row in out if (dress := _dress(row)) is not None]
@@ -99,11 +102,38 @@ def _round(scope: Scope) -> RoundOut:
     )
 
 
+def _shed(scope: Scope, on: date) -> list[RoundShedOut]:
+    """What brews, heaps and green manures want today."""
+    found = [_step(record) for record in brews(scope) if record.due]
+    found += [_heap_step(record) for record in heaps(scope) if record.due]
+    for one in green_stands(scope, on):
+        if one.plant_on is None and one.cut_from <= on:
+            name = f"{one.given.kind.name}, {one.row.fill}"
+            words = "at its buds: cut it and dig it in"
+            found.append(
+                RoundShedOut(id=one.row.pk, of="green", name=name, kind="cut", words=words)
+            )
+    return found
+
+
+def _heap_step(record: HeapRecord) -> RoundShedOut:
+    """What a heap wants first; its own page asks for what takes more than a press."""
+    step = record.due[0]
+    return RoundShedOut(
+        id=record.row.pk,
+        of="heap",
+        name=record.row.name,
+        kind=step.kind if step.kind in ("turn", "wet", "beans") else "",
+        words=step.words,
+    )
+
+
 def _step(record: BrewRecord) -> RoundShedOut:
     """What a brew wants most: what takes more than a press goes before what takes one."""
     step = next((one for one in record.due if one.kind not in ONE_PRESS), record.due[0])
     return RoundShedOut(
         id=record.brew.pk,
+        of="brew",
         name=record.brew.name,
         kind=step.kind if step.kind in ONE_PRESS else "",
         words=step.words,

@@ -180,9 +180,13 @@ class RoundTrialOut(Out):
 
 
 class RoundShedOut(Out):
-    """A step that a brew wants today; ``kind`` is empty where its own page asks for more."""
+    """A step that a brew, a heap or a green manure wants today.
+
+    ``kind`` is empty where its own page asks for more: ``of`` says which.
+    """
 
     id: uuid.UUID
+    of: Literal["brew", "heap", "green"]
     name: str
     kind: str
     words: str

@@ -12,10 +12,12 @@ from django.db.models import F, Prefetch, Q
 from dace.core import api as core
 from dace.core.api import StageReading, Verdict, say
 from dace.desks.season.schemas import DropOut, LookOut, SeasonOut, StageBandOut, StripOut, WeekOut
+from dace.desks.shared.green import green_out
 from dace.desks.shared.verdicts import verdict_out
 from dace.feeding.gifts import DropRecord, drops
 from dace.feeding.verdicts import stop_verdicts
 from dace.garden.clocks import Clocks, clocks
+from dace.garden.greening import green_stands
 from dace.garden.models import Planting, Stand
 from dace.garden.reads import garden_of
 from dace.garden.weather import Weather, climate_of, weather
@@ -55,6 +57,7 @@ def season_page(scope: Scope, ahead: int = _AHEAD_WEEKS) -> SeasonOut:
             _strip(planting, time, given.get(planting.pk, []), zone, judged.get(planting.pk))
             for planting in plantings
         ],
+        green=[green_out(one, known.today) for one in green_stands(scope, known.today)],
     )
 
 

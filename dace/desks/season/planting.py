@@ -170,7 +170,7 @@ def _test(found: Books) -> str:
         return ""
     last = tests[-1]
     fill = next(s.fill for s in found.history.stands if s.fill_id == last.fill_id)
-    read = core.read_soil_test(last.values, last.unit, core.medium(fill.medium))
+    read = core.read_soil_test(last.values, last.unit, fill.soil)
     return f"Tested {last.tested_on:%-d %B %Y}. {read.sentence}"
 
 
@@ -200,7 +200,7 @@ def _stood(turn: int, stand: Stand) -> EventOut:
 
 
 def _medium(stand: Stand) -> str:
-    return core.medium(stand.fill.medium).name.lower()
+    return stand.fill.soil.name.lower()
 
 
 def _school(approach: str) -> list[AdviceOut]:

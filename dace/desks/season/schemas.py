@@ -8,6 +8,7 @@ from datetime import date
 from dace.core import api as core
 from dace.desks.shared.advice import AdviceOut
 from dace.desks.shared.figures import Figure, StepOut
+from dace.desks.shared.green import GreenStandOut
 from dace.desks.shared.out import Out
 from dace.desks.shared.verdicts import VerdictOut
 
@@ -109,6 +110,7 @@ class SeasonOut(Out):
     own_days: int
     weeks: list[WeekOut]
     strips: list[StripOut]
+    green: list[GreenStandOut]
 
 
 class LineOut(Out):

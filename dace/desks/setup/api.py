@@ -19,7 +19,7 @@ from dace.desks.setup.schemas import SetupOut
 from dace.desks.shared.typed import read_litres, read_or_kept
 from dace.desks.shared.written import WrittenOut, written
 from dace.feeding.reads import jar_with_stock
-from dace.garden.models import Measure, Vessel, Water
+from dace.garden.models import Measure, SoilMix, Vessel, Water
 from dace.garden.reads import garden_of
 from dace.garden.services import (
     NewGarden,
@@ -48,6 +48,7 @@ _PUT_AWAY: dict[str, type[Any]] = {
     "pens": Pen,
     "materials": OwnMaterial,
     "recipes": OwnRecipe,
+    "mixes": SoilMix,
 }
 
 

@@ -17,11 +17,13 @@ from dace.desks.shared.written import RowIn, WrittenOut, written
 from dace.garden.models import Fill, Garden, Place
 from dace.garden.placing import (
     NewFill,
+    NewMix,
     NewPlace,
     end_place,
     order_places,
     refill,
     save_fill,
+    save_mix,
     save_place,
 )
 from dace.garden.planting import (
@@ -51,6 +53,22 @@ class FillIn(Schema):
     ph: Number | None = None
     name: Line = ""
     filled_on: date | None = None
+
+
+class RefillIn(RowIn):
+    """What a pot is filled with now: as before where ``medium`` is empty; the share that is new."""
+
+    medium: Name | None = None
+    fresh: Number = 1.0
+
+
+class MixIn(Schema):
+    """A soil mix: parts by volume, dry feeds [g/L], what it is for."""
+
+    name: Name
+    use: Name
+    parts: Annotated[dict[Name, Number], Field(max_length=17)]
+    dry: Annotated[dict[Name, Number], Field(max_length=8)] = {}
 
 
 class PlaceIn(Schema):
@@ -227,9 +245,17 @@ def fill(request: Any, place_id: uuid.UUID, payload: FillIn) -> WrittenOut:
 
 
 @router.post("/fills/{fill_id}/refill", response={201: WrittenOut}, operation_id="refill")
-def fresh_medium(request: Any, fill_id: uuid.UUID, payload: RowIn) -> Any:
-    """Fresh medium of the same kind, where nothing grows."""
-    return 201, written(request.auth, refill(request.auth, payload.id, fill_id).pk)
+def fresh_medium(request: Any, fill_id: uuid.UUID, payload: RefillIn) -> Any:
+    """Fresh medium where nothing grows, or topped up with some."""
+    row = refill(request.auth, payload.id, fill_id, payload.medium or "", payload.fresh)
+    return 201, written(request.auth, row.pk)
+
+
+@router.put("/mixes/{mix_id}", response=WrittenOut, operation_id="save_mix")
+def mix(request: Any, mix_id: uuid.UUID, payload: MixIn) -> WrittenOut:
+    """A soil mix of one's own, to fill pots with."""
+    new = NewMix(payload.name, payload.use, payload.parts, payload.dry)
+    return written(request.auth, save_mix(request.auth, garden_of(request.auth), mix_id, new).pk)
 
 
 def _new_fill(scope: Any, garden: Garden, given: FillIn) -> NewFill:

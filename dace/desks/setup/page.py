@@ -15,6 +15,7 @@ from dace.desks.setup.schemas import (
     OwnJarOut,
     OwnMaterialOut,
     OwnMeasureOut,
+    OwnMixOut,
     OwnStandOut,
     OwnVesselOut,
     OwnWaterOut,
@@ -26,7 +27,16 @@ from dace.desks.shared.out import Out
 from dace.desks.shared.typed import size_words
 from dace.feeding.reads import jars_with_stock
 from dace.garden.models import Fill, Measure, Water
-from dace.garden.reads import StopRecord, core_water, garden_of, stops, vessels, waters
+from dace.garden.placing import MIX
+from dace.garden.reads import (
+    StopRecord,
+    core_water,
+    garden_of,
+    mixes,
+    stops,
+    vessels,
+    waters,
+)
 from dace.households.changes import newest_number
 from dace.households.people import members
 from dace.households.scope import Scope
@@ -40,7 +50,7 @@ S = TypeVar("S", bound=Out)
 
 
 def setup_page(scope: Scope) -> SetupOut:
-    """Everything on one page; fifteen queries and one for each blend."""
+    """Everything on one page; sixteen queries and one for each blend."""
     edition = newest_number()  # read first: what is written meanwhile counts as not yet seen
     garden = garden_of(scope)
     fills: dict[uuid.UUID, list[Fill]] = {}
@@ -78,6 +88,7 @@ def setup_page(scope: Scope) -> SetupOut:
             )
             for row in own_materials(scope)
         ],
+        mixes=[_copied(OwnMixOut, row, medium=f"{MIX}{row.pk}") for row in mixes(scope)],
         people=[MemberOut(name=m.name, role=m.role) for m in members(scope)],
     )
 
@@ -105,7 +116,7 @@ def _place(stop: StopRecord, fills: list[Fill]) -> PlaceOut:
             FillOut(
                 id=fill.id,
                 name=fill.name,
-                medium=fill.medium,
+                medium=fill.medium if fill.mix_id is None else f"{MIX}{fill.mix_id}",
                 size=size_words(fill.volume_l, fill.area_m2),
                 alike=fill.alike,
                 ph=fill.ph,

@@ -136,6 +136,17 @@ class OwnMaterialOut(Out):
     percent: dict[str, float]
 
 
+class OwnMixOut(Out):
+    """A soil mix of one's own; ``medium`` is how a fill is told to be of it."""
+
+    id: uuid.UUID
+    medium: str
+    name: str
+    use: str
+    parts: dict[str, float]
+    dry: dict[str, float]
+
+
 class PenOut(Out):
     """A pen and when it was last calibrated."""
 
@@ -168,4 +179,5 @@ class SetupOut(Out):
     jars: list[OwnJarOut]
     pens: list[PenOut]
     materials: list[OwnMaterialOut]
+    mixes: list[OwnMixOut]
     people: list[MemberOut]

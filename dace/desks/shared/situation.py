@@ -54,14 +54,14 @@ def _of_place(scope: Scope, target: StandRecord) -> Feeding:
     test = SoilTest.objects.of(scope).filter(fill_id=target.fill_id).order_by("-tested_on").first()
     high = frozenset[str]()
     if test is not None:
-        high = core.read_soil_test(test.values, test.unit, core.medium(target.medium)).high
+        high = core.read_soil_test(test.values, test.unit, target.medium).high
     return Feeding(
         tokens=frozenset(),
         crop=target.crop,
         stage=target.stage,
         setting=target.setting,
         ph=target.ph,
-        clay=target.medium == "clay_soil",
+        clay=target.medium.key == "clay_soil",
         drain_ec=last.ec_likely if last else None,
         tested_high=high,
     )

@@ -20,10 +20,12 @@ from dace.desks.shelf.schemas import (
     ShelfJarOut,
     ShelfOut,
 )
+from dace.desks.solids.kept import shelf_heap
 from dace.feeding.reads import jars_with_stock
 from dace.garden.reads import garden_of, waters
 from dace.households.scope import Scope
 from dace.shelf.brews import BrewRecord, StepRecord, brews, past_brews
+from dace.shelf.heaps import heaps
 from dace.shelf.models import Jar
 from dace.shelf.reads import solids_of, whole_of
 from dace.shelf.recipes import RecipeRecord, own_materials, recipes
@@ -51,6 +53,7 @@ def shelf(scope: Scope) -> ShelfOut:
     return ShelfOut(
         jars=[shelf_jar(jar, stock, scope.now, zone) for jar, stock in jars_with_stock(scope)],
         brews=[_brew(record) for record in brews(scope)],
+        heaps=[shelf_heap(record) for record in heaps(scope)],
         past=[
             PastBrewOut(
                 id=one.id,

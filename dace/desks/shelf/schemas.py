@@ -9,6 +9,7 @@ from dace.core import api as core
 from dace.desks.shared.advice import AdviceOut
 from dace.desks.shared.figures import StepOut
 from dace.desks.shared.out import Out
+from dace.desks.solids.schemas import ShelfHeapOut
 from dace.shelf.brews import BrewState
 
 
@@ -66,6 +67,7 @@ class ShelfOut(Out):
     jars: list[ShelfJarOut]
     brews: list[ShelfBrewOut]
     past: list[PastBrewOut]
+    heaps: list[ShelfHeapOut]
 
 
 class BandOut(Out):

@@ -33,7 +33,7 @@ def gives(asked: GreenManureIn, measures: str) -> GivesOut:
 
 def mulch_of(asked: MulchIn, measures: str) -> MulchOut:
     """What a mulch comes to; nothing is read but the garden's measures."""
-    depth = _depth_mm(asked.depth) if asked.depth else None
+    depth = depth_mm(asked.depth) if asked.depth else None
     found = core.mulch_for(asked.material, _area(asked.area, measures), depth)
     taken = found.taken_on_top_g
     nitrogen = "It takes hardly any nitrogen on top"
@@ -66,5 +66,6 @@ def _area(told: str, measures: str) -> float:
     return size.area_m2
 
 
-def _depth_mm(told: str) -> float:
+def depth_mm(told: str) -> float:
+    """How deep a mulch shall lie [mm], as typed."""
     return 1000 * core.read_measure(told, "length", "depth", "mm")

@@ -5,7 +5,6 @@ from __future__ import annotations
 from typing import cast
 
 import numpy as np
-from numpy.typing import NDArray
 
 from dace.core import api as core
 from dace.core.api import NUTRIENTS, DaceError, Drawing, Heap, HeapInput, Result, say, shown
@@ -15,26 +14,25 @@ from dace.desks.solids.schemas import Colour, HeapIn, HeapLayerOut, HeapOut, Sha
 
 _COLOURS = {"carbon_rich": "brown", "manure": "dung", "compost": "dung", "rock_mineral": "mineral",
             "mineral_salt": "mineral", "growing_medium": "dung"}  # fmt: skip
-_CARRIER = "wheat_straw"
-_GREEN = "grass_clippings"
-_LIVELY = 0.02
 
 
 def heap_of(asked: HeapIn, measures: str) -> HeapOut:
-    """Work out a heap; nothing is read but the garden's measures."""
-    built, figures = _heap(asked, measures), Drawing(1)
+    """Work out a heap as it is thought of; nothing is read but the garden's measures."""
+    return heap_out(_heap(asked, measures), 7 * asked.weeks, core.HomeTest(asked.reading))
+
+
+def heap_out(built: Heap, days: float, test: core.HomeTest) -> HeapOut:
+    """A heap as it is drawn so many days after it was begun."""
     sums = built.sums
-    progress = float(np.median(core.progress(built, figures, 7 * asked.weeks)))
-    a_day = core.pace(built, figures)
     told = HeapOut(
         layers=_layers(built),
         ratio="" if sums.c_to_n is None else f"{sums.c_to_n:.0f}",
         moisture=f"{100 * sums.moisture:.0f} %",
-        add=_lacks(built),
+        add=[one.said for one in core.heap_lacks(built)],
         said=advice_out(list(core.heap_says(built))),
-        warmth=_warmth(built),
-        progress=progress,
-        ready=_ready(a_day, progress, asked.weeks),
+        warmth=core.heap_warmth(built),
+        progress=float(np.median(core.progress(built, Drawing(1), days))),
+        ready=core.ready_words(built, days),
         ready_test=core.heap_words("ready_test", built.runs_as),
         out="It is never taken out: what stays is soil.",
         shares=[],
@@ -42,12 +40,12 @@ def heap_of(asked: HeapIn, measures: str) -> HeapOut:
         reads="",
         working=[],
     )
-    return told if built.method == "trench" else _with_what_comes_out(told, built, asked)
+    return told if built.method == "trench" else _with_what_comes_out(told, built, test)
 
 
-def _with_what_comes_out(told: HeapOut, built: Heap, asked: HeapIn) -> HeapOut:
+def _with_what_comes_out(told: HeapOut, built: Heap, test: core.HomeTest) -> HeapOut:
     out = core.finished(built, Drawing(1))
-    percent = core.corrected(built, out, core.HomeTest(asked.reading))
+    percent = core.corrected(built, out, test)
     kg, litres = core.result_of(out.kg, "kg"), core.result_of(out.litres, "L")
     season = core.result_of(out.first_season_percent, "%")
     reads = core.result_of(core.expected_ec(built, out), "mS/cm")
@@ -98,52 +96,3 @@ def _layers(built: Heap) -> list[HeapLayerOut]:
         )
         for one, high in zip(built.inputs, litres, strict=True)
     ]
-
-
-def _lacks(built: Heap) -> list[str]:
-    """What would bring it right: its C:N first, then its water."""
-    said, inputs, sums = [], built.inputs, built.sums
-    if built.method not in ("trench", "leaf_heap"):
-        wanted = core.heap_figure("start_c_to_n", built.method)
-        ratio = sums.c_to_n
-        if ratio is not None and not wanted.low <= ratio <= wanted.high:
-            key = _CARRIER if ratio < wanted.low else _GREEN
-            found = core.material(key)
-            kg = core.to_reach(sums, wanted.typ, found)
-            inputs = (*inputs, HeapInput(found, kg))
-            name = found.name.split(",")[0].lower()
-            bales = f", {say(kg / core.BALE_KG, 2)} bales" if key == _CARRIER else ""
-            said.append(f"{shown.grams(1000 * kg, 2)} of {name}{bales}")
-    sums = Heap(built.method, inputs).sums
-    moist = core.heap_figure("start_moisture", built.method)
-    if sums.moisture < moist.low:
-        said.append(f"{shown.litres(core.water_to(sums, moist.typ), 2)} of water")
-    elif sums.moisture > moist.high:
-        kg = core.dry_to(sums, moist.high, core.material(_CARRIER)) or 0.0
-        said.append(f"{shown.grams(1000 * kg, 2)} of straw more, to dry it")
-    return said
-
-
-def _warmth(built: Heap) -> float:
-    """How warm its middle gets, 0 at the air's warmth and 1 at what the hottest reaches."""
-    if built.method == "trench":
-        return 0.0
-    hottest = core.heap_figure("peak_c", "hot_turned").high
-    peak = core.heap_figure("peak_c", built.runs_as).typ
-    lively = float(core.pace(built, Drawing(None))[0]) * 7
-    return max(0.0, min(1.0, (peak - 10) / (hottest - 10))) if lively > _LIVELY else 0.1
-
-
-def _ready(a_day: NDArray[np.float64], progress: float, weeks: float) -> str:
-    if progress >= 1:
-        return "Ready, by its weeks: see how it looks"
-    if float(np.median(a_day)) <= 0:
-        return "It stands still at this warmth"
-    found = core.result_of(1 / (7 * np.maximum(a_day, 1e-6)), "weeks")
-    low, likely, high = (max(0.0, one - weeks) for one in (found.low, found.value, found.high))
-    if likely > _MOST_WEEKS:
-        return "Not for years as it is"
-    return f"Ready in about {likely:.0f} weeks ({low:.0f} to {high:.0f})"
-
-
-_MOST_WEEKS = 150

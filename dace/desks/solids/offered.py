@@ -3,7 +3,15 @@
 from __future__ import annotations
 
 from dace.core import api as core
-from dace.desks.solids.schemas import GreenManureOut, MixRecipeOut, NamedOut, SolidsOut
+from dace.desks.solids.schemas import (
+    GreenManureOut,
+    KeptMixOut,
+    MixRecipeOut,
+    NamedOut,
+    SolidsOut,
+)
+from dace.garden.reads import mixes, setting_of, standing_fills
+from dace.households.scope import Scope
 
 METHODS = {
     "hot_turned": "Hot, turned",
@@ -31,8 +39,8 @@ _DRY = ("granular_organic_4_3_4", "hoof_and_horn", "coated_slow_release", "poult
         "ground_limestone", "bone_meal_steamed")  # fmt: skip
 
 
-def offered() -> SolidsOut:
-    """By the tables, each in its order; a heap's materials green first."""
+def offered(scope: Scope) -> SolidsOut:
+    """By the tables, each in its order; a heap's materials green first. Four queries."""
     heaped = [m for m in core.materials().values() if m.family in _HEAPED and m.form == "solid"]
     heaped.sort(key=lambda one: _HEAPED.index(one.family))
     return SolidsOut(
@@ -59,4 +67,13 @@ def offered() -> SolidsOut:
             for one in core.green_manures().values()
         ],
         mulches=[NamedOut(key=key, name=one.material.name) for key, one in core.mulches().items()],
+        beds=[
+            NamedOut(key=str(fill.pk), name=str(fill))
+            for fill in standing_fills(scope).select_related("place").order_by("created_at")
+            if core.setting(setting_of(fill.place)).in_ground
+        ],
+        mixes=[
+            KeptMixOut(key=str(m.pk), name=m.name, use=m.use, parts=m.parts, dry=m.dry)
+            for m in mixes(scope)
+        ],
     )

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+import uuid
+from datetime import date
 from typing import Annotated, Literal
 
 from ninja import Schema
@@ -44,8 +46,16 @@ class GreenManureOut(NamedOut):
     caution: str
 
 
+class KeptMixOut(NamedOut):
+    """A mix that is kept: its parts by volume, its dry feeds [g/L], what it is for."""
+
+    use: str
+    parts: dict[str, float]
+    dry: dict[str, float]
+
+
 class SolidsOut(Out):
-    """All that there is to choose from."""
+    """All that there is to choose from; ``beds`` are the garden's own, by their fill."""
 
     materials: list[NamedOut]
     methods: list[NamedOut]
@@ -55,6 +65,8 @@ class SolidsOut(Out):
     recipes: list[MixRecipeOut]
     green_manures: list[GreenManureOut]
     mulches: list[NamedOut]
+    beds: list[NamedOut]
+    mixes: list[KeptMixOut]
 
 
 class HeapInputIn(Schema):
@@ -209,3 +221,172 @@ class BeanTestOut(Out):
 
     result: Literal["suspect", "clean", "repeat", "void"]
     why: str
+
+
+class KeptHeapIn(Schema):
+    """A heap to begin: what it is called, how it is kept, and its first layers."""
+
+    id: uuid.UUID
+    name: Name
+    method: Method
+    covered: bool = False
+    begun_on: date | None = None
+    inputs: Annotated[list[HeapInputIn], Field(min_length=1, max_length=30)]
+
+
+class LayerIn(HeapInputIn):
+    """Something more that goes on a heap."""
+
+    id: uuid.UUID
+
+
+class SpentIn(Schema):
+    """The solids of a brew that is over."""
+
+    id: uuid.UUID
+    brew_id: uuid.UUID
+
+
+class HeapStepIn(Schema):
+    """What was done with a heap; the water in litres where it was watered with so much."""
+
+    id: uuid.UUID
+    kind: Literal["turn", "wet", "cover", "uncover", "beans"]
+    litres: Typed = ""
+
+
+class HeapTestIn(Schema):
+    """What was found at home: one part in five of water [mS/cm], weight, dry weight."""
+
+    id: uuid.UUID
+    ec_1_5: Annotated[float, Field(gt=0, le=30, allow_inf_nan=False)] | None = None
+    kg_per_l: Annotated[float, Field(gt=0, le=3, allow_inf_nan=False)] | None = None
+    dry_percent: Annotated[float, Field(gt=0, le=100, allow_inf_nan=False)] | None = None
+
+
+class HeapBeansIn(BeanTestIn):
+    """A bean test of a heap, read."""
+
+    id: uuid.UUID
+
+
+class HeatIn(Schema):
+    """Whether its heat was written down for long enough."""
+
+    hot: bool
+
+
+class EmptyIn(Schema):
+    """What an emptied heap gave, as typed (empty: as expected), and what it is kept as."""
+
+    id: uuid.UUID
+    name: Name
+    amount: Typed = ""
+    washed: Annotated[int, Field(ge=0, le=2)] = 0
+
+
+class SowIn(Schema):
+    """A green manure sown on a bed, today where no day is given."""
+
+    id: uuid.UUID
+    fill_id: uuid.UUID
+    key: Name
+    sown_on: date | None = None
+
+
+class CutIn(Schema):
+    """How it was cut, and where it went."""
+
+    stand: Literal["short", "flower"] = "flower"
+    dug_in: bool = True
+    cut_on: date | None = None
+
+
+class LayMulchIn(Schema):
+    """A mulch laid on a bed; an empty depth is the usual one."""
+
+    id: uuid.UUID
+    fill_id: uuid.UUID
+    material: Name
+    depth: Typed = ""
+
+
+class SpreadIn(Schema):
+    """So much of a dry jar on a whole fill; all that is left of it where the amount is empty."""
+
+    id: uuid.UUID
+    fill_id: uuid.UUID
+    jar_id: uuid.UUID
+    amount: Typed = ""
+
+
+class SpreadOut(Out):
+    """What a spread brings, and what to mind with it."""
+
+    amount: str
+    shares: list[ShareOut]
+    said: list[AdviceOut]
+
+
+class HeapStepOut(Out):
+    """Something that a heap wants, and from when on."""
+
+    kind: str
+    words: str
+    on: date
+    due: bool
+
+
+class LaidOut(Out):
+    """A layer of a heap: when, and so much of what."""
+
+    on: date
+    text: str
+
+
+class HeapEventOut(Out):
+    """Something that was done with a heap."""
+
+    on: date
+    text: str
+
+
+class KeptHeapOut(Out):
+    """A heap's page: how it stands, what it wants, what was done with it.
+
+    ``hot`` and ``beans`` are words, empty where there is nothing to say; ``out_kg`` is what it
+    would give today; ``jar_id`` is what it became.
+    """
+
+    id: uuid.UUID
+    name: str
+    method: str
+    begun_on: date
+    days: int
+    covered: bool
+    heat_record: bool
+    raw: bool
+    hot: str
+    beans: str
+    emptied_on: date | None
+    jar_id: uuid.UUID | None
+    out_kg: float
+    heap: HeapOut
+    steps: list[HeapStepOut]
+    laid: list[LaidOut]
+    events: list[HeapEventOut]
+    brews: list[NamedOut]
+
+
+class ShelfHeapOut(Out):
+    """A heap as it stands on the shelf."""
+
+    id: uuid.UUID
+    name: str
+    method: str
+    days: int
+    ready: str
+    progress: float
+    layers: list[HeapLayerOut]
+    warmth: float
+    due: list[str]

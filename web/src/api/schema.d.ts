@@ -687,7 +687,7 @@ export interface paths {
         put?: never;
         /**
          * Fresh Medium
-         * @description Fresh medium of the same kind, where nothing grows.
+         * @description Fresh medium where nothing grows, or topped up with some.
          */
         post: operations["refill"];
         delete?: never;
@@ -776,6 +776,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/green": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Sow
+         * @description Sow a green manure on a bed.
+         */
+        post: operations["sow_green_manure"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/green/{green_id}/cut": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Cut
+         * @description Cut it: dug in, or left on top.
+         */
+        post: operations["cut_green_manure"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/harvests": {
         parameters: {
             query?: never;
@@ -814,6 +854,186 @@ export interface paths {
          */
         put: operations["mend_harvest"];
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/heaps": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Begin
+         * @description Begin a heap, a bin or a stack.
+         */
+        post: operations["begin_heap"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/heaps/{heap_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * One Heap
+         * @description One heap's page.
+         */
+        get: operations["kept_heap"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/heaps/{heap_id}/add": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Add
+         * @description Something more goes on.
+         */
+        post: operations["add_to_heap"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/heaps/{heap_id}/beans": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Heap Beans
+         * @description A bean test of it, read.
+         */
+        post: operations["beans_of_heap"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/heaps/{heap_id}/empty": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Empty
+         * @description Take it out: it becomes a feed of its own.
+         */
+        post: operations["empty_heap"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/heaps/{heap_id}/heat": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Heat
+         * @description Whether its heat was written down.
+         */
+        put: operations["heat_of_heap"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/heaps/{heap_id}/spent": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Spent
+         * @description The solids of a brew that is over go on.
+         */
+        post: operations["spent_on_heap"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/heaps/{heap_id}/steps": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Step
+         * @description Turned, watered, covered, uncovered, or its beans sown.
+         */
+        post: operations["heap_step"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/heaps/{heap_id}/test": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Tested
+         * @description What was read, weighed and dried at home.
+         */
+        post: operations["test_heap"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1042,6 +1262,46 @@ export interface paths {
          */
         put: operations["save_measure"];
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/mixes/{mix_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Mix
+         * @description A soil mix of one's own, to fill pots with.
+         */
+        put: operations["save_mix"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/mulched": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Lay
+         * @description Lay a mulch on a bed.
+         */
+        post: operations["lay_mulch"];
         delete?: never;
         options?: never;
         head?: never;
@@ -3619,6 +3879,25 @@ export interface components {
             stages: components["schemas"]["StageOut"][];
         };
         /**
+         * CutIn
+         * @description How it was cut, and where it went.
+         */
+        CutIn: {
+            /** Cut On */
+            cut_on?: string | null;
+            /**
+             * Dug In
+             * @default true
+             */
+            dug_in: boolean;
+            /**
+             * Stand
+             * @default flower
+             * @enum {string}
+             */
+            stand: "short" | "flower";
+        };
+        /**
          * DayOut
          * @description A day foreseen: low and high [C], rain [mm].
          */
@@ -3946,6 +4225,29 @@ export interface components {
              * Format: uuid
              */
             stand_id: string;
+        };
+        /**
+         * EmptyIn
+         * @description What an emptied heap gave, as typed (empty: as expected), and what it is kept as.
+         */
+        EmptyIn: {
+            /**
+             * Amount
+             * @default
+             */
+            amount: string | components["schemas"]["BoxIn"];
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * Washed
+             * @default 0
+             */
+            washed: number;
         };
         /**
          * EndDoorsIn
@@ -4415,6 +4717,46 @@ export interface components {
             name: string;
         };
         /**
+         * GreenStandOut
+         * @description A green manure on a bed: ``line`` says what is next, ``gives`` what the next crop gets.
+         */
+        GreenStandOut: {
+            /** Caution */
+            caution: string;
+            /** Cut On */
+            cut_on: string | null;
+            /** Due */
+            due: boolean;
+            /**
+             * Fill Id
+             * Format: uuid
+             */
+            fill_id: string;
+            /** Gives */
+            gives: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Line */
+            line: string;
+            /** Name */
+            name: string;
+            /** Place */
+            place: string;
+            /**
+             * Place Id
+             * Format: uuid
+             */
+            place_id: string;
+            /**
+             * Sown On
+             * Format: date
+             */
+            sown_on: string;
+        };
+        /**
          * HabitsOut
          * @description How the garden is fed where a planting says nothing.
          */
@@ -4497,6 +4839,34 @@ export interface components {
              * @default
              */
             weight: string | components["schemas"]["BoxIn"];
+        };
+        /**
+         * HeapBeansIn
+         * @description A bean test of a heap, read.
+         */
+        HeapBeansIn: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Plain */
+            plain: components["schemas"]["BeanPotIn"][];
+            /** Test */
+            test: components["schemas"]["BeanPotIn"][];
+        };
+        /**
+         * HeapEventOut
+         * @description Something that was done with a heap.
+         */
+        HeapEventOut: {
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Text */
+            text: string;
         };
         /**
          * HeapIn
@@ -4604,6 +4974,69 @@ export interface components {
             warmth: number;
             /** Working */
             working: components["schemas"]["StepOut"][];
+        };
+        /**
+         * HeapStepIn
+         * @description What was done with a heap; the water in litres where it was watered with so much.
+         */
+        HeapStepIn: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "turn" | "wet" | "cover" | "uncover" | "beans";
+            /**
+             * Litres
+             * @default
+             */
+            litres: string | components["schemas"]["BoxIn"];
+        };
+        /**
+         * HeapStepOut
+         * @description Something that a heap wants, and from when on.
+         */
+        HeapStepOut: {
+            /** Due */
+            due: boolean;
+            /** Kind */
+            kind: string;
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Words */
+            words: string;
+        };
+        /**
+         * HeapTestIn
+         * @description What was found at home: one part in five of water [mS/cm], weight, dry weight.
+         */
+        HeapTestIn: {
+            /** Dry Percent */
+            dry_percent?: number | null;
+            /** Ec 1 5 */
+            ec_1_5?: number | null;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Kg Per L */
+            kg_per_l?: number | null;
+        };
+        /**
+         * HeatIn
+         * @description Whether its heat was written down for long enough.
+         */
+        HeatIn: {
+            /** Hot */
+            hot: boolean;
         };
         /**
          * HeldOut
@@ -4955,6 +5388,116 @@ export interface components {
             strength?: number | null;
         };
         /**
+         * KeptHeapIn
+         * @description A heap to begin: what it is called, how it is kept, and its first layers.
+         */
+        KeptHeapIn: {
+            /** Begun On */
+            begun_on?: string | null;
+            /**
+             * Covered
+             * @default false
+             */
+            covered: boolean;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Inputs */
+            inputs: components["schemas"]["HeapInputIn"][];
+            /**
+             * Method
+             * @enum {string}
+             */
+            method: "hot_turned" | "cold_unturned" | "tumbler" | "trench" | "worm_bin" | "leaf_heap" | "manure_stack";
+            /** Name */
+            name: string;
+        };
+        /**
+         * KeptHeapOut
+         * @description A heap's page: how it stands, what it wants, what was done with it.
+         *
+         *     ``hot`` and ``beans`` are words, empty where there is nothing to say; ``out_kg`` is what it
+         *     would give today; ``jar_id`` is what it became.
+         */
+        KeptHeapOut: {
+            /** Beans */
+            beans: string;
+            /**
+             * Begun On
+             * Format: date
+             */
+            begun_on: string;
+            /** Brews */
+            brews: components["schemas"]["NamedOut"][];
+            /** Covered */
+            covered: boolean;
+            /** Days */
+            days: number;
+            /** Emptied On */
+            emptied_on: string | null;
+            /** Events */
+            events: components["schemas"]["HeapEventOut"][];
+            heap: components["schemas"]["HeapOut"];
+            /** Heat Record */
+            heat_record: boolean;
+            /** Hot */
+            hot: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Jar Id */
+            jar_id: string | null;
+            /** Laid */
+            laid: components["schemas"]["LaidOut"][];
+            /** Method */
+            method: string;
+            /** Name */
+            name: string;
+            /** Out Kg */
+            out_kg: number;
+            /** Raw */
+            raw: boolean;
+            /** Steps */
+            steps: components["schemas"]["HeapStepOut"][];
+        };
+        /**
+         * KeptMixOut
+         * @description A mix that is kept: its parts by volume, its dry feeds [g/L], what it is for.
+         */
+        KeptMixOut: {
+            /** Dry */
+            dry: {
+                [key: string]: number;
+            };
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Parts */
+            parts: {
+                [key: string]: number;
+            };
+            /** Use */
+            use: string;
+        };
+        /**
+         * LaidOut
+         * @description A layer of a heap: when, and so much of what.
+         */
+        LaidOut: {
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Text */
+            text: string;
+        };
+        /**
          * LaneOut
          * @description One scale's scores along the days: the mean of each point, its least and most.
          */
@@ -5006,6 +5549,49 @@ export interface components {
          */
         LastOut: {
             change: components["schemas"]["ChangeOut"] | null;
+        };
+        /**
+         * LayMulchIn
+         * @description A mulch laid on a bed; an empty depth is the usual one.
+         */
+        LayMulchIn: {
+            /**
+             * Depth
+             * @default
+             */
+            depth: string | components["schemas"]["BoxIn"];
+            /**
+             * Fill Id
+             * Format: uuid
+             */
+            fill_id: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Material */
+            material: string;
+        };
+        /**
+         * LayerIn
+         * @description Something more that goes on a heap.
+         */
+        LayerIn: {
+            /** Amount */
+            amount: string | components["schemas"]["BoxIn"];
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * Known
+             * @default false
+             */
+            known: boolean;
+            /** Material */
+            material: string;
         };
         /**
          * LeaveIn
@@ -5348,21 +5934,24 @@ export interface components {
         };
         /**
          * MixIn
-         * @description Whom a mix is for, in which water and can.
+         * @description A soil mix: parts by volume, dry feeds [g/L], what it is for.
          */
         MixIn: {
             /**
-             * Stand Id
-             * Format: uuid
+             * Dry
+             * @default {}
              */
-            stand_id: string;
-            /** Vessel */
-            vessel: string | components["schemas"]["BoxIn"];
-            /**
-             * Water Id
-             * Format: uuid
-             */
-            water_id: string;
+            dry: {
+                [key: string]: number;
+            };
+            /** Name */
+            name: string;
+            /** Parts */
+            parts: {
+                [key: string]: number;
+            };
+            /** Use */
+            use: string;
         };
         /**
          * MixOptionOut
@@ -5880,6 +6469,31 @@ export interface components {
             name: string;
             /** Step Ml */
             step_ml: number;
+        };
+        /**
+         * OwnMixOut
+         * @description A soil mix of one's own; ``medium`` is how a fill is told to be of it.
+         */
+        OwnMixOut: {
+            /** Dry */
+            dry: {
+                [key: string]: number;
+            };
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Medium */
+            medium: string;
+            /** Name */
+            name: string;
+            /** Parts */
+            parts: {
+                [key: string]: number;
+            };
+            /** Use */
+            use: string;
         };
         /**
          * OwnRecipeIn
@@ -7021,6 +7635,24 @@ export interface components {
             count: number;
         };
         /**
+         * RefillIn
+         * @description What a pot is filled with now: as before where ``medium`` is empty; the share that is new.
+         */
+        RefillIn: {
+            /**
+             * Fresh
+             * @default 1
+             */
+            fresh: number;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Medium */
+            medium?: string | null;
+        };
+        /**
          * RehearsalOut
          * @description What stands and what would be, side by side, and the difference in a sentence or two.
          *
@@ -7566,7 +8198,9 @@ export interface components {
         };
         /**
          * RoundShedOut
-         * @description A step that a brew wants today; ``kind`` is empty where its own page asks for more.
+         * @description A step that a brew, a heap or a green manure wants today.
+         *
+         *     ``kind`` is empty where its own page asks for more: ``of`` says which.
          */
         RoundShedOut: {
             /**
@@ -7578,6 +8212,11 @@ export interface components {
             kind: string;
             /** Name */
             name: string;
+            /**
+             * Of
+             * @enum {string}
+             */
+            of: "brew" | "heap" | "green";
             /** Words */
             words: string;
         };
@@ -7761,6 +8400,8 @@ export interface components {
              * Format: date
              */
             first: string;
+            /** Green */
+            green: components["schemas"]["GreenStandOut"][];
             /**
              * Last
              * Format: date
@@ -7896,6 +8537,8 @@ export interface components {
             materials: components["schemas"]["OwnMaterialOut"][];
             /** Measures */
             measures: components["schemas"]["OwnMeasureOut"][];
+            /** Mixes */
+            mixes: components["schemas"]["OwnMixOut"][];
             /** Pens */
             pens: components["schemas"]["PenOut"][];
             /** People */
@@ -7960,6 +8603,33 @@ export interface components {
             state: "brewing" | "strained" | "thrown";
         };
         /**
+         * ShelfHeapOut
+         * @description A heap as it stands on the shelf.
+         */
+        ShelfHeapOut: {
+            /** Days */
+            days: number;
+            /** Due */
+            due: string[];
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Layers */
+            layers: components["schemas"]["HeapLayerOut"][];
+            /** Method */
+            method: string;
+            /** Name */
+            name: string;
+            /** Progress */
+            progress: number;
+            /** Ready */
+            ready: string;
+            /** Warmth */
+            warmth: number;
+        };
+        /**
          * ShelfJarOut
          * @description A jar or bottle with its level; ``share`` is how full it is, 0 to 1.
          */
@@ -7997,6 +8667,8 @@ export interface components {
         ShelfOut: {
             /** Brews */
             brews: components["schemas"]["ShelfBrewOut"][];
+            /** Heaps */
+            heaps: components["schemas"]["ShelfHeapOut"][];
             /** Jars */
             jars: components["schemas"]["ShelfJarOut"][];
             /** Past */
@@ -8217,9 +8889,11 @@ export interface components {
         };
         /**
          * SolidsOut
-         * @description All that there is to choose from.
+         * @description All that there is to choose from; ``beds`` are the garden's own, by their fill.
          */
         SolidsOut: {
+            /** Beds */
+            beds: components["schemas"]["NamedOut"][];
             /** Dry Feeds */
             dry_feeds: components["schemas"]["NamedOut"][];
             /** Green Manures */
@@ -8230,6 +8904,8 @@ export interface components {
             materials: components["schemas"]["NamedOut"][];
             /** Methods */
             methods: components["schemas"]["NamedOut"][];
+            /** Mixes */
+            mixes: components["schemas"]["KeptMixOut"][];
             /** Mulches */
             mulches: components["schemas"]["NamedOut"][];
             /** Recipes */
@@ -8305,6 +8981,26 @@ export interface components {
             unit: string;
         };
         /**
+         * SowIn
+         * @description A green manure sown on a bed, today where no day is given.
+         */
+        SowIn: {
+            /**
+             * Fill Id
+             * Format: uuid
+             */
+            fill_id: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Key */
+            key: string;
+            /** Sown On */
+            sown_on?: string | null;
+        };
+        /**
          * SpanIn
          * @description So many days up to a day back from the last reading; all of it where ``days`` is 0.
          */
@@ -8319,6 +9015,22 @@ export interface components {
              * @default 0
              */
             days: number;
+        };
+        /**
+         * SpentIn
+         * @description The solids of a brew that is over.
+         */
+        SpentIn: {
+            /**
+             * Brew Id
+             * Format: uuid
+             */
+            brew_id: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
         };
         /**
          * SpotOut
@@ -10900,7 +11612,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["RowIn"];
+                "application/json": components["schemas"]["RefillIn"];
             };
         };
         responses: {
@@ -11075,6 +11787,80 @@ export interface operations {
             503: components["responses"]["E503"];
         };
     };
+    sow_green_manure: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SowIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
+        };
+    };
+    cut_green_manure: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                green_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CutIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
+        };
+    };
     log_harvest: {
         parameters: {
             query?: never;
@@ -11162,6 +11948,342 @@ export interface operations {
         responses: {
             /** @description OK */
             200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
+        };
+    };
+    begin_heap: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["KeptHeapIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
+        };
+    };
+    kept_heap: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                heap_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptHeapOut"];
+                };
+            };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
+        };
+    };
+    add_to_heap: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                heap_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LayerIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
+        };
+    };
+    beans_of_heap: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                heap_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HeapBeansIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
+        };
+    };
+    empty_heap: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                heap_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["EmptyIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
+        };
+    };
+    heat_of_heap: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                heap_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HeatIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
+        };
+    };
+    spent_on_heap: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                heap_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SpentIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
+        };
+    };
+    heap_step: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                heap_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HeapStepIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
+        };
+    };
+    test_heap: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                heap_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HeapTestIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -11632,6 +12754,80 @@ export interface operations {
         responses: {
             /** @description OK */
             200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
+        };
+    };
+    save_mix: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                mix_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MixIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
+        };
+    };
+    lay_mulch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LayMulchIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
                 headers: {
                     [name: string]: unknown;
                 };
