@@ -161,10 +161,11 @@ class Manure(HeapCase):
         self.assertIn("suspect", self.page()["beans"])
         jar = Jar.objects.get(pk=self.do("empty", name="Dung").json()["id"])
         self.assertEqual(set(jar.tokens), {"family:manure", "heap:raw", "heap:suspect", "heap:hot"})
-        spread = {"id": new_id(), "fill_id": BED, "jar_id": str(jar.pk), "amount": "10 kg"}
+        picked = str(key("fill Sluice bed, chard end"))  # from now on
+        spread = {"id": new_id(), "fill_id": picked, "jar_id": str(jar.pk), "amount": "10 kg"}
         said = self.asking.post("/api/spreads/preview", spread).json()["said"]
         keys = {one["key"] for one in said}
-        self.assertLessEqual({"raw_manure_harvest_interval"}, keys)
+        self.assertLessEqual({"raw_manure_harvest_interval", "persistent_herbicide_bioassay"}, keys)
 
     def test_clean_beans_clear_what_lay_there_and_no_later_load(self):
         dung = {"material": "horse_composted", "amount": "100 kg"}

@@ -16,7 +16,8 @@ from dace.garden.reads import StandRecord, garden_of, stops
 from dace.households.scope import Scope
 from dace.shelf.reads import content_of, tokens_of
 
-_BARE = ("raw_manure_harvest_interval", "persistent_herbicide_bioassay", "hot_manure_wait")
+_ANYWHERE = ("persistent_herbicide_bioassay",)
+_BARE = ("raw_manure_harvest_interval", *_ANYWHERE, "hot_manure_wait")
 _LEAST_G_M2 = 0.05
 
 
@@ -42,11 +43,13 @@ def spread_preview(scope: Scope, fill_id: uuid.UUID, jar_id: uuid.UUID, amount: 
 
 def _said(scope: Scope, here: list[StandRecord], tokens: frozenset[str]) -> list[Advice]:
     """What bears on the crops that stand there; on bare ground what holds for any crop."""
-    if not here:
-        rules = [core.cautions()[key] for key in _BARE]
-        return [rule.said(rule.title) for rule in rules if rule.named(tokens)]
+    keys = _ANYWHERE if here else _BARE
+    found = {
+        rule.key: rule.said(rule.title)
+        for rule in (core.cautions()[key] for key in keys)
+        if rule.named(tokens)
+    }
     garden = garden_of(scope)
-    found: dict[str, Advice] = {}
     for one in here:
         asked = replace(
             situation(scope, garden, one), tokens=tokens | {"route:dressing"}, route="dressing"
