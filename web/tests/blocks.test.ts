@@ -121,8 +121,20 @@ test('a drain in doubt asks for a reading', () => {
 
 test('a brew is stirred here; what asks for more leads to its page', async () => {
   const asked = answering({ 'POST /api/brews/nettle/steps': WRITTEN, 'GET /api/path': AFTER });
-  const stir = { id: 'nettle', name: 'Nettle soak', kind: 'stir', words: 'stir it' };
-  const strain = { id: 'comfrey', name: 'Comfrey', kind: '', words: 'strain it' };
+  const stir = {
+    id: 'nettle',
+    of: 'brew' as const,
+    name: 'Nettle soak',
+    kind: 'stir',
+    words: 'stir it',
+  };
+  const strain = {
+    id: 'comfrey',
+    of: 'brew' as const,
+    name: 'Comfrey',
+    kind: '',
+    words: 'strain it',
+  };
   const shown = mounted(Shed, { shed: [stir, strain] });
   expect(shown.all('a')[0]?.getAttribute('href')).toBe('/shelf/brew?brew=comfrey');
   await shown.press('Nettle soak');

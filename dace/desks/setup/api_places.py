@@ -62,7 +62,7 @@ class RefillIn(RowIn):
     fresh: Number = 1.0
 
 
-class MixIn(Schema):
+class KeptMixIn(Schema):
     """A soil mix: parts by volume, dry feeds [g/L], what it is for."""
 
     name: Name
@@ -252,7 +252,7 @@ def fresh_medium(request: Any, fill_id: uuid.UUID, payload: RefillIn) -> Any:
 
 
 @router.put("/mixes/{mix_id}", response=WrittenOut, operation_id="save_mix")
-def mix(request: Any, mix_id: uuid.UUID, payload: MixIn) -> WrittenOut:
+def mix(request: Any, mix_id: uuid.UUID, payload: KeptMixIn) -> WrittenOut:
     """A soil mix of one's own, to fill pots with."""
     new = NewMix(payload.name, payload.use, payload.parts, payload.dry)
     return written(request.auth, save_mix(request.auth, garden_of(request.auth), mix_id, new).pk)

@@ -68,6 +68,7 @@ def jar_page(scope: Scope, jar_id: uuid.UUID) -> JarPageOut:
             core.advise_jar(tokens_of(jar), jar.form == "solid"), jar.pk, seen_to(scope, garden)
         ),
         brew_id=jar.brew_id,
+        heap_id=jar.heap_id,
         made_on=jar.created_at.astimezone(zone).date() if _is_bottle(jar) else None,
         subject_id=jar.brew.subject_id if jar.brew is not None else None,
         strength=[_strength(one, jar, zone) for one in kept],

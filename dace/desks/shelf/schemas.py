@@ -224,6 +224,7 @@ class JarPageOut(Out):
     label_cautions: list[str]
     advice: list[AdviceOut]
     brew_id: uuid.UUID | None
+    heap_id: uuid.UUID | None
     made_on: date | None
     subject_id: uuid.UUID | None
     strength: list[StrengthOut]

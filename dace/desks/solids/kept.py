@@ -107,7 +107,9 @@ def _laid(record: HeapRecord) -> list[LaidOut]:
 
 
 def _events(record: HeapRecord) -> list[HeapEventOut]:
-    return [HeapEventOut(on=e.on, text=_said(e)) for e in reversed(record.events)]
+    """What was done, newest first; what was put on stands among the layers."""
+    done = [e for e in record.events if e.kind != HeapEvent.Kind.ADD]
+    return [HeapEventOut(on=e.on, text=_said(e)) for e in reversed(done)]
 
 
 def _said(event: HeapEvent) -> str:

@@ -2692,6 +2692,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/spreads": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Spread
+         * @description Spread a dry jar on a whole bed or pot, grown or bare.
+         */
+        post: operations["spread_jar"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/spreads/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Preview
+         * @description What it would bring; writes nothing.
+         */
+        post: operations["preview_spread"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/stands/{stand_id}": {
         parameters: {
             query?: never;
@@ -5308,6 +5348,8 @@ export interface components {
             good_for: string[];
             /** Grade */
             grade: string;
+            /** Heap Id */
+            heap_id: string | null;
             /**
              * Id
              * Format: uuid
@@ -5463,6 +5505,27 @@ export interface components {
             raw: boolean;
             /** Steps */
             steps: components["schemas"]["HeapStepOut"][];
+        };
+        /**
+         * KeptMixIn
+         * @description A soil mix: parts by volume, dry feeds [g/L], what it is for.
+         */
+        KeptMixIn: {
+            /**
+             * Dry
+             * @default {}
+             */
+            dry: {
+                [key: string]: number;
+            };
+            /** Name */
+            name: string;
+            /** Parts */
+            parts: {
+                [key: string]: number;
+            };
+            /** Use */
+            use: string;
         };
         /**
          * KeptMixOut
@@ -5934,24 +5997,21 @@ export interface components {
         };
         /**
          * MixIn
-         * @description A soil mix: parts by volume, dry feeds [g/L], what it is for.
+         * @description Whom a mix is for, in which water and can.
          */
         MixIn: {
             /**
-             * Dry
-             * @default {}
+             * Stand Id
+             * Format: uuid
              */
-            dry: {
-                [key: string]: number;
-            };
-            /** Name */
-            name: string;
-            /** Parts */
-            parts: {
-                [key: string]: number;
-            };
-            /** Use */
-            use: string;
+            stand_id: string;
+            /** Vessel */
+            vessel: string | components["schemas"]["BoxIn"];
+            /**
+             * Water Id
+             * Format: uuid
+             */
+            water_id: string;
         };
         /**
          * MixOptionOut
@@ -9191,6 +9251,44 @@ export interface components {
         SprayedIn: {
             can: components["schemas"]["CanIn"];
             spray: components["schemas"]["SprayIn"];
+        };
+        /**
+         * SpreadIn
+         * @description So much of a dry jar on a whole fill; all that is left of it where the amount is empty.
+         */
+        SpreadIn: {
+            /**
+             * Amount
+             * @default
+             */
+            amount: string | components["schemas"]["BoxIn"];
+            /**
+             * Fill Id
+             * Format: uuid
+             */
+            fill_id: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * Jar Id
+             * Format: uuid
+             */
+            jar_id: string;
+        };
+        /**
+         * SpreadOut
+         * @description What a spread brings, and what to mind with it.
+         */
+        SpreadOut: {
+            /** Amount */
+            amount: string;
+            /** Said */
+            said: components["schemas"]["AdviceOut"][];
+            /** Shares */
+            shares: components["schemas"]["ShareOut"][];
         };
         /**
          * StageBandOut
@@ -12786,7 +12884,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["MixIn"];
+                "application/json": components["schemas"]["KeptMixIn"];
             };
         };
         responses: {
@@ -15441,6 +15539,78 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
+        };
+    };
+    spread_jar: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SpreadIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
+        };
+    };
+    preview_spread: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SpreadIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SpreadOut"];
                 };
             };
             400: components["responses"]["E400"];

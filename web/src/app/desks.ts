@@ -21,4 +21,5 @@ export type PagePath =
   | '/exchange'
   | '/setup'
   | '/shelf/jar'
-  | '/shelf/brew';
+  | '/shelf/brew'
+  | '/shelf/heap';

@@ -14,6 +14,7 @@ const { navigate, route } = createRouter({
   '/shelf/begin': () => import('../desks/shelf/StartBrew.svelte'),
   '/shelf/brew': () => import('../desks/shelf/BrewPage.svelte'),
   '/shelf/jar': () => import('../desks/shelf/JarPage.svelte'),
+  '/shelf/heap': () => import('../desks/solids/HeapPage.svelte'),
   '/heap': () => import('../desks/solids/SolidsPage.svelte'),
   '/season': () => import('../desks/season/SeasonPage.svelte'),
   '/season/planting': () => import('../desks/season/PlantingPage.svelte'),

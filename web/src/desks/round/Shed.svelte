@@ -1,4 +1,4 @@
-<!-- Brews with something to do today: each step ticked here; what asks for more, on its own page. -->
+<!-- Brews, heaps and green manure with something to do today: each step ticked here; what asks for more, on its own page. -->
 <script lang="ts">
   import { ask, client, type Schemas } from '../../api/client';
   import { capital } from '../../ui/words';
@@ -8,11 +8,36 @@
   type Step = Schemas['RoundShedOut'];
   const { shed }: { shed: Step[] } = $props();
 
+  const PAGES = {
+    brew: '/shelf/brew?brew=',
+    heap: '/shelf/heap?heap=',
+    green: '/season?green=',
+  } as const;
+
+  function sent(step: Step, id: string) {
+    if (step.of === 'heap') {
+      const params = { path: { heap_id: step.id } };
+      const kind = step.kind as Schemas['HeapStepIn']['kind'];
+      const body = { id, kind, litres: '' };
+      return ask(client.POST('/api/heaps/{heap_id}/steps', { params, body }));
+    }
+    if (step.of === 'green') {
+      const params = { path: { green_id: step.id } };
+      return ask(
+        client.POST('/api/green/{green_id}/cut', {
+          params,
+          body: { stand: 'flower', dug_in: true },
+        }),
+      );
+    }
+    const params = { path: { brew_id: step.id } };
+    const body = { id, kind: step.kind };
+    return ask(client.POST('/api/brews/{brew_id}/steps', { params, body }));
+  }
+
   function tick(step: Step) {
     const write = round.write(step.id + step.kind);
-    const params = { path: { brew_id: step.id } };
-    const body = { id: write.id(), kind: step.kind };
-    return write.send(() => ask(client.POST('/api/brews/{brew_id}/steps', { params, body })));
+    return write.send(() => sent(step, write.id()));
   }
 </script>
 
@@ -32,7 +57,7 @@
               <span><b>{step.name}</b> {step.words}</span>
             </button>
           {:else}
-            <a href="/shelf/brew?brew={step.id}"><b>{step.name}</b> {capital(step.words)}</a>
+            <a href="{PAGES[step.of]}{step.id}"><b>{step.name}</b> {capital(step.words)}</a>
           {/if}
         </li>
       {/each}

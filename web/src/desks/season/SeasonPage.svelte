@@ -10,6 +10,7 @@
   import LedgerPanel from './LedgerPanel.svelte';
   import CalendarSheet from './CalendarSheet.svelte';
   import { explainComing } from './explain';
+  import GreenRows from './GreenRows.svelte';
   import PlanPanel from './PlanPanel.svelte';
   import PlantingSummary from './PlantingSummary.svelte';
   import RehearseSheet from './RehearseSheet.svelte';
@@ -77,6 +78,11 @@
     {#if session.owner}<Button onclick={() => (weatherOpen = true)}>Own weather</Button>{/if}
     <Button onclick={() => print()}>Print</Button>
   {/snippet}
+  {#if data}
+    <GreenRows
+      green={data.green.filter((one) => !garden.stop || one.place_id === garden.stop.id)}
+    />
+  {/if}
   {#if data && strips.length === 0}
     <p>
       {garden.stop ? 'Nothing grows here.' : 'Nothing grows yet.'} Say what grows where, and its stages

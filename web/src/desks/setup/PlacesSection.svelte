@@ -2,7 +2,7 @@
   import { newId } from '../../ui/ids';
   import { ask, client } from '../../api/client';
   import Entry from './Entry.svelte';
-  import { fillForm, placeForm, type Choices, type Setup } from './forms';
+  import { fillForm, placeForm, refillForm, type Choices, type Setup } from './forms';
   import { fillAnswers, placeAnswers } from './given';
   import { countForm, mendForm, moveForm } from './moveForms';
   import { plantingForm } from './plantingForm';
@@ -14,7 +14,15 @@
     setup: Setup;
     choices: Choices;
   }
-  let { desk, setup, choices }: Props = $props();
+  let { desk, setup, choices: shipped }: Props = $props();
+  /** Her own mixes fill pots like the table's media, and come first. */
+  const choices = $derived({
+    ...shipped,
+    media: [
+      ...setup.mixes.map((mix) => ({ key: mix.medium, name: mix.name, kind: 'soilless' })),
+      ...shipped.media,
+    ],
+  });
   let dragged = $state('');
   type Place = Setup['places'][number];
   type Stand = Place['stands'][number];
@@ -48,13 +56,7 @@
   /** Fresh medium, once nothing grows in the old one. */
   function refillAct(place: Place, fillId: string) {
     if (place.stands.some((stand) => stand.fill_id === fillId)) return [];
-    const params = { path: { fill_id: fillId } };
-    const act = () =>
-      void desk.act(
-        (id) => ask(client.POST('/api/fills/{fill_id}/refill', { params, body: { id } })),
-        fillId,
-      );
-    return [{ label: 'Fill anew', act }];
+    return [{ label: 'Fill anew', act: () => desk.edit(refillForm(choices, fillId)) }];
   }
 
   function placeActs(place: Place) {

@@ -1,5 +1,6 @@
 import { garden } from '../../app/garden.svelte';
 import { example } from '../../app/measures';
+import { newId } from '../../ui/ids';
 import { dayOf } from '../../ui/time';
 import { ask, client, type Schemas } from '../../api/client';
 import { notNumbers, typed, type Form, type Question, type Step } from './questions';
@@ -161,6 +162,38 @@ export function fillForm(choices: Choices, place: Setup['places'][number], id: s
       };
       const params = { path: { place_id: place.id } };
       return ask(client.PUT('/api/places/{place_id}/fills', { params, body }));
+    },
+  };
+}
+
+/** Fresh medium in a pot where nothing grows: all of it, or a part on top of the old. */
+export function refillForm(choices: Choices, fillId: string): Form {
+  const id = newId();
+  return {
+    title: 'Fill it anew',
+    steps: () => [
+      {
+        title: 'With what?',
+        questions: [
+          {
+            key: 'medium',
+            label: 'Filled with',
+            options: [{ value: '', name: 'the same as before' }, ...named(choices.media)],
+            usual: '',
+          },
+          {
+            key: 'fresh',
+            label: 'How much of it is new?',
+            options: options(['1', 'All of it'], ['0.5', 'Half'], ['0.33', 'A third on top']),
+            usual: '1',
+          },
+        ],
+      },
+    ],
+    save: async (answers) => {
+      const body = { id, medium: answers.medium || null, fresh: Number(answers.fresh ?? '1') };
+      const params = { path: { fill_id: fillId } };
+      return ask(client.POST('/api/fills/{fill_id}/refill', { params, body }));
     },
   };
 }

@@ -10,6 +10,7 @@
   import Page from '../../ui/Page.svelte';
   import { dateInWords } from '../../ui/time';
   import JarCans from './JarCans.svelte';
+  import SpreadSheet from './SpreadSheet.svelte';
   import StockSheet from './StockSheet.svelte';
   import { capital } from '../../ui/words';
 
@@ -17,6 +18,7 @@
   const read = new Resource<Schemas['JarPageOut']>();
   const jar = $derived(read.data);
   let stocking = $state(false);
+  let spreading = $state(false);
   const bestBefore = $derived(jar?.use_by ? ` · best before ${dateInWords(jar.use_by)}` : '');
 
   follow(
@@ -64,9 +66,18 @@
       <p>{jar.dilute_text}</p>
     {/if}
     <div class="acts">
-      <ButtonLink look="go" href="/bench?jar={jar.id}{garden.stop ? `&stop=${garden.stop.id}` : ''}"
-        >Pour from it on the Bench</ButtonLink
-      >
+      {#if jar.form === 'solid' && !jar.dissolves}
+        <Button look="go" onclick={() => (spreading = true)}>Spread it on a bed</Button>
+      {:else}
+        <ButtonLink
+          look="go"
+          href="/bench?jar={jar.id}{garden.stop ? `&stop=${garden.stop.id}` : ''}"
+          >Pour from it on the Bench</ButtonLink
+        >
+      {/if}
+      {#if jar.heap_id}<ButtonLink href="/shelf/heap?heap={jar.heap_id}"
+          >The heap it came from</ButtonLink
+        >{/if}
       {#if jar.brew_id}<ButtonLink href="/shelf/brew?brew={jar.brew_id}"
           >The brew it came from</ButtonLink
         >{/if}
@@ -114,6 +125,7 @@
         {#each jar.label_cautions as caution, at (at)}<p>{caution}</p>{/each}
       </aside>
     {/if}
+    <SpreadSheet {jar} bind:open={spreading} />
     <StockSheet {jar} bind:open={stocking} onmade={(made) => searchParams.set('jar', made)} />
   {/if}
 </Page>

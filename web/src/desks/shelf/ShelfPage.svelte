@@ -9,6 +9,7 @@
   import BrewCard from './BrewCard.svelte';
   import ClaimSheet from './ClaimSheet.svelte';
   import { Goes } from './goes.svelte';
+  import HeapCard from './HeapCard.svelte';
   import JarCard from './JarCard.svelte';
   import { suiting } from './suiting';
 
@@ -53,6 +54,12 @@
         </li>
       {/each}
     </ul>
+    {#if shelf.heaps.length}
+      <h2>Heaps</h2>
+      <ul class="board">
+        {#each shelf.heaps as heap (heap.id)}<li><HeapCard {heap} /></li>{/each}
+      </ul>
+    {/if}
     <h2>Ready to pour or spread</h2>
     {#if jars.length === 0}
       <p class="soft">No jar yet. <a href="/setup">Set one up from its label.</a></p>

@@ -2,12 +2,18 @@
 <script lang="ts">
   import { ask, client, type Schemas } from '../../api/client';
   import { Resource } from '../../app/resource.svelte';
+  import { Write } from '../../app/write.svelte';
   import Button from '../../ui/Button.svelte';
   import Message from '../../ui/Message.svelte';
   import StepBox from '../../ui/StepBox.svelte';
   import { textOf } from '../../ui/typed';
   import { draftOf, keepDraft } from '../../ui/drafts';
 
+  interface Props {
+    /** The heap that the test is of, where it is one that is kept: what it says is written down. */
+    heap?: { id: string };
+  }
+  const { heap }: Props = $props();
   interface Pot {
     curled: number;
     up: number;
@@ -17,6 +23,7 @@
     draftOf<{ test: Pot[]; plain: Pot[] }>('beans') ?? { test: three(), plain: three() },
   );
   const found = new Resource<Schemas['BeanTestOut']>();
+  const write = new Write();
   const WORDS = { suspect: 'Suspect', clean: 'Clean', repeat: 'Repeat it', void: 'Void' } as const;
   const SIDES = [
     { key: 'test', name: 'With the manure' },
@@ -31,6 +38,13 @@
     else pot.up = Math.max(pot.up, value);
     keepDraft('beans', pots);
     found.clear();
+  }
+
+  function keep() {
+    if (!heap) return;
+    const params = { path: { heap_id: heap.id } };
+    const body = { id: write.id(), ...$state.snapshot(pots) };
+    void write.send(() => ask(client.POST('/api/heaps/{heap_id}/beans', { params, body })));
   }
 
   function read() {
@@ -77,7 +91,11 @@
     </section>
   {/each}
 </div>
-<div><Button look="go" onclick={read}>What do they say?</Button></div>
+<div class="line">
+  <Button look={heap ? 'plain' : 'go'} onclick={read}>What do they say?</Button>
+  {#if heap}<Button look="go" disabled={write.busy} onclick={keep}>Write it down</Button>{/if}
+</div>
+<Message problem={write.problem} />
 <Message problem={found.problem} again={found.again} />
 {#if found.data}
   <div class="says {found.data.result}" role="status">
@@ -87,6 +105,12 @@
 {/if}
 
 <style>
+  .line {
+    display: flex;
+    flex-wrap: wrap;
+    gap: var(--space-2);
+  }
+
   .sides {
     display: grid;
     grid-template-columns: repeat(auto-fit, minmax(min(100%, 330px), 1fr));

@@ -3,10 +3,13 @@
   import { ask, client, type Schemas } from '../../api/client';
   import { degreesUnit, example } from '../../app/measures';
   import { follow, Resource } from '../../app/resource.svelte';
+  import { session } from '../../app/session.svelte';
   import Choice from '../../ui/Choice.svelte';
   import Message from '../../ui/Message.svelte';
   import { fromFahrenheit } from '../../ui/degrees';
   import { draftOf, keepDraft } from '../../ui/drafts';
+
+  import OnABed from './OnABed.svelte';
 
   const { offered }: { offered: Schemas['SolidsOut'] } = $props();
   interface Thought {
@@ -94,6 +97,15 @@
       </svg>
     </figure>
     {#if gives.caution}<p class="care">{gives.caution}</p>{/if}
+    {#if offered.beds.length && session.owner}
+      <OnABed
+        beds={offered.beds}
+        title="Sow it"
+        press="Sow it on a bed"
+        send={(id, fill_id) =>
+          ask(client.POST('/api/green', { body: { id, fill_id, key: thought.key } }))}
+      />
+    {/if}
   </section>
 {/if}
 

@@ -3,14 +3,13 @@
   import { ask, client, type Schemas } from '../../api/client';
   import { degreesUnit, ecScale, example, fromScale } from '../../app/measures';
   import { follow, Resource } from '../../app/resource.svelte';
-  import { working } from '../../app/working.svelte';
   import Button from '../../ui/Button.svelte';
   import Choice from '../../ui/Choice.svelte';
   import Message from '../../ui/Message.svelte';
   import { fromFahrenheit } from '../../ui/degrees';
   import { draftOf, keepDraft } from '../../ui/drafts';
-  import AdviceList from './AdviceList.svelte';
-  import HeapDrawing from './HeapDrawing.svelte';
+  import HeapSays from './HeapSays.svelte';
+  import KeepHeap from './KeepHeap.svelte';
 
   const { offered }: { offered: Schemas['SolidsOut'] } = $props();
   type Method = Schemas['HeapIn']['method'];
@@ -40,6 +39,7 @@
   };
   let thought = $state<Thought>(draftOf<Thought>('heap') ?? BEGUN);
   const found = new Resource<Schemas['HeapOut']>();
+  let keeping = $state(false);
   const heap = $derived(found.data);
   const materials = $derived(offered.materials.map((one) => ({ value: one.key, name: one.name })));
   const methods = $derived(offered.methods.map((one) => ({ value: one.key, name: one.name })));
@@ -72,11 +72,6 @@
         found.soon((signal) => ask(client.POST('/api/solids/heap', { body, signal })));
     },
   );
-
-  function how() {
-    working.show({ title: 'How the heap was worked out', steps: heap?.working ?? [] });
-    working.open();
-  }
 
   const add = () => thought.rows.push({ material: 'vegetable_scraps_mixed', amount: '1 bucket' });
 </script>
@@ -130,67 +125,35 @@
   </form>
   <Message problem={found.problem} again={found.again} />
   {#if heap && !found.problem}
-    <section aria-label="What it comes to" aria-live="polite">
-      <HeapDrawing layers={heap.layers} warmth={heap.warmth} />
-      <div class="says">
-        <h2>{heap.ready}</h2>
-        <progress aria-label="How far it is" max="1" value={heap.progress}></progress>
-        <p>C:N {heap.ratio || 'not known'} · {heap.moisture} water</p>
-        {#if heap.add.length}
-          <p class="care"><b>Mix in</b> {heap.add.join(', then ')}</p>
-        {/if}
-        <AdviceList said={heap.said} />
-      </div>
-      <div class="out">
-        <h2>{heap.out}</h2>
-        {#if heap.shares.length}
-          <dl>
-            {#each heap.shares as one (one.name)}
-              <div>
-                <dt>{one.name}</dt>
-                <dd>{one.text}<span>{one.range_text}</span></dd>
-              </div>
-            {/each}
-          </dl>
-          <p>{heap.first_season}</p>
-          <div class="line">
-            <label>
-              It reads, 1 in 5 <input
-                class="short"
-                bind:value={thought.reading}
-                inputmode="decimal"
-                placeholder={ecScale()}
-              />
-            </label>
-            <Button look="quiet" onclick={how}>how?</Button>
-          </div>
-          <details>
-            <summary>Is it ready?</summary>
-            <p>{heap.ready_test}</p>
-            <p>{heap.reads}</p>
-          </details>
-        {/if}
-      </div>
-    </section>
+    <HeapSays {heap}>
+      {#snippet reading()}
+        <label>
+          It reads, 1 in 5 <input
+            class="short"
+            bind:value={thought.reading}
+            inputmode="decimal"
+            placeholder={ecScale()}
+          />
+        </label>
+      {/snippet}
+    </HeapSays>
+    <div><Button look="go" onclick={() => (keeping = true)}>Keep this heap</Button></div>
   {/if}
 </div>
+<KeepHeap
+  method={thought.method}
+  covered={thought.covered}
+  inputs={asked.inputs}
+  name={methods.find((one) => one.value === thought.method)?.name ?? ''}
+  bind:open={keeping}
+/>
 
 <style>
   .heap,
-  form,
-  .says,
-  .out {
+  form {
     display: grid;
     gap: var(--space-2);
     align-content: start;
-  }
-
-  section {
-    display: grid;
-    grid-template-columns: minmax(180px, 260px) minmax(0, 1fr) minmax(0, 1fr);
-    gap: var(--space-4);
-    padding: var(--space-3) 0;
-    border-top: 1px solid var(--color-line);
   }
 
   .kept {
@@ -244,59 +207,12 @@
     width: 8ch;
   }
 
-  h2 {
-    font-size: var(--text-l);
-  }
-
-  .soft,
-  dd span {
+  .soft {
     color: var(--color-text-soft);
     font-size: var(--text-s);
   }
 
-  .care b {
-    color: var(--color-care);
-  }
-
-  progress {
-    width: 100%;
-    accent-color: var(--color-go);
-  }
-
-  dl {
-    display: grid;
-    margin: 0;
-  }
-
-  dl div {
-    display: grid;
-    grid-template-columns: 40px 1fr;
-    border-bottom: 1px dashed var(--color-line);
-  }
-
-  dt {
-    font: 650 var(--text-l) / 1.5 var(--face-head);
-  }
-
-  dd {
-    display: flex;
-    justify-content: space-between;
-    margin: 0;
-    font-weight: 600;
-  }
-
-  summary {
-    display: flex;
-    align-items: center;
-    min-height: var(--touch);
-    cursor: pointer;
-  }
-
   @media (width <= 1000px) {
-    section {
-      grid-template-columns: minmax(0, 1fr);
-    }
-
     li {
       grid-template-columns: 104px minmax(0, 1fr) auto;
     }

@@ -3,8 +3,12 @@
   import { ask, client, type Schemas } from '../../api/client';
   import { example } from '../../app/measures';
   import { follow, Resource } from '../../app/resource.svelte';
+  import { session } from '../../app/session.svelte';
+  import { Write } from '../../app/write.svelte';
   import Button from '../../ui/Button.svelte';
   import Choice from '../../ui/Choice.svelte';
+  import Field from '../../ui/Field.svelte';
+  import SheetForm from '../../ui/SheetForm.svelte';
   import Message from '../../ui/Message.svelte';
   import { draftOf, keepDraft } from '../../ui/drafts';
   import AdviceList from './AdviceList.svelte';
@@ -29,6 +33,11 @@
     },
   );
   let picked = $state('');
+  let keeping = $state(false);
+  let called = $state('');
+  const write = new Write();
+  const saved = $state<Schemas['KeptMixOut'][]>([]);
+  const own = $derived([...offered.mixes, ...saved]);
   const found = new Resource<Schemas['SoilMixOut']>();
   const mix = $derived(found.data);
   const name = (key: string) => offered.ingredients.find((one) => one.key === key)?.name ?? key;
@@ -44,7 +53,23 @@
     keepDraft('mix', kept);
   }
 
-  function take(recipe: Schemas['MixRecipeOut']) {
+  async function keep() {
+    const body = {
+      name: called,
+      use: thought.use,
+      parts: Object.fromEntries(
+        Object.entries(thought.shares).map(([key, share]) => [key, Math.round(10 * share) / 10]),
+      ),
+      dry: thought.dry,
+    };
+    const id = write.id();
+    const params = { path: { mix_id: id } };
+    if (!(await write.send(() => ask(client.PUT('/api/mixes/{mix_id}', { params, body }))))) return;
+    saved.push({ key: id, ...body });
+    keeping = false;
+  }
+
+  function take(recipe: Pick<Schemas['KeptMixOut'], 'use' | 'parts' | 'dry'>) {
     const use = recipe.use as Thought['use'];
     think({ use, shares: asShares(recipe.parts), dry: recipe.dry });
   }
@@ -71,6 +96,9 @@
 
 <div class="mix">
   <div class="line" role="group" aria-label="Mixes of our own">
+    {#each own as recipe (recipe.key)}
+      <Button look="go" onclick={() => take(recipe)}>{recipe.name}</Button>
+    {/each}
     {#each offered.recipes as recipe (recipe.key)}
       <Button onclick={() => take(recipe)}>{recipe.name}</Button>
     {/each}
@@ -144,11 +172,25 @@
           <dt>Later</dt>
           <dd>{mix.slow}</dd>
         </dl>
+        {#if session.owner}
+          <div><Button look="go" onclick={() => (keeping = true)}>Keep this mix</Button></div>
+        {/if}
         <p class="soft">Damp it and wear a mask: dust carries lung germs.</p>
       </div>
     {/if}
   </div>
 </div>
+<SheetForm
+  title="Keep this mix"
+  {write}
+  submit="Keep it"
+  fields={['name', 'parts']}
+  {keep}
+  bind:open={keeping}
+>
+  <p>Pots and tubs can be filled with it in Set-up.</p>
+  <Field label="What do you call it?" bind:value={called} trouble={write.trouble('name')} />
+</SheetForm>
 
 <style>
   .mix,

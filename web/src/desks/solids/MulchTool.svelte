@@ -3,9 +3,12 @@
   import { ask, client, type Schemas } from '../../api/client';
   import { example } from '../../app/measures';
   import { follow, Resource } from '../../app/resource.svelte';
+  import { session } from '../../app/session.svelte';
   import Choice from '../../ui/Choice.svelte';
   import Message from '../../ui/Message.svelte';
   import { draftOf, keepDraft } from '../../ui/drafts';
+
+  import OnABed from './OnABed.svelte';
 
   const { offered }: { offered: Schemas['SolidsOut'] } = $props();
   interface Thought {
@@ -55,6 +58,19 @@
     <p>{mulch.lies}.</p>
     <p>{mulch.nitrogen}.</p>
     <p class="care">{mulch.caution}</p>
+    {#if offered.beds.length && session.owner}
+      <OnABed
+        beds={offered.beds}
+        title="Lay it"
+        press="Lay it on a bed"
+        send={(id, fill_id) =>
+          ask(
+            client.POST('/api/mulched', {
+              body: { id, fill_id, material: thought.material, depth: thought.depth },
+            }),
+          )}
+      />
+    {/if}
   </section>
 {/if}
 

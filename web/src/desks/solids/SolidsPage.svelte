@@ -27,7 +27,7 @@
   );
 </script>
 
-<Page title="Heap and mixes" sub="worked out as you think; nothing is written down" of={read}>
+<Page title="Heap and mixes" sub="worked out as you think, kept when you press" of={read}>
   <nav aria-label="What to work out">
     {#each TOOLS as tool (tool.key)}
       <a href="/heap?of={tool.key}" aria-current={of === tool.key ? 'page' : undefined}>
