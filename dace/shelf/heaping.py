@@ -375,6 +375,52 @@ def empty_heap(scope: Scope, heap_id: uuid.UUID, new: TakenOut) -> Jar:
         )
 
 
+@transaction.atomic
+def drain_bin(scope: Scope, jar_id: uuid.UUID, heap_id: uuid.UUID, litres: float) -> Jar:
+    """What ran out of a worm bin goes into a bottle of its own.
+
+    Raises
+    ------
+    ConflictError
+        If it is no worm bin, or was emptied.
+    DaceError
+        On ``litres``.
+    """
+    repeat = Jar.objects.written_before(scope, jar_id)
+    if repeat is not None:
+        return repeat
+    heap = standing(scope, heap_id)
+    if heap.method != "worm_bin":
+        raise ConflictError("heap_id", f"{heap.name}, which has no tap", "a worm bin would do")
+    if not 0 < litres <= 1000:
+        raise DaceError("litres", f"{litres:g} L", "above 0 would do, such as 2 L")
+    label = core.label_of_material(core.material(_LEACHATE))
+    with change(scope, "heap", f"{heap.name}: {shown.litres(litres)} drained"):
+        event_id = uuid.uuid5(jar_id, "drained")
+        _event(scope, event_id, heap, HeapEvent.Kind.DRAIN, {"litres": litres})
+        return Jar.objects.create(
+            **new_row(scope, jar_id),
+            name=f"{heap.name}, drained"[:80],
+            n_percent=label.n,
+            p_percent=label.p,
+            k_percent=label.k,
+            also=dict(label.also),
+            nitrogen=None if label.nitrogen is None else dict(label.nitrogen),
+            basis="element",
+            form="liquid",
+            density_g_per_ml=label.density_g_per_ml,
+            material=_LEACHATE,
+            holds=1000 * litres,
+            stock=1000 * litres,
+            stock_at=scope.now,
+            stock_seq=newest_number() + 1,
+            heap=heap,
+        )
+
+
+_LEACHATE = "worm_bin_leachate"
+
+
 def standing(scope: Scope, heap_id: uuid.UUID) -> Heap:
     """A heap that was not emptied, or a ``ConflictError``."""
     heap = Heap.objects.fetch(scope, heap_id, "heap_id")

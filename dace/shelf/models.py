@@ -109,6 +109,7 @@ class HeapEvent(Kept):
         TEST = "test", "tested at home"
         BEANS = "beans", "bean test sown"
         READ_BEANS = "read_beans", "bean test read"
+        DRAIN = "drain", "drained"
         EMPTY = "empty", "emptied"
 
     heap = models.ForeignKey(Heap, on_delete=models.PROTECT, related_name="events")

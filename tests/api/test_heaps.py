@@ -140,6 +140,18 @@ class Kept(HeapCase):
         again = self.do("spent", brew_id=str(key("Comfrey ferment")))
         self.assert_refused(again, 409, "brew_id")
 
+    def test_a_worm_bin_drains_into_a_bottle_and_a_heap_has_no_tap(self):
+        scraps = {"material": "vegetable_scraps_mixed", "amount": "10 kg"}
+        self.begin(scraps, method="worm_bin", name="Worms")
+        out = self.do("drain", litres="2 L")
+        self.assertEqual(out.status_code, 201, out.content)
+        jar = Jar.objects.get(pk=out.json()["id"])
+        self.assertEqual((jar.form, jar.holds), ("liquid", 2000))
+        self.assert_refused(self.do("drain", litres="0 L"), 422, "litres")
+        self.heap = new_id()
+        self.begin(scraps)
+        self.assert_refused(self.do("drain", litres="2 L"), 409, "heap_id")
+
 
 class Manure(HeapCase):
     def test_a_load_is_hot_raw_and_suspect_each_said_apart_until_beans_are_clean(self):

@@ -244,6 +244,8 @@ class Sessions(WeirYardCase):
             "jars": 8,
             "pens": 1,
             "materials": 0,
+            "mixes": 1,
+            "mixes": 1,
             "people": 1,
         }
         self.assertEqual(sizes, want)

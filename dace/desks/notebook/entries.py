@@ -18,13 +18,13 @@ from zoneinfo import ZoneInfo
 from django.db.models import Model, Q, QuerySet
 
 from dace.core.api import DaceError
-from dace.feeding.models import Dose, Dressing, Spray, Tick, Watering
+from dace.feeding.models import Dose, Dressing, Spray, Spread, Tick, Watering
 from dace.garden.looked import Observation, SignCheck
-from dace.garden.models import Harvest, SoilTest, StageSeen, Stand
+from dace.garden.models import GreenStand, Harvest, SoilTest, StageSeen, Stand
 from dace.households.scope import Scope
 from dace.measuring.models import FieldTest, Reading
 from dace.notebook.models import Photo, Trial
-from dace.shelf.models import BrewEvent
+from dace.shelf.models import BrewEvent, HeapEvent
 
 _NOON = time(12)
 
@@ -132,6 +132,9 @@ KINDS = (
     ),
     Kind("soil_test", SoilTest, "tested_on", _at_its_fill, ("fill__place",), day=True),
     Kind("brew", BrewEvent, "at", _nowhere, ("brew",)),
+    Kind("spread", Spread, "laid_on", _at_its_fill, ("jar", "fill__place"), day=True),
+    Kind("green", GreenStand, "sown_on", _at_its_fill, ("fill__place",), day=True),
+    Kind("heap", HeapEvent, "on", _nowhere, ("heap",), day=True),
 )
 
 

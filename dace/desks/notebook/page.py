@@ -146,6 +146,9 @@ _SAID = {
     "trial": said.trial_words,
     "soil_test": said.soil_test_words,
     "brew": said.brew_words,
+    "spread": said.spread_words,
+    "green": said.green_words,
+    "heap": said.heap_words,
 }
 
 

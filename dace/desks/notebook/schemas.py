@@ -67,7 +67,7 @@ class OtherOut(Out):
     id: uuid.UUID
     kind: Literal[
         "spray", "dressing", "watering", "test", "harvest", "look", "soil_test", "brew",
-        "observation", "sign", "left_out", "photo", "trial",
+        "observation", "sign", "left_out", "photo", "trial", "spread", "green", "heap",
     ]  # fmt: skip
     at: datetime
     stop_id: uuid.UUID | None

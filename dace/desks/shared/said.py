@@ -4,13 +4,13 @@ from __future__ import annotations
 
 from dace.core import api as core
 from dace.core.api import say, shown
-from dace.feeding.models import Dressing, Spray, Tick, Watering
+from dace.feeding.models import Dressing, Spray, Spread, Tick, Watering
 from dace.garden.looked import Observation, SignCheck
-from dace.garden.models import Harvest, SoilTest, StageSeen
+from dace.garden.models import GreenStand, Harvest, SoilTest, StageSeen
 from dace.garden.weather import DayWeather
 from dace.measuring.models import FieldTest
 from dace.notebook.models import Photo, Trial
-from dace.shelf.models import BrewEvent
+from dace.shelf.models import BrewEvent, HeapEvent
 
 _DRY_MM = 0.2
 
@@ -118,3 +118,48 @@ def brew_words(row: BrewEvent) -> str:
     """``Comfrey ferment: strained, 14 L``."""
     litres = f", {shown.litres(row.litres)}" if row.litres else ""
     return f"{row.brew.name}: {row.get_kind_display()}{litres}"
+
+
+def spread_words(row: Spread) -> str:
+    """``15 kg of Mill heap, spread``."""
+    return f"{shown.grams(1000 * row.kg, 2)} of {row.name}, spread"
+
+
+def green_words(row: GreenStand) -> str:
+    """``Winter vetch sown, cut 12 May``."""
+    cut = f", cut {row.cut_on:%-d %B}" if row.cut_on else ""
+    return f"{core.green_manures()[row.kind].name} sown{cut}"
+
+
+def heap_words(row: HeapEvent) -> str:
+    """``Mill heap: turned``."""
+    return f"{row.heap.name}: {heap_step_words(row)}"
+
+
+def heap_step_words(event: HeapEvent) -> str:
+    """``20 L of water``, or ``tested: 1.30 mS/cm in five parts of water``."""
+    found, kind = event.found, HeapEvent.Kind(event.kind)
+    if kind == HeapEvent.Kind.WET:
+        return f"{shown.litres(found['litres'])} of water"
+    if kind == HeapEvent.Kind.DRAIN:
+        return f"{shown.litres(found['litres'])} drained"
+    if kind == HeapEvent.Kind.TEST:
+        return f"tested: {_tested(found)}"
+    if kind == HeapEvent.Kind.READ_BEANS:
+        return f"bean test read: {found['result']}"
+    if kind == HeapEvent.Kind.EMPTY:
+        return f"emptied: {shown.grams(1000 * found['kg'], 2)}"
+    if kind == HeapEvent.Kind.ADD and "said" in found:
+        return f"{found['said']} put on"
+    return str(kind.label)
+
+
+def _tested(found: dict[str, float]) -> str:
+    said = []
+    if "ec_1_5" in found:
+        said.append(f"{shown.ec(found['ec_1_5'])} in five parts of water")
+    if "kg_per_l" in found:
+        said.append(f"{say(found['kg_per_l'], 2)} kg a litre")
+    if "dry_percent" in found:
+        said.append(f"{say(found['dry_percent'], 2)} % dry")
+    return ", ".join(said)

@@ -19,6 +19,7 @@ from dace.desks.solids.schemas import (
     BeanTestIn,
     BeanTestOut,
     CutIn,
+    DrainIn,
     EmptyIn,
     GivesOut,
     GreenManureIn,
@@ -53,6 +54,7 @@ from dace.shelf.heaping import (
     TakenOut,
     begin_heap,
     do_heap_step,
+    drain_bin,
     empty_heap,
     feed_heap,
     heat_written,
@@ -163,6 +165,13 @@ def empty(request: Any, heap_id: uuid.UUID, payload: EmptyIn) -> Any:
     """Take it out: it becomes a feed of its own."""
     new = TakenOut(payload.id, payload.name, payload.amount, payload.washed)
     return 201, written(request.auth, empty_heap(request.auth, heap_id, new).pk)
+
+
+@router.post("/heaps/{heap_id}/drain", response={201: WrittenOut}, operation_id="drain_heap")
+def drain(request: Any, heap_id: uuid.UUID, payload: DrainIn) -> Any:
+    """What ran out of a worm bin goes into a bottle."""
+    litres = read_litres(garden_of(request.auth), payload.litres, "litres")
+    return 201, written(request.auth, drain_bin(request.auth, payload.id, heap_id, litres).pk)
 
 
 @router.post("/green", response={201: WrittenOut}, operation_id="sow_green_manure")

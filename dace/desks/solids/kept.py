@@ -6,7 +6,8 @@ import uuid
 from datetime import date
 
 from dace.core import api as core
-from dace.core.api import say, shown
+from dace.core.api import say
+from dace.desks.shared.said import heap_step_words
 from dace.desks.solids.heaps import heap_out
 from dace.desks.solids.offered import METHODS
 from dace.desks.solids.schemas import (
@@ -35,13 +36,15 @@ def heap_page(scope: Scope, heap_id: uuid.UUID) -> KeptHeapOut:
     """One heap in full."""
     record = heap_now(scope, heap_id)
     row = record.row
-    jar = next((j for j, _ in jars_with_stock(scope) if j.heap_id == row.pk), None)
+    made = (j for j, _ in jars_with_stock(scope) if j.heap_id == row.pk and j.form == "solid")
+    jar = next(made, None)
     return KeptHeapOut(
         id=row.pk,
         name=row.name,
         method=METHODS[row.method],
         begun_on=row.begun_on,
         days=int(record.days),
+        drains=row.method == "worm_bin",
         covered=row.covered,
         heat_record=row.heat_record,
         raw=record.built.raw_manure,
@@ -109,31 +112,7 @@ def _laid(record: HeapRecord) -> list[LaidOut]:
 def _events(record: HeapRecord) -> list[HeapEventOut]:
     """What was done, newest first; what was put on stands among the layers."""
     done = [e for e in record.events if e.kind != HeapEvent.Kind.ADD]
-    return [HeapEventOut(on=e.on, text=_said(e)) for e in reversed(done)]
-
-
-def _said(event: HeapEvent) -> str:
-    found, kind = event.found, HeapEvent.Kind(event.kind)
-    if kind == HeapEvent.Kind.WET:
-        return f"{shown.litres(found['litres'])} of water"
-    if kind == HeapEvent.Kind.TEST:
-        return f"tested: {_tested(found)}"
-    if kind == HeapEvent.Kind.READ_BEANS:
-        return f"bean test read: {found['result']}"
-    if kind == HeapEvent.Kind.EMPTY:
-        return f"emptied: {shown.grams(1000 * found['kg'], 2)}"
-    return str(kind.label)
-
-
-def _tested(found: dict[str, float]) -> str:
-    said = []
-    if "ec_1_5" in found:
-        said.append(f"{shown.ec(found['ec_1_5'])} in five parts of water")
-    if "kg_per_l" in found:
-        said.append(f"{say(found['kg_per_l'], 2)} kg a litre")
-    if "dry_percent" in found:
-        said.append(f"{say(found['dry_percent'], 2)} % dry")
-    return ", ".join(said)
+    return [HeapEventOut(on=e.on, text=heap_step_words(e)) for e in reversed(done)]
 
 
 def _brews(scope: Scope, record: HeapRecord) -> list[NamedOut]:

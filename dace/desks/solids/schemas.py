@@ -270,6 +270,13 @@ class HeapBeansIn(BeanTestIn):
     id: uuid.UUID
 
 
+class DrainIn(Schema):
+    """What ran out of a worm bin, as typed."""
+
+    id: uuid.UUID
+    litres: Typed
+
+
 class HeatIn(Schema):
     """Whether its heat was written down for long enough."""
 
@@ -363,6 +370,7 @@ class KeptHeapOut(Out):
     method: str
     begun_on: date
     days: int
+    drains: bool
     covered: bool
     heat_record: bool
     raw: bool

@@ -57,7 +57,7 @@ class Migration(migrations.Migration):
                 ('undone_at', models.DateTimeField(blank=True, null=True)),
                 ('seq', models.BigIntegerField(default=0, editable=False)),
                 ('edition', models.BigIntegerField(default=0, editable=False)),
-                ('kind', models.CharField(choices=[('add', 'something put on'), ('turn', 'turned'), ('wet', 'watered'), ('cover', 'covered'), ('uncover', 'uncovered'), ('test', 'tested at home'), ('beans', 'bean test sown'), ('read_beans', 'bean test read'), ('empty', 'emptied')], max_length=10)),
+                ('kind', models.CharField(choices=[('add', 'something put on'), ('turn', 'turned'), ('wet', 'watered'), ('cover', 'covered'), ('uncover', 'uncovered'), ('test', 'tested at home'), ('beans', 'bean test sown'), ('read_beans', 'bean test read'), ('drain', 'drained'), ('empty', 'emptied')], max_length=10)),
                 ('on', models.DateField()),
                 ('found', models.JSONField(blank=True, default=dict)),
                 ('heap', models.ForeignKey(on_delete=django.db.models.deletion.PROTECT, related_name='events', to='shelf.heap')),

@@ -940,6 +940,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/heaps/{heap_id}/drain": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Drain
+         * @description What ran out of a worm bin goes into a bottle.
+         */
+        post: operations["drain_heap"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/heaps/{heap_id}/empty": {
         parameters: {
             query?: never;
@@ -4137,6 +4157,19 @@ export interface components {
             ways: components["schemas"]["WayOfDateOut"][];
         };
         /**
+         * DrainIn
+         * @description What ran out of a worm bin, as typed.
+         */
+        DrainIn: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Litres */
+            litres: string | components["schemas"]["BoxIn"];
+        };
+        /**
          * DressingOut
          * @description A dry feed worked out; nothing is written yet. ``others_text`` is what they get of it.
          */
@@ -5477,6 +5510,8 @@ export interface components {
             covered: boolean;
             /** Days */
             days: number;
+            /** Drains */
+            drains: boolean;
             /** Emptied On */
             emptied_on: string | null;
             /** Events */
@@ -6409,7 +6444,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "spray" | "dressing" | "watering" | "test" | "harvest" | "look" | "soil_test" | "brew" | "observation" | "sign" | "left_out" | "photo" | "trial";
+            kind: "spray" | "dressing" | "watering" | "test" | "harvest" | "look" | "soil_test" | "brew" | "observation" | "sign" | "left_out" | "photo" | "trial" | "spread" | "green" | "heap";
             /** Stop */
             stop: string;
             /** Stop Id */
@@ -12187,6 +12222,44 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["HeapBeansIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
+        };
+    };
+    drain_heap: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                heap_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DrainIn"];
             };
         };
         responses: {

@@ -105,6 +105,7 @@
         <Button disabled={write.busy} onclick={() => void step(heap.covered ? 'uncover' : 'cover')}>
           {heap.covered ? 'Uncovered' : 'Covered'}
         </Button>
+        {#if heap.drains}<Button onclick={() => (sheet = 'drain')}>Drain it</Button>{/if}
         <Button onclick={() => (sheet = 'test')}>Test it</Button>
         {#if heap.heap.shares.length}
           <Button onclick={() => (sheet = 'empty')}>Empty it</Button>

@@ -12,7 +12,7 @@
 
   interface Props {
     heap: Schemas['KeptHeapOut'];
-    /** Which sheet is up: add, spent, wet, test, empty; none where empty. */
+    /** Which sheet is up: add, spent, wet, drain, test, empty; none where empty. */
     sheet: string;
   }
   let { heap, sheet = $bindable() }: Props = $props();
@@ -43,7 +43,7 @@
       amount = sheet === 'empty' ? '' : '1 barrow';
       name = heap.name.slice(0, 60);
       brew = heap.brews[0]?.key ?? '';
-      litres = volume(20);
+      litres = volume(sheet === 'drain' ? 2 : 20);
       if (sheet === 'add' && !offered.data)
         void offered.load((signal) => ask(client.GET('/api/solids', { signal })));
     });
@@ -66,6 +66,11 @@
   function wet() {
     const body = { id: write.id(), kind: 'wet' as const, litres };
     return sent(() => ask(client.POST('/api/heaps/{heap_id}/steps', { params, body })));
+  }
+
+  function drain() {
+    const body = { id: write.id(), litres };
+    return sent(() => ask(client.POST('/api/heaps/{heap_id}/drain', { params, body })));
   }
 
   function test() {
@@ -138,6 +143,18 @@
   keep={wet}
 >
   <Field label="How much water" bind:value={litres} trouble={write.trouble('litres')} />
+</SheetForm>
+
+<SheetForm
+  title="Drain it"
+  bind:open={() => sheet === 'drain', close}
+  {write}
+  submit="Bottle it"
+  fields={['litres']}
+  keep={drain}
+>
+  <p>It may carry germs: never on leaves that are eaten.</p>
+  <Field label="It gave" bind:value={litres} trouble={write.trouble('litres')} />
 </SheetForm>
 
 <SheetForm
