@@ -251,7 +251,7 @@ class Packages(WeirYardCase):
             ("tables/dose.csv", "2026-", "soon", r"dose.csv, line 2"),
             ("tables/jar.csv", "id,", "id,colour,", r"a column “colour”"),
             ("tables/place.csv", ",bed,", ",castle,", r"one of tub, pot"),
-            ("datapackage.json", '"version": 5', '"version": 6', r"version 6"),
+            ("datapackage.json", '"version": 6', '"version": 7', r"version 6"),
         ):
             with self.subTest(name, new=new):
                 file = self.changed(name, lambda d, o=old, n=new: d.replace(o.encode(), n.encode()))
