@@ -12,6 +12,7 @@ from django.db.models import Model, Q
 from dace.core import api as core
 from dace.feeding.models import Can, CanPart, Dose, Dressing, Spray, Spread, Watering
 from dace.garden.clocks import Clocks, clocks
+from dace.garden.going import aways
 from dace.garden.models import (
     Fill,
     Garden,
@@ -94,6 +95,7 @@ class Rows:
 
     def __init__(self, scope: Scope) -> None:
         self.doses, self.waterings, self.dressings, self.sprays = _given(scope)
+        self.aways = aways(scope, scope.now.date())
         self.green, self.spreads = _on_beds(scope)
         self.readings = _readings(scope)
         self.tests, self.soil = _tests(scope)

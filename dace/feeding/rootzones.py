@@ -15,7 +15,7 @@ from dace.feeding.models import Dose, Dressing, Watering
 from dace.feeding.rootrows import Rows
 from dace.feeding.spreading import on_bed
 from dace.garden.greening import area_of
-from dace.garden.models import Fill, Garden, GreenStand, SoilTest, Stand
+from dace.garden.models import Away, Fill, Garden, GreenStand, SoilTest, Stand
 from dace.garden.reads import core_water, medium_litres, setting_of, standing_fills, waters
 from dace.garden.weather import Weather, weather
 from dace.households.scope import NotFoundError, Scope
@@ -122,6 +122,11 @@ def _told(
         samples=(*(sample for _, sample in samples), *strips),
         water_mg_l=water,
         logs_all=fill.logs_waterings,
+        unwatered=tuple(
+            (one.from_on, one.to_on)
+            for one in kept.aways
+            if one.waters == Away.Waters.NOBODY and one.from_on <= known.outlook.last
+        ),
         felt=tuple(_felt(row, zone) for row in tests if row.kind == FieldTest.Kind.MOISTURE),
         tested=_tested(kept.soil.get(fill.pk, ()), fill, known.today),
     )

@@ -14,6 +14,7 @@ from dace.feeding.reads import jars_with_stock
 from dace.feeding.rootzones import RootRecord, root_zones
 from dace.feeding.ticks import left_out, mixed_today
 from dace.garden.clocks import shelter_of
+from dace.garden.going import aways
 from dace.garden.models import Garden
 from dace.garden.observing import leaf_scores
 from dace.garden.reads import (
@@ -97,12 +98,14 @@ def _worked_out(version: Version) -> Judged:
     if not records:
         return Judged(None, ())
     today = records[0].known.today
+    gone = tuple((one.from_on, one.to_on) for one in aways(scope, today) if one.to_on >= today)
     left, mixed = left_out(scope), mixed_today(scope, today)
     scores = leaf_scores(scope, [row.id for rows in grown.values() for row in rows])
     asked = [
         replace(
             _stop(record, grown[record.fill.pk], where[record.fill.pk], scores),
             evenings=core.evenings_of(garden.evenings),
+            away=gone,
             left_out=left.get(record.fill.pk),
             mixed=mixed.get(record.fill.pk),
         )

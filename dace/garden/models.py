@@ -277,6 +277,33 @@ class GreenStand(Kept):
 
 
 @tracked
+class Away(Kept):
+    """Days on which nobody of the household is there, up to and with the last; who waters."""
+
+    class Waters(models.TextChoices):
+        """Who waters meanwhile."""
+
+        HELPER = "helper", "a helper waters"
+        DRIP = "drip", "it waters itself"
+        NOBODY = "nobody", "nobody waters"
+
+    garden = models.ForeignKey(Garden, on_delete=models.PROTECT, related_name="aways")
+    from_on = models.DateField()
+    to_on = models.DateField()
+    waters = models.CharField(max_length=8, choices=Waters.choices)
+
+    class Meta:
+        constraints = [
+            models.CheckConstraint(
+                condition=Q(to_on__gte=F("from_on")), name="away_ends_after_it_begins"
+            )
+        ]
+
+    def __str__(self) -> str:
+        return f"away {self.from_on} to {self.to_on}"
+
+
+@tracked
 class StageSeen(Kept):
     """A look at a planting: the stage it was seen at. The stage clock is set by these."""
 

@@ -225,19 +225,25 @@ def recount(scope: Scope, stand_id: uuid.UUID, count: int) -> Stand:
 
 
 @transaction.atomic
-def end_planting(scope: Scope, planting_id: uuid.UUID) -> Planting:
-    """The crop is over; its history stays.
+def end_planting(scope: Scope, planting_id: uuid.UUID, on: date | None = None) -> Planting:
+    """The crop is over, today or since a day that was; its history stays.
 
     Raises
     ------
     NotFoundError
         If it is none of this household's.
+    DaceError
+        On ``on`` before it began, or to come.
     """
     require_owner(scope)
     planting = Planting.objects.fetch(scope, planting_id, "planting_id")
+    now = today(scope, planting.garden)
+    if on is not None and not planting.started_on <= on <= max(now, planting.started_on):
+        since = day_in_words(planting.started_on)
+        raise DaceError("on", day_in_words(on), f"a day from {since} to today would do")
     if planting.ended_on is None:
         with change(scope, "end", f"{planting.grown.name} ended"):
-            planting.ended_on = max(today(scope, planting.garden), planting.started_on)
+            planting.ended_on = on or max(now, planting.started_on)
             planting.save(update_fields=["ended_on"])
     return planting
 

@@ -23,6 +23,7 @@ from dace.desks.shared.at_home import AtHome, ScriptAtHome
 from dace.desks.shelf import api as shelf
 from dace.desks.solids import api as solids
 from dace.desks.trials import api as trials
+from dace.desks.year import api as year
 from dace.exchange import api as exchange
 from dace.exchange.notebook import api as notebook_file
 from dace.project import errors
@@ -58,6 +59,7 @@ for room in (
     trials,
     shelf,
     solids,
+    year,
     practice,
     roots,
     api_series,

@@ -245,7 +245,6 @@ class Sessions(WeirYardCase):
             "pens": 1,
             "materials": 0,
             "mixes": 1,
-            "mixes": 1,
             "people": 1,
         }
         self.assertEqual(sizes, want)

@@ -47,6 +47,11 @@ def evenings_of(said: object) -> frozenset[int]:
     return frozenset() if len(found) == _WEEK else found
 
 
+Span = tuple[date, date]
+BEFORE_AWAY = timedelta(days=3)
+"""No feed falls in the last days before somebody goes."""
+
+
 def is_due(on: date, opens: date, evenings: Collection[int]) -> bool:
     """Whether a slot that opens on a day is used on another.
 
@@ -64,10 +69,26 @@ def is_due(on: date, opens: date, evenings: Collection[int]) -> bool:
     return early <= EARLIEST and not between
 
 
-def used_on(opens: date, today: date, evenings: Collection[int]) -> date:
+def barred(on: date, away: Collection[Span]) -> bool:
+    """Whether nothing is fed on a day: somebody is away then, or goes within three days.
+
+    >>> gone = [(date(2026, 9, 1), date(2026, 9, 14))]
+    >>> [barred(date(2026, 8, day), gone) for day in (28, 29)]
+    [False, True]
+    >>> [barred(date(2026, 9, day), gone) for day in (14, 15)]
+    [True, False]
+    """
+    return any(since - BEFORE_AWAY <= on <= until for since, until in away)
+
+
+def used_on(
+    opens: date, today: date, evenings: Collection[int], away: Collection[Span] = ()
+) -> date:
     """The first day from today on on which a slot is used."""
-    days = (today + timedelta(days=n) for n in range(max(0, (opens - today).days) + _WEEK + 1))
-    return next(on for on in days if is_due(on, opens, evenings))
+    gone = sum(((until - since) + BEFORE_AWAY).days + 1 for since, until in away)
+    most = max(0, (opens - today).days) + gone + _WEEK + 1
+    days = (today + timedelta(days=n) for n in range(most))
+    return next(on for on in days if is_due(on, opens, evenings) and not barred(on, away))
 
 
 def fitted(rhythm: Rhythm, on: date, evenings: Collection[int]) -> Rhythm:

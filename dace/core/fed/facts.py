@@ -137,7 +137,7 @@ class Facts:
         """The first day from today on that rhythm and evenings allow a feed."""
         opens = self._slot_opened or self.today
         evenings = frozenset() if self.rhythm.with_water else self.stop.evenings
-        return used_on(opens, self.today, evenings)
+        return used_on(opens, self.today, evenings, self.stop.away)
 
     @property
     def dress_on(self) -> date:

@@ -102,7 +102,8 @@ class Stop:
     ``only`` are keys of the sources that may be used there, empty where all may;
     ``strength`` is how many times the typical wish somebody wants it fed at. ``mixed`` is a
     can that stands mixed for it today. ``evenings`` are the days of the week, Monday 0, on
-    which it is fed; any where there are none.
+    which it is fed; any where there are none. ``away`` are spans in which nobody feeds, from
+    a day up to and with another.
     """
 
     key: str
@@ -120,6 +121,7 @@ class Stop:
     strength: float = 1.0
     mixed: MixedCan | None = None
     evenings: frozenset[int] = frozenset()
+    away: tuple[tuple[date, date], ...] = ()
 
 
 @dataclass(frozen=True)

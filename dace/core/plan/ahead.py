@@ -17,7 +17,7 @@ from dace.core.fed.records import Grows, Rhythm, Stop, Verdict, Yard
 from dace.core.fed.rhythm import rhythm_now, rhythm_of
 from dace.core.fed.wish import FillWish
 from dace.core.matter.nutrients import NUTRIENTS
-from dace.core.rootzone.course import course_of, needs
+from dace.core.rootzone.course import course_of, needs, somebody_there
 from dace.core.rootzone.meaning import Comfort, comfort
 from dace.core.rootzone.mondays import Newest
 from dace.core.season.need import Span, spans
@@ -57,6 +57,7 @@ class Ahead:
     need: Array
     age: Array
     rain: Array
+    watered: NDArray[np.bool_]
     fed_need: Array
     first: int
     spans: dict[str, tuple[Span, ...]]
@@ -162,6 +163,7 @@ def _laid_out(
         need=course.need[after],
         age=course.age[after],
         rain=course.rain[after],
+        watered=somebody_there(root.unwatered, course.first, course.count)[after],
         fed_need=np.zeros((count + MARGIN, len(NUTRIENTS))),
         first=kind_of(verdict.kind).next_feed(facts, verdict),
         spans=grown,

@@ -39,18 +39,19 @@ class Middle:
             [np.zeros((len(aheads), 1)), np.cumsum(self._age, axis=1)], axis=1
         )
         self._still = np.zeros_like(self.bucket.water)
-        self._waters = np.ones(len(aheads), dtype=bool)
+        self._watered = np.stack([one.watered for one in aheads])
+        self._at = 0
 
     def morning(self, day: int) -> None:
         """A day goes by, up to where somebody comes."""
-        at = day - 1
+        at = self._at = day - 1
         self.bucket.morning(
             Day(self._use[:, at], self._need[:, at].T, self._age[:, at], self._rain[:, at])
         )
 
     def evening(self) -> None:
-        """Whoever finds it dry has watered it."""
-        self.bucket.evening(self.water, self._waters, self._still)
+        """Whoever is there and finds it dry has watered it."""
+        self.bucket.evening(self.water, self._watered[:, self._at], self._still)
 
     def dry(self, stop: int) -> bool:
         """Whether it is as dry as it is watered at."""

@@ -16,7 +16,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from dace.core.fed.dressing import Lack, dressings
-from dace.core.fed.evenings import EARLIEST, is_due
+from dace.core.fed.evenings import EARLIEST, barred, is_due
 from dace.core.fed.facts import DRESSED_FOR_DAYS, Facts
 from dace.core.fed.meals import RECKONED, salt_share_at
 from dace.core.fed.options import Fed, Meal, Option
@@ -203,6 +203,8 @@ class Walk:
 
     def _open(self, at: int, day: int, facts: Facts) -> bool:
         """Whether its slot is used that day: on an evening, or as it is watered."""
+        if barred(facts.today, facts.stop.away):
+            return False
         if facts.rhythm.with_water:
             return self.states[at].next_on <= day and self.middle.dry(at)
         opens = self.aheads[at].on(self.states[at].next_on)

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import hashlib
+from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from datetime import date, timedelta
 
@@ -40,7 +41,8 @@ Event = Poured | Sampled | Felt | Tested
 class Course:
     """A fill's days from ``first`` on.
 
-    ``use`` [L], ``age`` [days at 20 C] and ``rain`` [L] have one value a day, ``need`` [mg] is
+    ``use`` [L], ``age`` [days at 20 C], ``rain`` [L] and ``watered`` (whether what is
+    dry is watered unsaid) have one value a day, ``need`` [mg] is
     (days, 5). ``events`` are those of each day in order; ``keys`` stand for all that came
     before the first day and each Monday that was (``whole`` for all of it): equal keys mean
     equal states.
@@ -53,6 +55,7 @@ class Course:
     need: Array
     age: Array
     rain: Array
+    watered: NDArray[np.bool_]
     events: tuple[tuple[Event, ...], ...]
     given: tuple[tuple[int, ...], ...]
     keys: tuple[bytes, ...] = ()
@@ -90,13 +93,24 @@ def _laid_out(root: RootZone, days: Outlook, ahead: int) -> Course:
         need=needs(root, first, count).sum(axis=0) + taken_besides(root, first, count),
         age=ageing(days.mean_c()[shown]),
         rain=days.rain_mm[shown] * root.rain_m2,
+        watered=somebody_there(root.unwatered, first, count) & (not root.logs_all),
         events=_by_day(_events(root), first, today, count),
         given=_given(root.slow, first, count),
     )
-    for array in (course.use, course.need, course.age, course.rain):
+    for array in (course.use, course.need, course.age, course.rain, course.watered):
         array.setflags(write=False)  # it is shared with whoever asks again
     keys = _keys(course)
     return replace(course, keys=tuple(keys[:-1]), whole=keys[-1])
+
+
+def somebody_there(
+    unwatered: Sequence[tuple[date, date]], first: date, count: int
+) -> NDArray[np.bool_]:
+    """Days on which somebody is there to water what is dry, shape (count,)."""
+    found = np.ones(count, dtype=bool)
+    for since, until in unwatered:
+        found[max(0, (since - first).days) : max(0, (until - first).days + 1)] = False
+    return found
 
 
 def _events(root: RootZone) -> tuple[Event, ...]:
@@ -139,14 +153,24 @@ def mondays(course: Course) -> list[int]:
 def _keys(course: Course) -> list[bytes]:
     """A digest of all that came before each of :func:`mondays`, and one of the whole."""
     root = course.root
-    still = replace(root, growing=(), poured=(), samples=(), felt=(), slow=(), tested=(), others=())
+    still = replace(
+        root,
+        growing=(),
+        poured=(),
+        samples=(),
+        felt=(),
+        slow=(),
+        tested=(),
+        others=(),
+        unwatered=(),
+    )
     older = [one for one in root.slow if one.on < course.first]
     tested = [one for one in root.tested if one.on < course.first]
     digest = hashlib.sha256(repr((still, course.first, older, tested)).encode())
     begins = mondays(course)
     keys = [digest.digest()]
     for begin, end in zip(begins, [*begins[1:], course.count], strict=True):
-        for rows in (course.use, course.need, course.age, course.rain):
+        for rows in (course.use, course.need, course.age, course.rain, course.watered):
             digest.update(rows[begin:end].tobytes())
         pools = [root.slow[pool - 1] for row in course.given[begin:end] for pool in row]
         digest.update(repr((course.events[begin:end], pools)).encode())

@@ -92,7 +92,7 @@ class Filter:
         self.bucket = Bucket.joined([one.bucket for one in self.begun])
         self.looked: list[tuple[Looked, ...]] = [one.looked for one in self.begun]
         self.water_mg_l = np.array([course.root.water_mg_l for course in self.courses]).T
-        self.assumed = np.array([not course.root.logs_all for course in self.courses])
+        self.watered = self._rows("watered") > 0
         self.use, self.need = self._rows("use"), self._rows("need")
         self.age, self.rain = self._rows("age"), self._rows("rain")
         self.weight = np.stack([one.weight for one in self.begun])
@@ -139,7 +139,7 @@ class Filter:
                     pour(litres, np.array(event.mg_l)[:, None], at)
                     if course.root.is_bed:
                         hold_phosphorus(self.bucket, fill, event)
-        self.bucket.evening(self.water_mg_l, self.assumed, self._noise(turn))
+        self.bucket.evening(self.water_mg_l, self.watered[:, turn], self._noise(turn))
         self.drains[:, turn] = drain_ec(self.bucket, self.water_mg_l)
         self.weights[:, turn] = self.weight
         self.seen[turn] = evening(self.bucket)

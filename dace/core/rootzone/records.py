@@ -158,8 +158,9 @@ class RootZone:
 
     ``litres`` is medium, ``rain_m2`` the ground on which rain falls in (0 under cover),
     ``water_mg_l`` the usual water. ``logs_all`` is whether every watering is written down:
-    otherwise it is assumed that dry medium is watered. ``others`` is what takes food besides the
-    crops. Another ``seed`` draws other chances.
+    otherwise it is assumed that dry medium is watered, but for ``unwatered`` spans, each up to
+    and with a day. ``others`` is what takes food besides the crops. Another ``seed`` draws other
+    chances.
     """
 
     medium: Medium
@@ -177,6 +178,7 @@ class RootZone:
     felt: tuple[Felt, ...] = ()
     tested: tuple[Tested, ...] = ()
     others: tuple[TakenBesides, ...] = ()
+    unwatered: tuple[tuple[date, date], ...] = ()
 
     def __post_init__(self) -> None:
         setting(self.setting)

@@ -48,12 +48,16 @@ def rotations() -> dict[str, Rotation]:
 
 @dataclass(frozen=True)
 class Follower:
-    """Something that may follow: its key, what kind it is, why, and what stands against it."""
+    """Something that may follow: its key, what kind it is, why, and what stands against it.
+
+    ``picked_on`` is when a crop is likely first picked.
+    """
 
     key: str
     green_manure: bool
     why: str
     against: str
+    picked_on: date | None = None
 
 
 def against_rotation(family: str, before: Sequence[tuple[int, str]], year: int) -> str:
@@ -110,7 +114,7 @@ def _finishes(grown: Crop, before: Sequence[tuple[int, str]], days: Outlook) -> 
         if day_hours(days.latitude, on) < least:
             return None
         said = against_rotation(grown.family, before, days.today.year)
-        return Follower(grown.key, False, f"picked from about {on.day} {on:%B}", said)
+        return Follower(grown.key, False, f"picked from about {on.day} {on:%B}", said, on)
     return None
 
 

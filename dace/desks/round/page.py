@@ -18,6 +18,7 @@ from dace.desks.round.schemas import (
     RoundFlushOut,
     RoundLookOut,
     RoundOut,
+    RoundOverOut,
     RoundShedOut,
     RoundTrialOut,
     RoundWaitOut,
@@ -27,6 +28,7 @@ from dace.desks.round.unfed import with_unfed
 from dace.desks.shared.leaves import leaves_now
 from dace.desks.shared.stops import stop_name
 from dace.desks.shared.verdicts import QuestionOut, VerdictOut, verdict_out
+from dace.desks.year.away import back_line, to_come
 from dace.feeding.ticks import done_today, servings
 from dace.feeding.verdicts import StopVerdict, judged
 from dace.garden.greening import green_stands
@@ -95,11 +97,50 @@ def _round(scope: Scope) -> RoundOut:
         due=due,
         asks=asks,
         trials=[_trial(task) for task in tasks(scope) if not _in_a_block(task, cans)],
+        over=_over(scope, found.stops, on),
+        away=_away(scope, on),
         shed=shed,
         waits=_waits([r for r in out if not r.kind.block and r.one.fill_id not in ticked]),
         leaves=leaves_now(scope, garden),
         rhythm_new=garden.rhythm_new,
     )
+
+
+_ASKED_D = 21
+_FEW_OVER = 2
+
+
+def _over(scope: Scope, stops: Sequence[StopVerdict], on: date) -> list[RoundOverOut]:
+    """Plantings that are over by cold or by their days; asked for three weeks, then left alone."""
+    found = []
+    for stop in stops:
+        for one in stop.stands:
+            ends = one.clock.ends_on
+            if ends is None or not 0 <= (on - ends).days <= _ASKED_D:
+                continue
+            if one.looked_on is not None and one.looked_on > ends:
+                continue
+            found.append(
+                RoundOverOut(
+                    planting_id=one.planting_id,
+                    place_id=stop.place.id,
+                    name=f"{one.crop.name}, {stop_name(stop)}",
+                    line=f"over by its days, about {ends:%-d %B}",
+                    stage=one.stage.key,
+                )
+            )
+    return found[:_FEW_OVER]
+
+
+def _away(scope: Scope, on: date) -> str:
+    """What is said of an absence: that it is on, that it nears, or that it is over."""
+    for one in to_come(scope, on):
+        if one.begun or (one.from_on - on).days <= _NEAR_D:
+            return f"{one.line}."
+    return back_line(scope, on)
+
+
+_NEAR_D = 10
 
 
 def _shed(scope: Scope, on: date) -> list[RoundShedOut]:

@@ -192,6 +192,16 @@ class RoundShedOut(Out):
     words: str
 
 
+class RoundOverOut(Out):
+    """A planting that is over by its days: asked once."""
+
+    planting_id: uuid.UUID
+    place_id: uuid.UUID
+    name: str
+    line: str
+    stage: str
+
+
 class RoundWaitOut(Out):
     """A stop that gets nothing today."""
 
@@ -248,6 +258,8 @@ class RoundOut(Out):
     due: list[RoundDueOut]
     asks: list[RoundAskOut]
     trials: list[RoundTrialOut]
+    over: list[RoundOverOut]
+    away: str
     shed: list[RoundShedOut]
     waits: list[RoundWaitsOut]
     leaves: str

@@ -11,9 +11,18 @@ from django.db.models import F, Prefetch, Q
 
 from dace.core import api as core
 from dace.core.api import StageReading, Verdict, say
-from dace.desks.season.schemas import DropOut, LookOut, SeasonOut, StageBandOut, StripOut, WeekOut
+from dace.desks.season.schemas import (
+    DropOut,
+    FrostOut,
+    LookOut,
+    SeasonOut,
+    StageBandOut,
+    StripOut,
+    WeekOut,
+)
 from dace.desks.shared.green import green_out
 from dace.desks.shared.verdicts import verdict_out
+from dace.desks.year.away import to_come
 from dace.feeding.gifts import DropRecord, drops
 from dace.feeding.verdicts import stop_verdicts
 from dace.garden.clocks import Clocks, clocks
@@ -57,8 +66,20 @@ def season_page(scope: Scope, ahead: int = _AHEAD_WEEKS) -> SeasonOut:
             _strip(planting, time, given.get(planting.pk, []), zone, judged.get(planting.pk))
             for planting in plantings
         ],
+        aways=to_come(scope, known.today),
+        frosts=_frosts(known, first, last),
         green=[green_out(one, known.today) for one in green_stands(scope, known.today)],
     )
+
+
+def _frosts(known: Weather, first: date, last: date) -> list[FrostOut]:
+    """Usual frosts of this year, where they lie on the axis; none where frost is rare."""
+    words = ("usual last frost", "usual first frost")
+    return [
+        FrostOut(on=on, text=text)
+        for on, text in zip(core.usual_frosts(known.outlook), words, strict=True)
+        if on is not None and first <= on <= last
+    ]
 
 
 def _plantings(scope: Scope, first: date) -> list[Planting]:

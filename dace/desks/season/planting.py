@@ -21,10 +21,13 @@ from dace.desks.season.schemas import (
 from dace.desks.shared.advice import AdviceOut
 from dace.desks.shared.figures import figure, rough
 from dace.desks.shared.verdicts import verdict_out
+from dace.desks.year.follows import grown_before
 from dace.feeding.books import Books, books
 from dace.feeding.reads import jars_with_stock
 from dace.garden.models import Fill, Planting, Stand
 from dace.households.scope import Scope
+from dace.shelf.clearing import OUTLASTS
+from dace.shelf.heaps import heaps
 
 _EVERY_DAYS = 3
 
@@ -44,6 +47,7 @@ def planting_page(scope: Scope, planting_id: uuid.UUID) -> PlantingOut:
         usual_dry=_usual_dry(latest.fill if latest else None),
         place_id=latest.fill.place_id if latest else None,
         place=latest.fill.place.name if latest else "",
+        count=planting.count,
         counted=grown.counted(sum(s.count for s in present) or planting.count),
         crop=grown.name,
         crop_key=grown.key,
@@ -64,10 +68,21 @@ def planting_page(scope: Scope, planting_id: uuid.UUID) -> PlantingOut:
         fed=_how_fed(scope, planting),
         repeat_days=planting.repeat_days,
         sow_again_on=planting.next_sowing,
+        again_against=_against(scope, planting, latest, known.today),
+        outlasts=OUTLASTS.get(grown.family, ""),
+        heaps=[JarChoiceOut(id=one.row.pk, name=one.row.name) for one in heaps(scope)],
         soil_test=_test(found),
         events=_events(found),
         advice=_school(planting.approach or planting.garden.approach),
     )
+
+
+def _against(scope: Scope, planting: Planting, latest: Stand | None, today: date) -> str:
+    """What rotation says of the same once more, on the same ground; nothing of fresh mix."""
+    if latest is None or not latest.fill.area_m2:
+        return ""
+    before = grown_before(scope, latest.fill.place_id)
+    return core.against_rotation(planting.grown.family, before, today.year)
 
 
 def _how_fed(scope: Scope, planting: Planting) -> HowFedOut:

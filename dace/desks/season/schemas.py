@@ -11,6 +11,7 @@ from dace.desks.shared.figures import Figure, StepOut
 from dace.desks.shared.green import GreenStandOut
 from dace.desks.shared.out import Out
 from dace.desks.shared.verdicts import VerdictOut
+from dace.desks.year.schemas import AwayOut
 
 
 class StageBandOut(Out):
@@ -100,6 +101,13 @@ class WeekOut(Out):
     known: bool
 
 
+class FrostOut(Out):
+    """A usual frost of the year: the last of spring or the first of autumn."""
+
+    on: date
+    text: str
+
+
 class SeasonOut(Out):
     """Every strip on one axis."""
 
@@ -111,6 +119,8 @@ class SeasonOut(Out):
     weeks: list[WeekOut]
     strips: list[StripOut]
     green: list[GreenStandOut]
+    aways: list[AwayOut]
+    frosts: list[FrostOut]
 
 
 class LineOut(Out):
@@ -163,6 +173,7 @@ class PlantingOut(Out):
     usual_dry: str
     place_id: uuid.UUID | None
     place: str
+    count: int
     counted: str
     crop: str
     crop_key: str
@@ -183,6 +194,9 @@ class PlantingOut(Out):
     fed: HowFedOut
     repeat_days: int | None
     sow_again_on: date | None
+    again_against: str
+    outlasts: str
+    heaps: list[JarChoiceOut]
     soil_test: str
     events: list[EventOut]
     advice: list[AdviceOut]

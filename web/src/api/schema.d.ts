@@ -4,6 +4,46 @@
  */
 
 export interface paths {
+    "/api/away": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Away
+         * @description Nobody is there for some days.
+         */
+        post: operations["go_away"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/away/{away_id}/back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Back
+         * @description Back early, or never gone.
+         */
+        post: operations["come_back"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/bench": {
         parameters: {
             query?: never;
@@ -670,6 +710,26 @@ export interface paths {
          * @description Write a pH, a nitrate strip or the feel of it down.
          */
         post: operations["log_field_test"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/fills/{fill_id}/follows": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Follows
+         * @description What may follow there, from today on.
+         */
+        get: operations["what_follows"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -1846,6 +1906,26 @@ export interface paths {
          * @description Sow the same again today.
          */
         post: operations["sow_again"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plantings/{planting_id}/cleared": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Cleared
+         * @description A crop is over and cleared.
+         */
+        post: operations["clear_planting"];
         delete?: never;
         options?: never;
         head?: never;
@@ -3261,6 +3341,59 @@ export interface components {
             leads_to: string;
         };
         /**
+         * AwayIn
+         * @description From when to when nobody is there, the last day with it, and who waters.
+         */
+        AwayIn: {
+            /**
+             * From On
+             * Format: date
+             */
+            from_on: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * To On
+             * Format: date
+             */
+            to_on: string;
+            /**
+             * Waters
+             * @enum {string}
+             */
+            waters: "helper" | "drip" | "nobody";
+        };
+        /**
+         * AwayOut
+         * @description An absence: in words, and whether it has begun.
+         */
+        AwayOut: {
+            /** Begun */
+            begun: boolean;
+            /**
+             * From On
+             * Format: date
+             */
+            from_on: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Line */
+            line: string;
+            /**
+             * To On
+             * Format: date
+             */
+            to_on: string;
+            /** Waters */
+            waters: string;
+        };
+        /**
          * BalanceOut
          * @description One nutrient as it stands today.
          */
@@ -3838,6 +3971,35 @@ export interface components {
             verdict: "possible" | "impossible" | "agrees" | "contradicts";
             /** Working */
             working: components["schemas"]["StepOut"][];
+        };
+        /**
+         * ClearedIn
+         * @description How a crop was cleared: when, what was picked, where its stalks go.
+         */
+        ClearedIn: {
+            /**
+             * Amount
+             * @default
+             */
+            amount: string | components["schemas"]["BoxIn"];
+            /** Grams */
+            grams?: number | null;
+            /** Heap Id */
+            heap_id?: string | null;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** On */
+            on?: string | null;
+            /** Pieces */
+            pieces?: number | null;
+            /**
+             * Sick
+             * @default false
+             */
+            sick: boolean;
         };
         /**
          * ClimateOut
@@ -4559,6 +4721,56 @@ export interface components {
             water_id: string;
             /** Working */
             working: components["schemas"]["StepOut"][];
+        };
+        /**
+         * FollowerOut
+         * @description Something that may follow, why, and what rotation says against it.
+         */
+        FollowerOut: {
+            /** Against */
+            against: string;
+            /** Green */
+            green: boolean;
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Stage */
+            stage: string;
+            /** Why */
+            why: string;
+        };
+        /**
+         * FollowsOut
+         * @description What may follow on a fill: crops, green manures, or rest.
+         */
+        FollowsOut: {
+            /** Crops */
+            crops: components["schemas"]["FollowerOut"][];
+            /**
+             * Fill Id
+             * Format: uuid
+             */
+            fill_id: string;
+            /** Green */
+            green: components["schemas"]["FollowerOut"][];
+            /** Place */
+            place: string;
+            /** Rest */
+            rest: string;
+        };
+        /**
+         * FrostOut
+         * @description A usual frost of the year: the last of spring or the first of autumn.
+         */
+        FrostOut: {
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Text */
+            text: string;
         };
         /**
          * FutureOut
@@ -7179,8 +7391,12 @@ export interface components {
         PlantingOut: {
             /** Advice */
             advice: components["schemas"]["AdviceOut"][];
+            /** Again Against */
+            again_against: string;
             /** Chance */
             chance: string;
+            /** Count */
+            count: number;
             /** Counted */
             counted: string;
             /** Crop */
@@ -7194,6 +7410,8 @@ export interface components {
             fed: components["schemas"]["HowFedOut"];
             /** Fill Id */
             fill_id: string | null;
+            /** Heaps */
+            heaps: components["schemas"]["JarChoiceOut"][];
             /**
              * Id
              * Format: uuid
@@ -7204,6 +7422,8 @@ export interface components {
             looked_on: string | null;
             /** Looks */
             looks: components["schemas"]["LookOut"][];
+            /** Outlasts */
+            outlasts: string;
             /** Place */
             place: string;
             /** Place Id */
@@ -8174,6 +8394,8 @@ export interface components {
         RoundOut: {
             /** Asks */
             asks: components["schemas"]["RoundAskOut"][];
+            /** Away */
+            away: string;
             /** Cans */
             cans: components["schemas"]["RoundCanOut"][];
             /** Done */
@@ -8192,6 +8414,8 @@ export interface components {
             left: number;
             /** Minutes */
             minutes: number;
+            /** Over */
+            over: components["schemas"]["RoundOverOut"][];
             /** Rhythm New */
             rhythm_new: boolean;
             /** Shed */
@@ -8207,6 +8431,28 @@ export interface components {
             trials: components["schemas"]["RoundTrialOut"][];
             /** Waits */
             waits: components["schemas"]["RoundWaitsOut"][];
+        };
+        /**
+         * RoundOverOut
+         * @description A planting that is over by its days: asked once.
+         */
+        RoundOverOut: {
+            /** Line */
+            line: string;
+            /** Name */
+            name: string;
+            /**
+             * Place Id
+             * Format: uuid
+             */
+            place_id: string;
+            /**
+             * Planting Id
+             * Format: uuid
+             */
+            planting_id: string;
+            /** Stage */
+            stage: string;
         };
         /**
          * RoundPlainOut
@@ -8488,6 +8734,8 @@ export interface components {
          * @description Every strip on one axis.
          */
         SeasonOut: {
+            /** Aways */
+            aways: components["schemas"]["AwayOut"][];
             /** Climate */
             climate: string;
             /**
@@ -8495,6 +8743,8 @@ export interface components {
              * Format: date
              */
             first: string;
+            /** Frosts */
+            frosts: components["schemas"]["FrostOut"][];
             /** Green */
             green: components["schemas"]["GreenStandOut"][];
             /**
@@ -10478,6 +10728,76 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    go_away: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AwayIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
+        };
+    };
+    come_back: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                away_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
+        };
+    };
     supplies: {
         parameters: {
             query?: never;
@@ -11718,6 +12038,40 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
+        };
+    };
+    what_follows: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                fill_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FollowsOut"];
                 };
             };
             400: components["responses"]["E400"];
@@ -13973,6 +14327,44 @@ export interface operations {
         responses: {
             /** @description Created */
             201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
+        };
+    };
+    clear_planting: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                planting_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ClearedIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -13,6 +13,7 @@
   import DueBlock from './DueBlock.svelte';
   import FlushBlock from './FlushBlock.svelte';
   import { toFirstTick } from './focus';
+  import OverBlock from './OverBlock.svelte';
   import RhythmNews from './RhythmNews.svelte';
   import RemindSwitch from './RemindSwitch.svelte';
   import { blocksOf, placesOf, round } from './round.svelte';
@@ -77,6 +78,7 @@
     {#if data?.left}<ButtonLink look="go" href="/walk">Walk</ButtonLink>{/if}
   {/snippet}
   {#if data}
+    {#if data.away}<p class="away">{data.away}</p>{/if}
     {#if data.rhythm_new && session.owner}<RhythmNews />{/if}
     {#each blocks as block (block.key)}
       {#if block.kind === 'can'}
@@ -110,6 +112,9 @@
         {/if}
       </div>
     {/each}
+    {#each data.over.filter((one) => here(one.place_id)) as over (over.planting_id)}
+      <OverBlock {over} />
+    {/each}
     {#if left}<p class="soft">{left}.</p>{/if}
     {#each trials as task (task.trial_id + task.kind)}<TrialTask {task} />{/each}
     {#if !garden.stop}<Shed shed={data.shed} />{/if}
@@ -127,6 +132,12 @@
 <style>
   .soft {
     color: var(--color-text-soft);
+  }
+
+  .away {
+    padding-left: var(--space-3);
+    border-left: 4px solid var(--color-rim);
+    font-weight: 600;
   }
 
   .foot {

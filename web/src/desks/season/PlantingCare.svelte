@@ -5,6 +5,8 @@
   import Button from '../../ui/Button.svelte';
   import Choice from '../../ui/Choice.svelte';
   import Message from '../../ui/Message.svelte';
+  import ClearSheet from '../year/ClearSheet.svelte';
+  import FollowsSheet from '../year/FollowsSheet.svelte';
   import HowFed from './HowFed.svelte';
   import SoilTestSheet from './SoilTestSheet.svelte';
   import { dateShort } from './strips';
@@ -15,7 +17,8 @@
   let { page }: Props = $props();
   const EVERY = [7, 10, 14, 18, 21, 28];
   let testOpen = $state(false);
-  let ending = $state(false);
+  let clearing = $state(false);
+  let following = $state(false);
   const write = new Write();
   const params = $derived({ path: { planting_id: page.id } });
 
@@ -31,11 +34,6 @@
     return write.send(() =>
       ask(client.POST('/api/plantings/{planting_id}/again', { params, body })),
     );
-  };
-
-  const end = () => {
-    ending = false;
-    return write.send(() => ask(client.POST('/api/plantings/{planting_id}/end', { params })));
   };
 </script>
 
@@ -59,6 +57,7 @@
       {page.sow_again_on <= page.today ? 'Due since' : 'Due'}
       <b>{dateShort(page.sow_again_on)}</b>
     </p>
+    {#if page.again_against}<p class="soft">{page.again_against}.</p>{/if}
     {#if session.owner}<Button
         look={page.sow_again_on <= page.today ? 'go' : 'plain'}
         onclick={again}
@@ -70,12 +69,10 @@
   {#if session.owner}<div class="acts">
       {#if page.fill_id}<Button onclick={() => (testOpen = true)}>A test of the soil or mix</Button
         >{/if}
-      {#if !page.ended_on && !ending}
-        <Button onclick={() => (ending = true)}>This crop is over</Button>
-      {/if}
-      {#if ending}
-        <Button look="go" onclick={end}>Yes, it is over</Button>
-        <Button onclick={() => (ending = false)}>No</Button>
+      {#if !page.ended_on}
+        <Button onclick={() => (clearing = true)}>This crop is over</Button>
+      {:else if page.fill_id}
+        <Button onclick={() => (following = true)}>What follows?</Button>
       {/if}
     </div>{/if}
 </div>
@@ -84,6 +81,18 @@
     place={page.place}
     bind:open={testOpen}
   />{/if}
+
+<ClearSheet
+  plantingId={page.id}
+  crop={page.crop}
+  heaps={page.heaps}
+  outlasts={page.outlasts}
+  bind:open={clearing}
+  oncleared={() => (following = page.fill_id !== null)}
+/>
+{#if page.fill_id}
+  <FollowsSheet fillId={page.fill_id} count={page.count} bind:open={following} />
+{/if}
 
 <style>
   .care {

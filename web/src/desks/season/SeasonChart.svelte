@@ -49,7 +49,9 @@
   <ChartTable {table} summary="The season: stages and feeds of each planting" />
 {:else}
   <div class="chart" class:narrow bind:clientWidth={room}>
-    <div class="axis"><SeasonAxis first={data.first} last={data.last} {today} {width} /></div>
+    <div class="axis">
+      <SeasonAxis first={data.first} last={data.last} frosts={data.frosts} {today} {width} />
+    </div>
     <ul bind:this={list}>
       {#each strips as strip, index (strip.planting_id)}
         <li>

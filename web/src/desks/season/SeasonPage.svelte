@@ -17,6 +17,8 @@
   import { season } from './season.svelte';
   import SeasonChart from './SeasonChart.svelte';
   import type { Strip } from './strips';
+  import AwayLines from '../year/AwayLines.svelte';
+  import AwaySheet from '../year/AwaySheet.svelte';
   import WeatherSheet from './WeatherSheet.svelte';
 
   const FURTHEST = 24;
@@ -24,6 +26,7 @@
   let weatherOpen = $state(false);
   let tryOpen = $state(false);
   let calendarOpen = $state(false);
+  let awayOpen = $state(false);
   const plan = $derived(season.plan.data);
   const data = $derived(season.strips.data);
   const strips = $derived(
@@ -75,10 +78,12 @@
     <Button disabled={season.ahead >= FURTHEST} onclick={() => (season.ahead += 4)}>Later</Button>
     <Button onclick={() => (tryOpen = true)}>Try it out first</Button>
     <Button onclick={() => (calendarOpen = true)}>Calendar</Button>
+    {#if session.owner}<Button onclick={() => (awayOpen = true)}>Away</Button>{/if}
     {#if session.owner}<Button onclick={() => (weatherOpen = true)}>Own weather</Button>{/if}
     <Button onclick={() => print()}>Print</Button>
   {/snippet}
   {#if data}
+    <AwayLines aways={data.aways} />
     <GreenRows
       green={data.green.filter((one) => !garden.stop || one.place_id === garden.stop.id)}
     />
@@ -120,6 +125,7 @@
 </Page>
 <WeatherSheet bind:open={weatherOpen} />
 {#if plan}<RehearseSheet bind:open={tryOpen} rhythms={plan.habits.rhythms} />{/if}
+<AwaySheet bind:open={awayOpen} />
 <CalendarSheet bind:open={calendarOpen} />
 
 <style>

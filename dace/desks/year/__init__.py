@@ -1,0 +1,1 @@
+"""The year round: what is over, what follows, who is away."""

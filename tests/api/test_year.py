@@ -1,0 +1,89 @@
+"""The year round over HTTP: cleared and what follows, away and back."""
+
+from dace.demo.keys import key
+from dace.garden.models import Away, Harvest, Planting
+from dace.shelf.models import Heap
+from tests.api.base import WeirYardCase, new_id
+
+CHARD = str(key("planting chard"))
+BED = str(key("fill Sluice bed, chard end"))
+
+
+class Over(WeirYardCase):
+    def clear(self, planting=CHARD, **more):
+        body = {"id": new_id()} | more
+        return self.asking.post(f"/api/plantings/{planting}/cleared", body)
+
+    def test_one_press_ends_it_takes_the_picking_and_puts_stalks_on_the_heap(self):
+        layers = len(Heap.objects.get(pk=key("Mill heap")).inputs)
+        said = {"on": "2026-07-10", "grams": 900, "heap_id": str(key("Mill heap"))}
+        reply = self.clear(**said, amount="2 buckets")
+        self.assertEqual(reply.status_code, 200, reply.content)
+        planting = Planting.objects.get(pk=CHARD)
+        self.assertEqual(str(planting.ended_on), "2026-07-10")
+        picked = Harvest.objects.filter(planting=planting).latest("picked_on")
+        self.assertEqual((picked.grams, str(picked.picked_on)), (900, "2026-07-10"))
+        laid = Heap.objects.get(pk=key("Mill heap")).inputs
+        self.assertEqual(len(laid), layers + 1)
+        self.assertEqual(laid[-1]["material"], "vegetable_scraps_mixed")
+        self.asking.post("/api/undo", {"change_id": reply.json()["change_id"]})
+        self.assertIsNone(Planting.objects.get(pk=CHARD).ended_on)
+        self.assertEqual(len(Heap.objects.get(pk=key("Mill heap")).inputs), layers)
+
+    def test_cleared_before_sown_is_refused_and_sick_stalks_go_on_no_heap(self):
+        self.assert_refused(self.clear(on="2026-01-01"), 422, "on")
+        self.assert_refused(self.clear(on="2026-08-01"), 422, "on")
+        kale = str(key("planting kale"))
+        reply = self.clear(kale, heap_id=str(key("Mill heap")), sick=True)
+        self.assertIn("clubroot", self.assert_refused(reply, 422, "heap_id")["read"])
+        self.assertIsNone(Planting.objects.get(pk=kale).ended_on)
+
+    def test_what_follows_puts_the_same_group_last_and_says_why(self):
+        found = self.asking.get(f"/api/fills/{BED}/follows").json()
+        self.assertTrue(found["crops"])
+        again = [one["key"] for one in found["crops"] if one["against"]]
+        clear = [one["key"] for one in found["crops"] if not one["against"]]
+        self.assertNotIn("beetroot", clear)  # chard, a beet, stands there
+        self.assertEqual([one["key"] for one in found["crops"]], clear + again)
+        self.assertTrue(all(one["green"] for one in found["green"]))
+        page = self.asking.get(f"/api/plantings/{CHARD}/page").json()
+        self.assertIn("three years apart", page["again_against"])
+        pots = self.asking.get(f"/api/plantings/{key('planting aubergine 1')}/page").json()
+        self.assertEqual(pots["again_against"], "")  # fresh mix knows no rotation
+
+
+class AwayCase(WeirYardCase):
+    def go(self, since, until, waters="helper"):
+        body = {"id": new_id(), "from_on": since, "to_on": until, "waters": waters}
+        return self.asking.post("/api/away", body)
+
+    def feeds(self):
+        events = self.asking.get("/api/plan").json()["events"]
+        return sorted({one["on"] for one in events if one["kind"] == "feed"})
+
+    def test_nothing_is_planned_while_away_nor_in_the_three_days_before(self):
+        self.assertTrue([on for on in self.feeds() if "2026-07-29" <= on <= "2026-08-14"])
+        reply = self.go("2026-08-01", "2026-08-14")
+        self.assertEqual(reply.status_code, 201, reply.content)
+        planned = self.feeds()
+        self.assertFalse([on for on in planned if "2026-07-29" <= on <= "2026-08-14"], planned)
+        self.assertTrue([on for on in planned if on > "2026-08-14"])
+        self.assertIn("Away 1 August", self.asking.get("/api/season").json()["aways"][0]["line"])
+        back = self.asking.post(f"/api/away/{reply.json()['id']}/back", {})
+        self.assertEqual(back.status_code, 200, back.content)
+        self.assertTrue([on for on in self.feeds() if "2026-07-29" <= on <= "2026-08-14"])
+
+    def test_gone_today_nothing_is_fed_and_the_round_says_who_waters(self):
+        self.go("2026-07-14", "2026-07-20", "drip")
+        told = self.asking.get("/api/round").json()
+        self.assertFalse([can for can in told["cans"] if not can["mixed"]])
+        self.assertEqual(told["away"], "Away 14 July to 20 July: it waters itself.")
+
+    def test_days_that_cannot_be_are_a_sentence_each(self):
+        self.assert_refused(self.go("2026-08-14", "2026-08-01"), 422, "to_on")
+        self.assert_refused(self.go("2026-06-01", "2026-06-10"), 422, "to_on")
+        self.assert_refused(self.go("2026-08-01", "2028-08-01"), 422, "to_on")
+        self.go("2026-08-01", "2026-08-14")
+        self.assert_refused(self.go("2026-08-10", "2026-08-20"), 409, "from_on")
+        self.assertEqual(self.go("2026-08-01", "2026-08-02", "a cat").status_code, 422)
+        self.assertEqual(Away.objects.count(), 1)
