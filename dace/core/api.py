@@ -226,6 +226,7 @@ from dace.core.rootzone.records import (
 from dace.core.rootzone.told import followed_steps
 from dace.core.season.climate import Climate, climate, climate_near, climates, climates_near
 from dace.core.season.clock import stage_clock
+from dace.core.season.cold import lives_on
 from dace.core.season.crops import (
     STAGE_WORDS,
     Crop,
@@ -336,8 +337,6 @@ from dace.core.words.scales import PenScale, pen_scale, pen_scales, read_conduct
 from dace.core.words.shares import gain_words, percent_words, share_words
 from dace.core.words.sizes import Size, read_size
 from dace.core.words.tables import rows_of_text, separator_of, text_of
-
-# fmt: off
 from dace.core.year.follows import (
     Follower,
     Rotation,
@@ -348,6 +347,17 @@ from dace.core.year.follows import (
 )
 from dace.core.year.frost import Night, frost_words, harm_chance, leaf_low
 from dace.core.year.learned import WITHIN, Told, learned
+
+# fmt: off
+from dace.core.year.review import (
+    Moved,
+    Plot,
+    Reviewed,
+    a_year_on,
+    lines_for_next,
+    next_ground,
+    wanted_g,
+)
 
 __all__ = [
     "ALSO",
@@ -478,6 +488,7 @@ __all__ = [
     "MixRecipe",
     "MixedCan",
     "Mixture",
+    "Moved",
     "Mulch",
     "MulchKind",
     "NamedWater",
@@ -494,6 +505,7 @@ __all__ = [
     "PenScale",
     "PlaceKind",
     "Plan",
+    "Plot",
     "Portion",
     "Pot",
     "Poured",
@@ -507,6 +519,7 @@ __all__ = [
     "Rehearsed",
     "Remedy",
     "Result",
+    "Reviewed",
     "RootWord",
     "RootZone",
     "Rotation",
@@ -555,6 +568,7 @@ __all__ = [
     "WeatherAsked",
     "Working",
     "Yard",
+    "a_year_on",
     "advise_against",
     "advise_answer",
     "advise_brew",
@@ -680,8 +694,10 @@ __all__ = [
     "learned",
     "ledger",
     "limit_words",
+    "lines_for_next",
     "listed",
     "litres_of_medium",
+    "lives_on",
     "make_plan",
     "material",
     "materials",
@@ -704,6 +720,7 @@ __all__ = [
     "mulches",
     "needs",
     "next_feed",
+    "next_ground",
     "next_readings",
     "not_hot_weeks",
     "number_word",
@@ -812,6 +829,7 @@ __all__ = [
     "usual_of",
     "verdicts",
     "vessel_for",
+    "wanted_g",
     "warm_up",
     "water_from_ec",
     "water_from_report",

@@ -304,6 +304,35 @@ class Away(Kept):
 
 
 @tracked
+class Intended(Kept):
+    """A sowing that is meant: what, how many, where and when; ``planting`` once it is done."""
+
+    garden = models.ForeignKey(Garden, on_delete=models.PROTECT, related_name="intended")
+    fill = models.ForeignKey(Fill, on_delete=models.PROTECT, related_name="intended")
+    crop = models.CharField(max_length=40)
+    called = models.CharField(max_length=60, blank=True, default="")
+    count = models.PositiveIntegerField()
+    sow_on = models.DateField()
+    planting = models.ForeignKey(
+        Planting, null=True, on_delete=models.PROTECT, related_name="intended"
+    )
+
+    class Meta:
+        ordering = ["sow_on", "created_at"]
+        constraints = [
+            models.CheckConstraint(condition=Q(count__gte=1), name="intended_has_a_plant")
+        ]
+
+    def __str__(self) -> str:
+        return f"{self.grown.counted(self.count)} on {self.fill}"
+
+    @property
+    def grown(self) -> Crop:
+        """The crop with its figures."""
+        return alike(self.crop, self.called)
+
+
+@tracked
 class StageSeen(Kept):
     """A look at a planting: the stage it was seen at. The stage clock is set by these."""
 

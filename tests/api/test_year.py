@@ -87,3 +87,62 @@ class AwayCase(WeirYardCase):
         self.assert_refused(self.go("2026-08-10", "2026-08-20"), 409, "from_on")
         self.assertEqual(self.go("2026-08-01", "2026-08-02", "a cat").status_code, 422)
         self.assertEqual(Away.objects.count(), 1)
+
+
+class LookedBackAt(WeirYardCase):
+    def test_the_year_says_what_each_got_beside_what_it_wanted(self):
+        page = self.asking.get("/api/year/2026").json()
+        self.assertEqual(page["years"], [2026])
+        tub = next(one for one in page["grew"] if one["place"] == "Gutter")
+        shares = {one["name"]: one for one in tub["shares"]}
+        doses = [
+            one
+            for one in self.asking.get("/api/notebook?limit=200").json()["doses"]
+            if one["stop"] == "Gutter"
+        ]
+        litres = sum(float(one["litres"].replace(",", "")) for one in doses)
+        self.assertAlmostEqual(tub["litres"], litres, delta=0.1)
+        mg = sum(float(one["mg_l"]["K"].replace(",", "")) * float(one["litres"]) for one in doses)
+        self.assertAlmostEqual(float(shares["K"]["given"].split()[0]), mg / 1000, delta=0.15)
+        self.assertLessEqual(len(page["lines"]), 3)
+        self.assertIn("Does Fruiting liquid", page["tried"][0]["title"])
+        self.assertIn("June comfrey", [one["name"] for one in page["brewed"]])
+        table = self.asking.get("/api/year-table/2026.csv")
+        self.assertEqual(table["Content-Type"].split(";")[0], "text/csv")
+        self.assertEqual(len(table.content.decode().splitlines()), len(page["grew"]) + 1)
+        self.assertEqual(self.asking.get("/api/year/20260").status_code, 422)
+
+    def test_next_year_is_proposed_rotated_accepted_and_sown_on_its_day(self):
+        told = self.asking.get("/api/year/next").json()
+        self.assertEqual(told["year"], 2027)
+        names = {one["name"]: one for one in told["proposed"]}
+        chard = names["12 chard plants"]
+        self.assertEqual(chard["sow_on"], "2027-04-12")
+        self.assertNotEqual(chard["place"], "Sluice bed, chard end")  # a beet stood there
+        self.assertNotIn("strawberry", {one["crop"] for one in told["proposed"]})
+        tub = next(one for one in told["proposed"] if one["crop"] == "aubergine")
+        self.assertIn("tub", tub["place"])  # fresh mix knows no rotation
+        body = {name: chard[name] for name in ("fill_id", "crop", "called", "count", "sow_on")}
+        late = body | {"id": new_id(), "sow_on": "2026-01-01"}
+        self.assert_refused(self.asking.post("/api/intended", late), 422, "sow_on")
+        meant = self.asking.post("/api/intended", body | {"id": new_id()})
+        self.assertEqual(meant.status_code, 201, meant.content)
+        after = self.asking.get("/api/year/next").json()
+        self.assertNotIn("12 chard plants", {one["name"] for one in after["proposed"]})
+        self.assertEqual([one["name"] for one in after["meant"]], ["12 chard plants"])
+        self.assertEqual(self.asking.get("/api/round").json()["sow"], [])
+        now = self.asking.post(
+            "/api/intended", body | {"id": new_id(), "sow_on": "2026-07-14", "crop": "turnip"}
+        )
+        due = self.asking.get("/api/round").json()["sow"]
+        self.assertEqual([one["name"] for one in due], ["12 turnips"])
+        sown = {"id": new_id(), "stand_id": new_id()}
+        path = f"/api/intended/{now.json()['id']}"
+        self.assertEqual(self.asking.post(f"{path}/sown", sown).status_code, 201)
+        self.assertEqual(self.asking.post(f"{path}/sown", sown).status_code, 201)  # once
+        self.assertEqual(str(Planting.objects.get(pk=sown["id"]).started_on), "2026-07-14")
+        again = {"id": new_id(), "stand_id": new_id()}
+        self.assert_refused(self.asking.post(f"{path}/sown", again), 409, "intended_id")
+        gone = self.asking.post(f"/api/intended/{meant.json()['id']}/drop", {})
+        self.assertEqual(gone.status_code, 200)
+        self.assertEqual(self.asking.get("/api/year/next").json()["meant"], [])

@@ -51,3 +51,15 @@ class RoundTheYear(BrowserCase):
         self.page.goto(f"{self.live_server_url}/season")
         self.press("Not away after all")
         expect(line).to_have_count(0)
+
+    def test_the_year_is_looked_back_at_and_the_next_accepted_in_a_press(self):
+        self.look_round("year")
+        expect(self.page.get_by_role("heading", name="What to do otherwise")).to_be_visible()
+        chard = self.page.get_by_role("button", name=re.compile("Yes.*12 chard plants"))
+        chard.click()
+        meant = self.page.get_by_role("region", name="Meant to be sown")
+        expect(meant.get_by_text("12 chard plants", exact=True).first).to_be_visible()
+        expect(chard).to_have_count(0)
+        self.assert_axe_finds_nothing_grave()
+        meant.get_by_role("button", name="Drop 12 chard plants").click()
+        expect(chard).to_be_visible()

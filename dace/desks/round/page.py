@@ -29,9 +29,11 @@ from dace.desks.shared.leaves import leaves_now
 from dace.desks.shared.stops import stop_name
 from dace.desks.shared.verdicts import QuestionOut, VerdictOut, verdict_out
 from dace.desks.year.away import back_line, to_come
+from dace.desks.year.page import meant_out
 from dace.feeding.ticks import done_today, servings
 from dace.feeding.verdicts import StopVerdict, judged
 from dace.garden.greening import green_stands
+from dace.garden.intending import intended
 from dace.garden.reads import garden_of
 from dace.garden.services import today
 from dace.households.changes import changes_of
@@ -98,6 +100,7 @@ def _round(scope: Scope) -> RoundOut:
         asks=asks,
         trials=[_trial(task) for task in tasks(scope) if not _in_a_block(task, cans)],
         over=_over(scope, found.stops, on),
+        sow=[meant_out(one, on) for one in intended(scope) if one.sow_on <= on][:_FEW_SOWN],
         away=_away(scope, on),
         shed=shed,
         waits=_waits([r for r in out if not r.kind.block and r.one.fill_id not in ticked]),
@@ -108,6 +111,7 @@ def _round(scope: Scope) -> RoundOut:
 
 _ASKED_D = 21
 _FEW_OVER = 2
+_FEW_SOWN = 3
 
 
 def _over(scope: Scope, stops: Sequence[StopVerdict], on: date) -> list[RoundOverOut]:

@@ -10,6 +10,7 @@ from dace.desks.shared.figures import StepOut
 from dace.desks.shared.out import Out
 from dace.desks.shared.recipe import RecipeLineOut
 from dace.desks.shared.verdicts import GoOut, PortionOut, QuestionOut
+from dace.desks.year.schemas import MeantOut
 
 
 class RoundDoneOut(Out):
@@ -259,6 +260,7 @@ class RoundOut(Out):
     asks: list[RoundAskOut]
     trials: list[RoundTrialOut]
     over: list[RoundOverOut]
+    sow: list[MeantOut]
     away: str
     shed: list[RoundShedOut]
     waits: list[RoundWaitsOut]

@@ -64,3 +64,104 @@ class AwayOut(Out):
     waters: str
     line: str
     begun: bool
+
+
+class GotOut(Out):
+    """A nutrient: what was given, and what they wanted."""
+
+    name: str
+    given: str
+    wanted: str
+
+
+class GrewOut(Out):
+    """A planting's year: where, when, what it got beside what it wanted, what was picked."""
+
+    planting_id: uuid.UUID
+    name: str
+    place: str
+    span: str
+    shares: list[GotOut]
+    litres: float
+    picked: str
+
+
+class BrewedOut(Out):
+    """A brew that ended that year."""
+
+    name: str
+    text: str
+    thrown: bool
+
+
+class TriedOut(Out):
+    """A trial of that year."""
+
+    trial_id: uuid.UUID
+    title: str
+
+
+class YearOut(Out):
+    """A year looked back at; ``lines`` are for the next, ``years`` those that can be seen."""
+
+    year: int
+    years: list[int]
+    grew: list[GrewOut]
+    brewed: list[BrewedOut]
+    tried: list[TriedOut]
+    cans: int
+    litres: str
+    hours: str
+    lines: list[str]
+
+
+class ProposedOut(Out):
+    """A crop of this year once more: where, when, and what rotation says against it."""
+
+    planting_id: uuid.UUID
+    crop: str
+    called: str
+    count: int
+    fill_id: uuid.UUID
+    name: str
+    place: str
+    why: str
+    against: str
+    sow_on: date
+
+
+class MeantOut(Out):
+    """A sowing that was accepted."""
+
+    id: uuid.UUID
+    name: str
+    place: str
+    place_id: uuid.UUID
+    sow_on: date
+    due: bool
+
+
+class NextYearOut(Out):
+    """Next year proposed, and what was accepted of it."""
+
+    year: int
+    proposed: list[ProposedOut]
+    meant: list[MeantOut]
+
+
+class IntendIn(Schema):
+    """A sowing to mean."""
+
+    id: uuid.UUID
+    fill_id: uuid.UUID
+    crop: Annotated[str, Field(max_length=60)]
+    called: Annotated[str, Field(max_length=60)] = ""
+    count: Annotated[int, Field(ge=1, le=100_000)]
+    sow_on: date
+
+
+class SownIn(Schema):
+    """Ids of the planting and stand that a meant sowing becomes."""
+
+    id: uuid.UUID
+    stand_id: uuid.UUID

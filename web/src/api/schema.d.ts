@@ -1140,6 +1140,66 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/intended": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Mean
+         * @description Mean to sow something.
+         */
+        post: operations["intend_sowing"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/intended/{row_id}/drop": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Dropped
+         * @description It is not meant any more.
+         */
+        post: operations["drop_intended"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/intended/{row_id}/sown": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Sown
+         * @description It is sown today.
+         */
+        post: operations["sow_intended"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/invitations": {
         parameters: {
             query?: never;
@@ -3184,6 +3244,66 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/year-table/{year}.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * The year as a table
+         * @description A year's plantings as a table.
+         */
+        get: operations["year_csv"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/year/next": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Coming
+         * @description Next year proposed from this one.
+         */
+        get: operations["next_year"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/year/{year}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * One Year
+         * @description A year looked back at.
+         */
+        get: operations["year"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/{kind}/{row_id}/put-away": {
         parameters: {
             query?: never;
@@ -3751,6 +3871,18 @@ export interface components {
             id: string;
             /** Kind */
             kind: string;
+        };
+        /**
+         * BrewedOut
+         * @description A brew that ended that year.
+         */
+        BrewedOut: {
+            /** Name */
+            name: string;
+            /** Text */
+            text: string;
+            /** Thrown */
+            thrown: boolean;
         };
         /**
          * BrokenOut
@@ -4964,6 +5096,18 @@ export interface components {
             name: string;
         };
         /**
+         * GotOut
+         * @description A nutrient: what was given, and what they wanted.
+         */
+        GotOut: {
+            /** Given */
+            given: string;
+            /** Name */
+            name: string;
+            /** Wanted */
+            wanted: string;
+        };
+        /**
          * GreenManureIn
          * @description A stand that is cut: how large, how old, where it goes, how warm the soil is [°C].
          */
@@ -5040,6 +5184,29 @@ export interface components {
              * Format: date
              */
             sown_on: string;
+        };
+        /**
+         * GrewOut
+         * @description A planting's year: where, when, what it got beside what it wanted, what was picked.
+         */
+        GrewOut: {
+            /** Litres */
+            litres: number;
+            /** Name */
+            name: string;
+            /** Picked */
+            picked: string;
+            /** Place */
+            place: string;
+            /**
+             * Planting Id
+             * Format: uuid
+             */
+            planting_id: string;
+            /** Shares */
+            shares: components["schemas"]["GotOut"][];
+            /** Span */
+            span: string;
         };
         /**
          * HabitsOut
@@ -5409,6 +5576,36 @@ export interface components {
             own_id: string | null;
             /** Particle */
             particle: string;
+        };
+        /**
+         * IntendIn
+         * @description A sowing to mean.
+         */
+        IntendIn: {
+            /**
+             * Called
+             * @default
+             */
+            called: string;
+            /** Count */
+            count: number;
+            /** Crop */
+            crop: string;
+            /**
+             * Fill Id
+             * Format: uuid
+             */
+            fill_id: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * Sow On
+             * Format: date
+             */
+            sow_on: string;
         };
         /**
          * InvitationOut
@@ -6135,6 +6332,33 @@ export interface components {
             word: ("low" | "comfortable" | "rising" | "too_salty" | "burning") | "";
         };
         /**
+         * MeantOut
+         * @description A sowing that was accepted.
+         */
+        MeantOut: {
+            /** Due */
+            due: boolean;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Name */
+            name: string;
+            /** Place */
+            place: string;
+            /**
+             * Place Id
+             * Format: uuid
+             */
+            place_id: string;
+            /**
+             * Sow On
+             * Format: date
+             */
+            sow_on: string;
+        };
+        /**
          * MeasureIn
          * @description A measure: what it holds and its finest mark as typed; a spoon needs no mark.
          */
@@ -6471,6 +6695,18 @@ export interface components {
             waits: string;
             /** Worthwhile Percent */
             worthwhile_percent: number;
+        };
+        /**
+         * NextYearOut
+         * @description Next year proposed, and what was accepted of it.
+         */
+        NextYearOut: {
+            /** Meant */
+            meant: components["schemas"]["MeantOut"][];
+            /** Proposed */
+            proposed: components["schemas"]["ProposedOut"][];
+            /** Year */
+            year: number;
         };
         /**
          * NoteOut
@@ -7656,6 +7892,41 @@ export interface components {
             written: number;
         };
         /**
+         * ProposedOut
+         * @description A crop of this year once more: where, when, and what rotation says against it.
+         */
+        ProposedOut: {
+            /** Against */
+            against: string;
+            /** Called */
+            called: string;
+            /** Count */
+            count: number;
+            /** Crop */
+            crop: string;
+            /**
+             * Fill Id
+             * Format: uuid
+             */
+            fill_id: string;
+            /** Name */
+            name: string;
+            /** Place */
+            place: string;
+            /**
+             * Planting Id
+             * Format: uuid
+             */
+            planting_id: string;
+            /**
+             * Sow On
+             * Format: date
+             */
+            sow_on: string;
+            /** Why */
+            why: string;
+        };
+        /**
          * PulseOut
          * @description How far the garden's rows have got, and its day: another one, and a page reads again.
          */
@@ -8420,6 +8691,8 @@ export interface components {
             rhythm_new: boolean;
             /** Shed */
             shed: components["schemas"]["RoundShedOut"][];
+            /** Sow */
+            sow: components["schemas"]["MeantOut"][];
             /** Title */
             title: string;
             /**
@@ -9344,6 +9617,22 @@ export interface components {
             key: string;
             /** Sown On */
             sown_on?: string | null;
+        };
+        /**
+         * SownIn
+         * @description Ids of the planting and stand that a meant sowing becomes.
+         */
+        SownIn: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * Stand Id
+             * Format: uuid
+             */
+            stand_id: string;
         };
         /**
          * SpanIn
@@ -10276,6 +10565,19 @@ export interface components {
             waits: components["schemas"]["WaitsOut"][];
         };
         /**
+         * TriedOut
+         * @description A trial of that year.
+         */
+        TriedOut: {
+            /** Title */
+            title: string;
+            /**
+             * Trial Id
+             * Format: uuid
+             */
+            trial_id: string;
+        };
+        /**
          * TurnIn
          * @description Which sum: the same turn and seed ask the same.
          */
@@ -10609,6 +10911,30 @@ export interface components {
             id: string;
             /** Summary */
             summary: string;
+        };
+        /**
+         * YearOut
+         * @description A year looked back at; ``lines`` are for the next, ``years`` those that can be seen.
+         */
+        YearOut: {
+            /** Brewed */
+            brewed: components["schemas"]["BrewedOut"][];
+            /** Cans */
+            cans: number;
+            /** Grew */
+            grew: components["schemas"]["GrewOut"][];
+            /** Hours */
+            hours: string;
+            /** Lines */
+            lines: string[];
+            /** Litres */
+            litres: string;
+            /** Tried */
+            tried: components["schemas"]["TriedOut"][];
+            /** Year */
+            year: number;
+            /** Years */
+            years: number[];
         };
     };
     responses: {
@@ -12850,6 +13176,114 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["BroughtOut"];
+                };
+            };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
+        };
+    };
+    intend_sowing: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["IntendIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
+        };
+    };
+    drop_intended: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                row_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
+        };
+    };
+    sow_intended: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                row_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SownIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
                 };
             };
             400: components["responses"]["E400"];
@@ -16797,6 +17231,104 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
+        };
+    };
+    year_csv: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                year: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
+        };
+    };
+    next_year: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NextYearOut"];
+                };
+            };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
+        };
+    };
+    year: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                year: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["YearOut"];
                 };
             };
             400: components["responses"]["E400"];

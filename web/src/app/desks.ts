@@ -13,6 +13,7 @@ export type PagePath =
   | '/place'
   | '/walk'
   | '/roots'
+  | '/year'
   | '/signs'
   | '/trials'
   | '/trial'

@@ -17,6 +17,7 @@ const { navigate, route } = createRouter({
   '/shelf/heap': () => import('../desks/solids/HeapPage.svelte'),
   '/heap': () => import('../desks/solids/SolidsPage.svelte'),
   '/season': () => import('../desks/season/SeasonPage.svelte'),
+  '/year': () => import('../desks/year/YearPage.svelte'),
   '/season/planting': () => import('../desks/season/PlantingPage.svelte'),
   '/place': () => import('../desks/place/PlacePage.svelte'),
   '/roots': () => import('../desks/place/RootsPage.svelte'),

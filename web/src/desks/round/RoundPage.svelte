@@ -19,6 +19,7 @@
   import { blocksOf, placesOf, round } from './round.svelte';
   import RoundCan from './RoundCan.svelte';
   import Shed from './Shed.svelte';
+  import SowBlock from './SowBlock.svelte';
   import TrialTask from './TrialTask.svelte';
   import Waits from './Waits.svelte';
 
@@ -112,6 +113,7 @@
         {/if}
       </div>
     {/each}
+    {#each data.sow.filter((one) => here(one.place_id)) as sow (sow.id)}<SowBlock {sow} />{/each}
     {#each data.over.filter((one) => here(one.place_id)) as over (over.planting_id)}
       <OverBlock {over} />
     {/each}

@@ -20,7 +20,7 @@
     <text x={mark.x} y="34">{mark.name}</text>
   {/each}
   {#each frosts as one (one.on)}
-    <path class="frost" d="M{x(one.on)} 22v18M{x(one.on) - 4} 26l8 8m0 -8l-8 8" />
+    <path class="frost" d="M{x(one.on)} 16v8m-3.5 -6l7 4m0 -4l-7 4" />
     <text class="cold" x={Math.min(Math.max(x(one.on), 50), width - 50)} y="14">{one.text}</text>
   {/each}
   <text class="now" x={Math.min(Math.max(today, 24), width - 24)} y="14">today</text>

@@ -5,6 +5,7 @@
   import { working } from '../../app/working.svelte';
   import { session } from '../../app/session.svelte';
   import Button from '../../ui/Button.svelte';
+  import ButtonLink from '../../ui/ButtonLink.svelte';
   import Message from '../../ui/Message.svelte';
   import Page from '../../ui/Page.svelte';
   import LedgerPanel from './LedgerPanel.svelte';
@@ -78,6 +79,7 @@
     <Button disabled={season.ahead >= FURTHEST} onclick={() => (season.ahead += 4)}>Later</Button>
     <Button onclick={() => (tryOpen = true)}>Try it out first</Button>
     <Button onclick={() => (calendarOpen = true)}>Calendar</Button>
+    <ButtonLink href="/year">The year</ButtonLink>
     {#if session.owner}<Button onclick={() => (awayOpen = true)}>Away</Button>{/if}
     {#if session.owner}<Button onclick={() => (weatherOpen = true)}>Own weather</Button>{/if}
     <Button onclick={() => print()}>Print</Button>
