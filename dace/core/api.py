@@ -18,7 +18,7 @@ from dace.core.brew.extraction import SPREAD_ONLY, Method, method, methods, modi
 from dace.core.brew.purpose import Purpose, purpose_of, suits
 from dace.core.brew.recipe import Recipe, RecipeItem
 from dace.core.brew.told import brew_working
-from dace.core.brew.weighed import BrewReading, weigh
+from dace.core.brew.weighed import BrewReading, batch_told, weigh
 from dace.core.can.answer import Answer, Beside, CanAsked, answer, warm_up
 from dace.core.can.capping import CapCheck
 from dace.core.can.correcting import Correction, Misread, correct_can
@@ -55,6 +55,7 @@ from dace.core.can.stock import StockSolution, stock_for, stock_solution
 from dace.core.can.strength import format_strength, parse_strength
 from dace.core.can.usual import For, stops_of, usual_of
 from dace.core.can.vessels import Cans, read_litres_each, read_pack, read_rate, split_into_cans
+from dace.core.draws.learned import WITHIN, Told, learned, scatter
 from dace.core.draws.spreads import Array as Numbers
 from dace.core.errors import DaceError
 from dace.core.fed.evenings import DAYS as EVENINGS
@@ -346,7 +347,6 @@ from dace.core.year.follows import (
     usual_frosts,
 )
 from dace.core.year.frost import Night, frost_words, harm_chance, leaf_low
-from dace.core.year.learned import WITHIN, Told, learned
 
 # fmt: off
 from dace.core.year.review import (
@@ -588,6 +588,7 @@ __all__ = [
     "as_pour_through",
     "balances",
     "barred",
+    "batch_told",
     "bean_test",
     "blend",
     "bottle_contents",
@@ -783,6 +784,7 @@ __all__ = [
     "say",
     "scale_spelt",
     "scales",
+    "scatter",
     "season_nitrogen_g_m2",
     "separator_of",
     "setting",

@@ -46,8 +46,8 @@ from dace.households.models import Household, Membership, User
 from dace.households.scope import Scope
 from dace.households.services import forget_household
 from dace.measuring.services import NewPen, NewReading, calibrate, log_reading, save_pen
+from dace.shelf.as_core import core_recipe
 from dace.shelf.brewing import NewBrew, Said, do_step, start_brew
-from dace.shelf.brews import core_recipe
 from dace.shelf.models import Brew
 from dace.shelf.services import NewJar, save_jar
 from dace.shelf.straining import Strained, strain

@@ -10,7 +10,7 @@ from typing import Any
 from dace.core import api as core
 from dace.core.api import BottleContents, Range
 from dace.measuring.models import Reading
-from dace.shelf.brews import core_recipe, day_of, reading_of
+from dace.shelf.as_core import core_recipe, day_of, reading_of
 from dace.shelf.models import Brew, Jar
 
 

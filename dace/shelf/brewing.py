@@ -18,7 +18,8 @@ from dace.households.keeping import new_row
 from dace.households.scope import ConflictError, Scope
 from dace.measuring.models import Subject
 from dace.measuring.services import past_instant, subject_of
-from dace.shelf.brews import ONE_PRESS, core_recipe, day_of
+from dace.shelf.as_core import core_recipe, day_of
+from dace.shelf.brews import ONE_PRESS
 from dace.shelf.models import Brew, BrewEvent, OwnMaterial
 from dace.shelf.recipes import ingredients_of
 from dace.shelf.seen import checked, remember

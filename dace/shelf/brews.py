@@ -11,16 +11,16 @@ from typing import Literal
 from django.db.models import Prefetch, QuerySet
 
 from dace.core import api as core
-from dace.core.api import BrewEstimate, BrewReading, PenReading, Recipe
+from dace.core.api import BrewEstimate, BrewReading, Recipe
 from dace.garden.models import Water
-from dace.garden.reads import core_water
 from dace.households.scope import NotFoundError, Scope
 from dace.households.version import remembered
 from dace.measuring.models import Reading, Subject
+from dace.shelf.as_core import day_of, reading_of
 from dace.shelf.models import Brew, BrewEvent
-from dace.shelf.recipes import ingredients_of
+from dace.shelf.taught import taught
 
-_LEAST_DAYS, _MOST_DAYS, _LAST_DAY = 14, 90, 119.0
+_LEAST_DAYS, _MOST_DAYS = 14, 90
 
 
 ONE_PRESS = (BrewEvent.Kind.STIR, BrewEvent.Kind.VENT)
@@ -66,38 +66,6 @@ class BrewRecord:
     def due(self) -> tuple[StepRecord, ...]:
         """What is due today."""
         return tuple(step for step in self.steps if step.due)
-
-
-def core_recipe(brew: Brew) -> Recipe:
-    """What went in, as the core knows it."""
-    return Recipe(
-        method=brew.method,
-        ingredients=ingredients_of(tuple(brew.ingredients)),
-        volume_l=brew.volume_l,
-        water=core_water(brew.water),
-        temperature_c=brew.temperature_c,
-        acid_percent=brew.acid_percent,
-        handling=tuple(brew.handling),
-        first_run_days=brew.after_days,
-    )
-
-
-def day_of(brew: Brew, at: datetime) -> float:
-    """Days since it began."""
-    return max(0.0, (at - brew.started_at).total_seconds() / 86_400)
-
-
-def core_readings(scope: Scope, brew: Brew) -> tuple[BrewReading, ...]:
-    """Its readings as the core knows them; one query."""
-    rows = Reading.objects.weighing(scope).filter(subject_id=brew.subject_id)
-    return tuple(reading_of(brew, row) for row in rows)
-
-
-def reading_of(brew: Brew, row: Reading, strained_day: float | None = None) -> BrewReading:
-    """One reading: what the pen saw at 25 C, of how thin a mixture, on which day at most."""
-    pen = PenReading(row.value, row.scale, row.temperature_c, row.compensates)
-    day = min(day_of(brew, row.taken_at), _LAST_DAY if strained_day is None else strained_day)
-    return BrewReading(round(day, 2), core.reading_at_25(pen).value, row.parts_water)
 
 
 def brews(scope: Scope) -> tuple[BrewRecord, ...]:
@@ -172,7 +140,7 @@ def _ended(events: tuple[BrewEvent, ...]) -> BrewEvent | None:
 
 def _record(scope: Scope, brew: Brew, read: tuple[Reading, ...]) -> BrewRecord:
     events: tuple[BrewEvent, ...] = tuple(brew.done)  # type: ignore[attr-defined]
-    recipe = core_recipe(brew)
+    recipe = taught(scope, brew)
     ended = _ended(events)
     state = _STATES[ended.kind if ended else ""]
     day = day_of(brew, ended.at if ended else scope.now)

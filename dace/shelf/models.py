@@ -217,6 +217,17 @@ class BrewEvent(Kept):
 
 
 @tracked
+class Forgotten(Kept):
+    """What was learned of a recipe here before a moment counts no more."""
+
+    what = models.CharField(max_length=300)
+    at = models.DateTimeField()
+
+    def __str__(self) -> str:
+        return f"forgotten: {self.what}"
+
+
+@tracked
 class SeenTo(Kept):
     """A caution that only the gardener can settle, seen to for one jar or brew (``about``)."""
 

@@ -16,9 +16,11 @@ from dace.households.keeping import new_row
 from dace.households.scope import ConflictError, Scope
 from dace.measuring.models import Subject
 from dace.measuring.services import subject_of
+from dace.shelf.as_core import core_readings, day_of
 from dace.shelf.brewing import MOST_BOTTLED, on_its_way
-from dace.shelf.brews import brews, core_readings, core_recipe, day_of
+from dace.shelf.brews import brews
 from dace.shelf.models import Brew, BrewEvent, Jar
+from dace.shelf.taught import taught
 
 
 @dataclass(frozen=True)
@@ -47,7 +49,7 @@ def strain(scope: Scope, brew_id: uuid.UUID, new: Strained) -> Jar:
     if repeat is not None:
         return repeat
     brew = on_its_way(scope, brew_id)
-    recipe, day = core_recipe(brew), day_of(brew, scope.now)
+    recipe, day = taught(scope, brew), day_of(brew, scope.now)
     found = core.estimate(recipe, 1)
     most = MOST_BOTTLED * found.volume_l
     if not 0 < new.litres <= most:

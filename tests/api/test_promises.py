@@ -53,6 +53,7 @@ READS = {
     "/api/season": (16, 280),
     "/api/fills/{fill}/follows": (9, 400),
     "/api/year/{year}": (30, 900),
+    "/api/learned": (8, 60),
     "/api/year/next": (24, 900),
     "/api/year-table/{year}.csv": (30, 900),
     "/api/round": (30, 300),

@@ -4,6 +4,7 @@ from dace.demo.keys import key
 from dace.garden.models import Away, Harvest, Planting
 from dace.shelf.models import Heap
 from tests.api.base import WeirYardCase, new_id
+from tests.api.test_newcomers import OwnGarden
 
 CHARD = str(key("planting chard"))
 BED = str(key("fill Sluice bed, chard end"))
@@ -146,3 +147,51 @@ class LookedBackAt(WeirYardCase):
         gone = self.asking.post(f"/api/intended/{meant.json()['id']}/drop", {})
         self.assertEqual(gone.status_code, 200)
         self.assertEqual(self.asking.get("/api/year/next").json()["meant"], [])
+
+
+class Learned(OwnGarden):
+    def batch(self, at, value):
+        water = self.own.get("/api/setup").json()["waters"]
+        if not water:
+            self.water = new_id()
+            rain = {"name": "butt", "kind": "rain"}
+            self.assertEqual(self.own.put(f"/api/waters/{self.water}", rain).status_code, 200)
+        brew = new_id()
+        body = {"id": brew, "name": f"Nettle {at}", "method": "cold_steep", "liquid": "9 L"}
+        body |= {"ingredients": [{"material": "nettle_fresh", "amount": "900 g"}]}
+        body |= {"water_id": self.water, "started_at": f"{at}T17:00:00Z"}
+        begun = self.own.post("/api/brews", body)
+        self.assertEqual(begun.status_code, 201, begun.content)
+        page = self.own.get(f"/api/brews/{brew}").json()
+        if value:
+            told = {"id": new_id(), "subject_id": page["subject_id"], "value": value}
+            read = self.own.post("/api/readings", told)
+            self.assertEqual(read.status_code, 201, read.content)
+            return read.json()["change_id"]
+        return page["figures"]["ec"]
+
+    def test_own_batches_teach_the_next_undo_and_forgetting_unteach(self):
+        at = "2026-07-10"
+        before = self.batch(at, None)
+        day = len(before["likely"]) - 1
+        changes = [self.batch("2026-07-09", before["likely"][4] * 0.6) for _ in range(3)]
+        (one,) = self.own.get("/api/learned").json()["learned"]
+        self.assertIn("three batches read", one["evidence"])
+        self.assertIn("weaker", one["starts"])
+        after = self.batch("2026-07-11", None)
+        day = min(day, len(after["likely"]) - 1)
+        self.assertLess(after["likely"][day], 0.9 * before["likely"][day])
+        wide = [found["high"][day] / found["low"][day] for found in (before, after)]
+        self.assertLess(wide[1], wide[0])
+        self.own.post("/api/undo", {"change_id": changes[0]})
+        (one,) = self.own.get("/api/learned").json()["learned"]
+        self.assertIn("two batches read", one["evidence"])
+        gone = self.own.post("/api/learned/forget", {"id": new_id(), "what": one["what"]})
+        self.assertEqual(gone.status_code, 201)
+        self.assertEqual(self.own.get("/api/learned").json()["learned"], [])
+        again = self.own.post("/api/learned/forget", {"id": new_id(), "what": one["what"]})
+        self.assert_refused(again, 422, "what")
+
+    def test_what_is_simulated_teaches_nothing(self):
+        told = self.asking.get("/api/learned").json()
+        self.assertEqual((told["learned"], told["simulated"]), ([], True))

@@ -6,6 +6,7 @@ from dataclasses import dataclass
 
 from dace.core.brew.acid import ACETIC, mineral_of, most_calcium
 from dace.core.brew.extraction import method, modifier
+from dace.core.draws.learned import Told
 from dace.core.errors import DaceError
 from dace.core.figures import Range, judgement
 from dace.core.matter.chemistry import atomic_weight
@@ -61,7 +62,8 @@ class Recipe:
 
     ``acid_percent`` is of the liquid [g acetic acid in 100 mL], 0 for water. ``handling``
     are keys of modifiers, such as ``unstirred`` or ``mesh_bag``. ``first_run_days`` is how
-    long the same solids were soaked before; None for a first run.
+    long the same solids were soaked before; None for a first run. ``past`` is what readings of
+    this household's earlier batches of it said.
     """
 
     method: str
@@ -72,6 +74,7 @@ class Recipe:
     acid_percent: float = 0.0
     handling: tuple[str, ...] = ()
     first_run_days: float | None = None
+    past: tuple[Told, ...] = ()
 
     def __post_init__(self) -> None:
         method(self.method)

@@ -3,19 +3,22 @@
 from __future__ import annotations
 
 import math
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import lru_cache
 
 import numpy as np
 from numpy.typing import NDArray
 
-from dace.core.brew.ec import diluted_ec
+from dace.core.brew.days import ready_days
+from dace.core.brew.ec import brew_ec, diluted_ec
 from dace.core.brew.liquid import liquid
 from dace.core.brew.model import Model
 from dace.core.brew.recipe import Recipe
-from dace.core.draws.ensemble import DRAWS, first_draws, reweighed, student_log_like
+from dace.core.draws.ensemble import DRAWS, LogLike, first_draws, reweighed, student_log_like
+from dace.core.draws.learned import Told, learned, scatter
+from dace.core.draws.spreads import Z
 from dace.core.errors import DaceError
-from dace.core.figures import judgement
+from dace.core.figures import Range, judgement
 
 Array = NDArray[np.float64]
 MOST_DAYS = 120
@@ -78,6 +81,8 @@ def weigh(
 def _weighed(recipe: Recipe, readings: tuple[BrewReading, ...], seed: int, draws: int) -> Weighed:
     model = Model(recipe)
     prior = first_draws(seed, model.unknowns, draws)
+    if recipe.past:
+        prior = reweighed(prior, _taught(model, prior, recipe.past), seed + 7)
     if not readings:
         return Weighed(model, prior, ())
     expected = _expected(model, prior, readings)
@@ -100,6 +105,64 @@ def _weighed(recipe: Recipe, readings: tuple[BrewReading, ...], seed: int, draws
         return np.asarray(np.sum(parts, axis=0))
 
     return Weighed(model, reweighed(prior, log_like, seed), conflicts)
+
+
+def _taught(model: Model, prior: Array, past: tuple[Told, ...]) -> LogLike:
+    """The table's draws, drawn to where this household's own batches lay.
+
+    What is taught is the strength as a pen tells it on the day that it is ready: all nutrients
+    go with it as their draws do.
+    """
+    day = np.array([float(round(ready_days(model.recipe)[1]))])
+    before = np.log(_strength(model, prior, day))
+    low, typ, high = (float(np.exp(q)) for q in np.quantile(before, [0.1, 0.5, 0.9]))
+    now = learned("recipe", Range(low, typ, high), past, scatter("recipe", past))
+    old, new = (math.log(one.high / one.low) / (2 * Z) for one in (Range(low, typ, high), now))
+
+    def log_like(z: Array) -> Array:
+        x = np.log(_strength(model, z, day))
+        drawn = ((x - math.log(now.typ)) / new) ** 2 - ((x - math.log(typ)) / old) ** 2
+        return np.asarray(-drawn / 2)
+
+    return log_like
+
+
+def _strength(model: Model, z: Array, day: Array) -> Array:
+    """Conductivity as it stands on a day, shape (draws,)."""
+    found = brew_ec(model, z, liquid(model, z, day), exact=True)[-1]
+    return np.asarray(np.maximum(found, 1e-6))
+
+
+def batch_told(recipe: Recipe, readings: tuple[BrewReading, ...], seed: int = 1) -> Told | None:
+    """What one batch says of where the next one starts, from its sound readings alone.
+
+    Parameters
+    ----------
+    recipe : Recipe
+        As it was begun; what was learned before plays no part.
+    readings : tuple of BrewReading
+        Of this batch.
+    seed : int
+        The same seed gives the same answer.
+
+    Returns
+    -------
+    Told or None
+        ``ln(read / expected)`` of a stranger's estimate and how far a reading may be off; None
+        where no reading is sound.
+    """
+    alone = replace(recipe, past=())
+    model = Model(alone)
+    prior = first_draws(seed, model.unknowns, DRAWS)
+    found = []
+    for reading in readings:
+        (draws,) = _expected(model, prior, (reading,))
+        if _conflict(reading, draws, seed) is None:
+            found.append((math.log(reading.ec_ms_cm / float(np.median(draws))), _scale(reading)))
+    if not found:
+        return None
+    logs = [log for log, _ in found]
+    return Told(sum(logs) / len(logs), min(sd for _, sd in found))
 
 
 def _expected(model: Model, z: Array, readings: tuple[BrewReading, ...]) -> Array:

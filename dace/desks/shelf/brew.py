@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import math
 import uuid
+from dataclasses import replace
 from datetime import date
 from zoneinfo import ZoneInfo
 
@@ -28,6 +29,7 @@ from dace.measuring.models import Reading
 from dace.shelf.brewing import NewBrew, recipe_as_said
 from dace.shelf.brews import BrewRecord, brew_now
 from dace.shelf.seen import seen_to
+from dace.shelf.taught import past_of
 
 Settled = tuple[uuid.UUID | None, dict[str, date]]
 NOTHING_SETTLED: Settled = (None, {})
@@ -116,7 +118,8 @@ def _limits(limits: Limits | None) -> LimitsOut | None:
 
 def preview_brew(scope: Scope, new: NewBrew) -> BrewFiguresOut:
     """A brew that is only thought of; three queries."""
-    recipe, _, _ = recipe_as_said(scope, new, garden_of(scope).measures)
+    recipe, _, items = recipe_as_said(scope, new, garden_of(scope).measures)
+    recipe = replace(recipe, past=past_of(scope, new.method, items))
     found = core.estimate(recipe, _PREVIEW_DAYS)
     return figures(recipe, found, found.ready_day[1])
 

@@ -16,8 +16,8 @@ from dace.feeding.reads import drawn_from, jar_with_stock
 from dace.feeding.verdicts import stop_verdicts
 from dace.garden.reads import garden_of
 from dace.households.scope import Scope
+from dace.shelf.as_core import core_recipe
 from dace.shelf.bottles import BottleStrength, strengths
-from dace.shelf.brews import core_recipe
 from dace.shelf.models import Jar
 from dace.shelf.reads import solids_of, tokens_of, whole_of
 from dace.shelf.seen import seen_to

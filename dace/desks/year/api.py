@@ -10,12 +10,15 @@ from ninja import Path, Router
 
 from dace.desks.shared.written import WrittenOut, written
 from dace.desks.year.follows import follows_page
+from dace.desks.year.learned import learned_page
 from dace.desks.year.page import next_year, year_csv, year_page
 from dace.desks.year.schemas import (
     AwayIn,
     ClearedIn,
     FollowsOut,
+    ForgetIn,
     IntendIn,
+    LearnedPageOut,
     NextYearOut,
     SownIn,
     YearOut,
@@ -23,6 +26,7 @@ from dace.desks.year.schemas import (
 from dace.garden.going import come_back, go_away
 from dace.garden.intending import NewIntended, drop_intended, intend, sow_intended
 from dace.shelf.clearing import Cleared, clear
+from dace.shelf.taught import forget_recipe
 
 router = Router(tags=["year"])
 Year = Annotated[int, Path(ge=1900, le=2200)]
@@ -91,3 +95,15 @@ def sown(request: Any, row_id: uuid.UUID, payload: SownIn) -> Any:
 def dropped(request: Any, row_id: uuid.UUID) -> WrittenOut:
     """It is not meant any more."""
     return written(request.auth, drop_intended(request.auth, row_id).pk)
+
+
+@router.get("/learned", response=LearnedPageOut, operation_id="learned")
+def learned(request: Any) -> LearnedPageOut:
+    """What Dace has learned here."""
+    return learned_page(request.auth)
+
+
+@router.post("/learned/forget", response={201: WrittenOut}, operation_id="forget_learned")
+def forget(request: Any, payload: ForgetIn) -> Any:
+    """A recipe starts from the table again."""
+    return 201, written(request.auth, forget_recipe(request.auth, payload.id, payload.what).pk)

@@ -149,6 +149,29 @@ class NextYearOut(Out):
     meant: list[MeantOut]
 
 
+class LearnedOut(Out):
+    """What own batches of a recipe taught: the evidence, and where the next one starts."""
+
+    what: str
+    name: str
+    evidence: str
+    starts: str
+
+
+class LearnedPageOut(Out):
+    """All that was learned here; ``simulated`` where nothing may be."""
+
+    learned: list[LearnedOut]
+    simulated: bool
+
+
+class ForgetIn(Schema):
+    """What is to be forgotten."""
+
+    id: uuid.UUID
+    what: Annotated[str, Field(max_length=300)]
+
+
 class IntendIn(Schema):
     """A sowing to mean."""
 

@@ -4,12 +4,12 @@ import math
 import random
 import unittest
 
+from dace.core.draws.learned import Told, learned
 from dace.core.errors import DaceError
 from dace.core.figures import Range
 from dace.core.shell import CALCULATORS
 from dace.core.year.follows import against_rotation
 from dace.core.year.frost import STAGES, Night, harm_chance, leaf_low
-from dace.core.year.learned import Told, learned
 from tests.core import counts
 
 TABLE = Range(1.7, 3.4, 6.8)  # ends twice and half the middle: a log sd of ln 2 / 1.2816

@@ -1324,6 +1324,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/learned": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Learned
+         * @description What Dace has learned here.
+         */
+        get: operations["learned"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/learned/forget": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Forget
+         * @description A recipe starts from the table again.
+         */
+        post: operations["forget_learned"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/leave": {
         parameters: {
             query?: never;
@@ -4892,6 +4932,19 @@ export interface components {
             rest: string;
         };
         /**
+         * ForgetIn
+         * @description What is to be forgotten.
+         */
+        ForgetIn: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** What */
+            what: string;
+        };
+        /**
          * FrostOut
          * @description A usual frost of the year: the last of spring or the first of autumn.
          */
@@ -6099,6 +6152,30 @@ export interface components {
             known: boolean;
             /** Material */
             material: string;
+        };
+        /**
+         * LearnedOut
+         * @description What own batches of a recipe taught: the evidence, and where the next one starts.
+         */
+        LearnedOut: {
+            /** Evidence */
+            evidence: string;
+            /** Name */
+            name: string;
+            /** Starts */
+            starts: string;
+            /** What */
+            what: string;
+        };
+        /**
+         * LearnedPageOut
+         * @description All that was learned here; ``simulated`` where nothing may be.
+         */
+        LearnedPageOut: {
+            /** Learned */
+            learned: components["schemas"]["LearnedOut"][];
+            /** Simulated */
+            simulated: boolean;
         };
         /**
          * LeaveIn
@@ -13534,6 +13611,74 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SessionOut"];
+                };
+            };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
+        };
+    };
+    learned: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LearnedPageOut"];
+                };
+            };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
+        };
+    };
+    forget_learned: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ForgetIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
                 };
             };
             400: components["responses"]["E400"];

@@ -14,6 +14,7 @@ export type PagePath =
   | '/walk'
   | '/roots'
   | '/year'
+  | '/learned'
   | '/signs'
   | '/trials'
   | '/trial'

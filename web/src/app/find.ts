@@ -56,6 +56,7 @@ export function allFindable(
   const pages = [
     ...DESKS,
     { path: '/walk' as const, name: 'Walk: one stop at a time' },
+    { path: '/learned' as const, name: 'What Dace has learned here' },
     { path: '/year' as const, name: 'The year, and the next' },
     { path: '/heap' as const, name: 'Heap, soil mix, green manure, mulch, bean test' },
     { path: '/roots' as const, name: 'What the roots say, all along the path' },

@@ -17,6 +17,7 @@ const { navigate, route } = createRouter({
   '/shelf/heap': () => import('../desks/solids/HeapPage.svelte'),
   '/heap': () => import('../desks/solids/SolidsPage.svelte'),
   '/season': () => import('../desks/season/SeasonPage.svelte'),
+  '/learned': () => import('../desks/year/LearnedPage.svelte'),
   '/year': () => import('../desks/year/YearPage.svelte'),
   '/season/planting': () => import('../desks/season/PlantingPage.svelte'),
   '/place': () => import('../desks/place/PlacePage.svelte'),

@@ -65,6 +65,7 @@
           onchange={compare}
         />
       {/if}
+      <ButtonLink href="/learned">What was learned</ButtonLink>
       <ButtonLink href="/api/year-table/{year}.csv">As a table</ButtonLink>
       <Button onclick={() => print()}>Print</Button>
     {/if}

@@ -20,7 +20,8 @@ from dace.core.figures import Range
 
 WITHIN = {"recipe": 0.20, "pace": 0.06, "water": 0.20, "uptake": 0.20, "heap": 0.20, "pen": 0.03}
 """How far what is taught differs from time to time in one household [log sd]."""
-_MOST_OF_TABLE = 0.7
+_MOST_OF_TABLE, _LEAST_BETWEEN = 0.7, 0.3
+_USUAL_COUNTS = 1.5
 
 
 @dataclass(frozen=True)
@@ -37,7 +38,28 @@ class Told:
             raise DaceError("values.sd", f"{self.sd:g}", "a log sd above 0 would do, such as 0.1")
 
 
-def learned(kind: str, table: Range, values: Sequence[Told]) -> Range:
+def scatter(kind: str, values: Sequence[Told]) -> float:
+    """How far this household's own values lie apart [log sd], drawn towards what is usual.
+
+    The usual ``s_w`` counts as much as one or two values more would.
+
+    Examples
+    --------
+    >>> even, wild = [Told(0.1, 0.05)] * 5, [Told(x, 0.05) for x in (-0.6, -0.3, 0.0, 0.3, 0.6)]
+    >>> scatter("recipe", even) < WITHIN["recipe"] < scatter("recipe", wild)
+    True
+    """
+    usual = WITHIN[kind] ** 2
+    if len(values) < 2:
+        return math.sqrt(usual)
+    middle = sum(one.log for one in values) / len(values)
+    apart = sum((one.log - middle) ** 2 for one in values) / (len(values) - 1)
+    read = sum(one.sd**2 for one in values) / len(values)
+    own, more = max(0.0, apart - read), len(values) - 1
+    return math.sqrt((_USUAL_COUNTS * usual + more * own) / (_USUAL_COUNTS + more))
+
+
+def learned(kind: str, table: Range, values: Sequence[Told], within: float | None = None) -> Range:
     """Where the next estimate of a kind starts.
 
     Parameters
@@ -48,6 +70,9 @@ def learned(kind: str, table: Range, values: Sequence[Told]) -> Range:
         Where a stranger's starts, 10, 50 and 90 %, above 0.
     values : sequence of Told
         What this household's readings said, in any order.
+    within : float or None
+        How far they differ from time to time [log sd], where that is known better than
+        ``WITHIN``; see :func:`scatter`.
 
     Returns
     -------
@@ -70,8 +95,9 @@ def learned(kind: str, table: Range, values: Sequence[Told]) -> Range:
         return table
     below, above = math.log(table.typ / table.low) / Z, math.log(table.high / table.typ) / Z
     whole = (below + above) / 2
-    within = min(WITHIN[kind], _MOST_OF_TABLE * whole)
-    between = whole**2 - within**2
+    if within is None:
+        within = min(WITHIN[kind], _MOST_OF_TABLE * whole)
+    between = max(whole**2 - within**2, (_LEAST_BETWEEN * whole) ** 2)
     weights = [1 / (within**2 + one.sd**2) for one in values]
     precision = 1 / between + sum(weights)
     mean = sum(w * one.log for w, one in zip(weights, values, strict=True)) / precision
