@@ -239,6 +239,7 @@ from dace.core.season.crops import (
     other_names,
     stand_ins,
 )
+from dace.core.season.garden_list import CropLine, Line, PlaceLine, read_list
 from dace.core.season.hours import DAY_H, DayTold, Hours, sun_hours, usual_hours
 from dace.core.season.looks import Begun, Look, StageReading, Start, out_of_order
 from dace.core.season.need import Span, spans, stage_days, wish_now
@@ -431,6 +432,7 @@ __all__ = [
     "Country",
     "Course",
     "Crop",
+    "CropLine",
     "DaceError",
     "Dated",
     "DayTold",
@@ -473,6 +475,7 @@ __all__ = [
     "Ledger",
     "Leftover",
     "Limits",
+    "Line",
     "LoggedHour",
     "LoggedHours",
     "Look",
@@ -504,6 +507,7 @@ __all__ = [
     "PenReading",
     "PenScale",
     "PlaceKind",
+    "PlaceLine",
     "Plan",
     "Plot",
     "Portion",
@@ -758,6 +762,7 @@ __all__ = [
     "read_conductivity",
     "read_dry",
     "read_grade",
+    "read_list",
     "read_litres_each",
     "read_log",
     "read_measure",

@@ -18,7 +18,7 @@ from dace.desks.round import api as round_desk
 from dace.desks.season import api as season
 from dace.desks.season import api_dressings, api_plan
 from dace.desks.setup import api as setup
-from dace.desks.setup import api_places
+from dace.desks.setup import api_list, api_places
 from dace.desks.shared.at_home import AtHome, ScriptAtHome
 from dace.desks.shelf import api as shelf
 from dace.desks.solids import api as solids
@@ -49,6 +49,7 @@ for room in (
     api_changes,
     api_people,
     api_places,
+    api_list,
     setup,
     season,
     api_dressings,

@@ -13,11 +13,12 @@ from django.db import transaction
 
 from dace.core import api as core
 from dace.core.api import DaceError, Recipe, Told
+from dace.garden.models import Water
 from dace.households.changes import change
 from dace.households.keeping import new_row
 from dace.households.scope import Scope, require_owner
 from dace.households.version import remembered
-from dace.measuring.models import Reading
+from dace.measuring.models import Reading, Subject
 from dace.shelf.as_core import core_recipe, reading_of
 from dace.shelf.models import Brew, BrewEvent, Forgotten
 
@@ -39,7 +40,7 @@ class Batch:
     told: Told
 
 
-@remembered(Brew, Reading, BrewEvent, Forgotten)
+@remembered(Brew, Reading, BrewEvent, Forgotten, Subject, Water)
 def batches(scope: Scope) -> dict[str, tuple[Batch, ...]]:
     """Every batch that a sound reading speaks of, by recipe, oldest first.
 

@@ -70,7 +70,9 @@ class Strangers(WeirYardCase):
         self.assert_refused(stranger.get(brew), 404, "brew_id")
         jar_page = stranger.get(f"/api/jars/{self.jar}/page")
         self.assert_refused(jar_page, 404, "jar_id")
-        self.assertEqual(stranger.get("/api/shelf").json(), {"jars": [], "brews": [], "past": []})
+        self.assertEqual(
+            stranger.get("/api/shelf").json(), {"jars": [], "brews": [], "past": [], "heaps": []}
+        )
         self.assertEqual(stranger.get("/api/roots").json(), {"fills": []})
         self.assertEqual(stranger.get("/api/notebook").json()["others"], [])
         page = stranger.get(f"/api/plantings/{planting}/page")

@@ -220,3 +220,26 @@ class Desk(BrowserCase):
         other.get_by_role("button", name="Join").click()
         expect(other.get_by_role("button", name="Quay tub 2")).to_be_visible()
         other.context.close()
+
+
+class ByMany(BrowserCase):
+    viewport = PHONE
+
+    def test_a_pasted_list_and_two_more_like_it(self):
+        self.look_round("setup")
+        self.press("Add a list")
+        box = self.page.get_by_role("dialog", name="A list of what is there")
+        text = box.get_by_role("textbox")
+        text.fill("Bed 21-34, 3 x 1.2 m, clay\n10 barrels of 40 L\n12 chard, Bed 23, 12 April")
+        expect(box.get_by_text("14 places, 1 plantings; 1 not understood")).to_be_visible()
+        self.assert_axe_finds_nothing_grave()
+        text.fill("Bed 21-34, 3 x 1.2 m, clay\n10 tubs of 40 L\n12 chard, Bed 23, 12 April")
+        expect(box.get_by_text("Tub 1 to Tub 10: tub, 40 L")).to_be_visible()
+        box.get_by_role("button", name="Keep it all").click()
+        bed = self.page.get_by_role("group", name="Bed 34")
+        expect(bed).to_be_visible()
+        bed.get_by_role("button", name="More: Bed 34").click()
+        bed.get_by_role("button", name="More like this").click()
+        self.page.get_by_label("More of them").fill("2")
+        self.press("Write it down")
+        expect(self.page.get_by_role("group", name="Bed 2", exact=True)).to_be_visible()

@@ -1852,6 +1852,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/places/{place_id}/more": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * More
+         * @description So many more like a place.
+         */
+        post: operations["more_like"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/places/{place_id}/roots": {
         parameters: {
             query?: never;
@@ -2562,6 +2582,46 @@ export interface paths {
         get: operations["setup"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/setup/list": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Keep
+         * @description Keep a list: all of it or nothing.
+         */
+        post: operations["keep_list"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/setup/list/read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read
+         * @description What is understood of a list; writes nothing.
+         */
+        post: operations["read_list"];
         delete?: never;
         options?: never;
         head?: never;
@@ -5925,6 +5985,19 @@ export interface components {
             strength?: number | null;
         };
         /**
+         * KeepListIn
+         * @description The same, to be kept under an id.
+         */
+        KeepListIn: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Text */
+            text: string;
+        };
+        /**
          * KeptHeapIn
          * @description A heap to begin: what it is called, how it is kept, and its first layers.
          */
@@ -6265,6 +6338,40 @@ export interface components {
             fill_id: string;
             /** Lines */
             lines: components["schemas"]["LineOut"][];
+        };
+        /**
+         * ListIn
+         * @description A list of places and plantings, one a line.
+         */
+        ListIn: {
+            /** Text */
+            text: string;
+        };
+        /**
+         * ListLineOut
+         * @description A line as it was read: what was understood, or what is wrong with it.
+         */
+        ListLineOut: {
+            /** Number */
+            number: number;
+            /** Said */
+            said: string;
+            /** Text */
+            text: string;
+            /** Trouble */
+            trouble: string;
+        };
+        /**
+         * ListOut
+         * @description A list as it was read: how many places and plantings it comes to.
+         */
+        ListOut: {
+            /** Lines */
+            lines: components["schemas"]["ListLineOut"][];
+            /** Places */
+            places: number;
+            /** Plantings */
+            plantings: number;
         };
         /**
          * LogsIn
@@ -6644,6 +6751,19 @@ export interface components {
             text: string;
             /** Words */
             words: string;
+        };
+        /**
+         * MoreIn
+         * @description How many more like a place.
+         */
+        MoreIn: {
+            /** Count */
+            count: number;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
         };
         /**
          * MoveIn
@@ -14647,6 +14767,44 @@ export interface operations {
             503: components["responses"]["E503"];
         };
     };
+    more_like: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                place_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MoreIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
+        };
+    };
     place_roots: {
         parameters: {
             query?: never;
@@ -15989,6 +16147,78 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SetupOut"];
+                };
+            };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
+        };
+    };
+    keep_list: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["KeepListIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
+        };
+    };
+    read_list: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ListIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ListOut"];
                 };
             };
             400: components["responses"]["E400"];

@@ -2,10 +2,11 @@
   import { newId } from '../../ui/ids';
   import { ask, client } from '../../api/client';
   import Entry from './Entry.svelte';
-  import { fillForm, placeForm, refillForm, type Choices, type Setup } from './forms';
+  import { fillForm, moreForm, placeForm, refillForm, type Choices, type Setup } from './forms';
   import { fillAnswers, placeAnswers } from './given';
   import { countForm, mendForm, moveForm } from './moveForms';
   import { plantingForm } from './plantingForm';
+  import ListSheet from './ListSheet.svelte';
   import Section from './Section.svelte';
   import type { SetupDesk } from './setup.svelte';
 
@@ -24,6 +25,7 @@
     ],
   });
   let dragged = $state('');
+  let listing = $state(false);
   type Place = Setup['places'][number];
   type Stand = Place['stands'][number];
 
@@ -72,6 +74,7 @@
         label: 'Add pots',
         act: () => desk.edit(fillForm(choices, place, newId())),
       },
+      { label: 'More like this', act: () => desk.edit(moreForm(place)) },
       ...(place.fills[0] ? refillAct(place, place.fills[0].id) : []),
       {
         label: 'End',
@@ -110,6 +113,8 @@
   count={setup.places.length}
   add="Add a place"
   onadd={add}
+  many="Add a list"
+  onmany={() => (listing = true)}
 >
   {#each setup.places as place (place.id)}
     <div
@@ -149,6 +154,7 @@
     </div>
   {/each}
 </Section>
+<ListSheet bind:open={listing} onkept={() => void desk.load()} />
 
 <style>
   .place {

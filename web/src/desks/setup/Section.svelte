@@ -11,15 +11,23 @@
     /** The word on the button that adds another. */
     add?: string;
     onadd?: () => void;
+    /** A second way to add: many at once. */
+    many?: string;
+    onmany?: () => void;
     children: Snippet;
   }
-  let { title, empty, count, add = '', onadd, children }: Props = $props();
+  let { title, empty, count, add = '', onadd, many = '', onmany, children }: Props = $props();
 </script>
 
 <section>
   <header>
     <h2>{title}</h2>
-    {#if add && session.owner}<Button onclick={onadd}>{add}</Button>{/if}
+    {#if session.owner}
+      <span>
+        {#if many}<Button onclick={onmany}>{many}</Button>{/if}
+        {#if add}<Button onclick={onadd}>{add}</Button>{/if}
+      </span>
+    {/if}
   </header>
   {#if count === 0}<p>{empty}</p>{/if}
   {@render children()}
@@ -38,6 +46,13 @@
     display: flex;
     align-items: center;
     justify-content: space-between;
+  }
+
+  span {
+    display: flex;
+    flex-wrap: wrap;
+    gap: var(--space-2);
+    justify-content: end;
   }
 
   h2 {

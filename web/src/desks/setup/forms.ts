@@ -197,3 +197,32 @@ export function refillForm(choices: Choices, fillId: string): Form {
     },
   };
 }
+
+/** So many more places like one that stands, numbered on. */
+export function moreForm(place: Setup['places'][number]): Form {
+  const id = newId();
+  return {
+    title: `More like ${place.name}`,
+    steps: () => [
+      {
+        title: 'How many more?',
+        questions: [
+          {
+            key: 'count',
+            label: 'More of them',
+            usual: '6',
+            kind: 'decimal',
+            why: 'Each is a stop of its own, with the same size and filling.',
+          },
+        ],
+      },
+    ],
+    save: async (answers) => {
+      const wrong = notNumbers(answers, ['count']);
+      if (wrong) return wrong;
+      const body = { id, count: Math.round(typedNumber(answers.count) ?? 0) };
+      const params = { path: { place_id: place.id } };
+      return ask(client.POST('/api/places/{place_id}/more', { params, body }));
+    },
+  };
+}

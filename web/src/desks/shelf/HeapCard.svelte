@@ -8,7 +8,7 @@
 
 <!-- A heap on the board: its layers, how far it is, and what it wants. -->
 <ShelfItem href="/shelf/heap?heap={heap.id}" due={heap.due.length > 0}>
-  <div class="drawing"><HeapDrawing layers={heap.layers} warmth={heap.warmth} /></div>
+  <div class="drawing"><HeapDrawing layers={heap.layers} warmth={heap.warmth} quiet /></div>
   <span>
     <b>{heap.name}</b>
     <small>{heap.method}, {heap.days} days</small>

@@ -6,8 +6,10 @@
     layers: Schemas['HeapLayerOut'][];
     /** How warm its middle is, 0 to 1. */
     warmth: number;
+    /** Beside words that say the same: it is only looked at. */
+    quiet?: boolean;
   }
-  const { layers, warmth }: Props = $props();
+  const { layers, warmth, quiet = false }: Props = $props();
   const TALL = 150;
   const id = $props.id();
   const drawn = $derived.by(() => {
@@ -20,7 +22,12 @@
   const words = $derived(layers.map((one) => `${one.amount} ${one.name.toLowerCase()}`).join(', '));
 </script>
 
-<svg viewBox="0 0 240 190" role="img" aria-label="A heap of {words}">
+<svg
+  viewBox="0 0 240 190"
+  role={quiet ? 'presentation' : 'img'}
+  aria-hidden={quiet}
+  aria-label={quiet ? undefined : `A heap of ${words}`}
+>
   <defs>
     <clipPath {id}><path d="M26 170V40Q120 6 214 40V170Z" /></clipPath>
     <radialGradient id="{id}-warm">
