@@ -8,7 +8,7 @@ from collections.abc import Sequence
 from django.db import transaction
 
 from dace.core.api import DaceError, Line, alike
-from dace.garden.models import Fill, Garden, Place
+from dace.garden.models import Fill, Garden, Place, Planting
 from dace.garden.placing import NewFill, NewPlace, save_place
 from dace.garden.planting import NewPlanting, plant_rows
 from dace.garden.services import today
@@ -33,7 +33,7 @@ def keep_list(scope: Scope, garden: Garden, list_id: uuid.UUID, lines: Sequence[
         raise DaceError(
             "text", f"line {wrong.number}, {wrong.trouble}", "put it right or take it out"
         )
-    if Place.objects.filter(pk=uuid.uuid5(list_id, "0 0")).exists():
+    if kept_before(scope, list_id):
         return
     on = today(scope, garden)
     named = {place.name: place for place in Place.objects.in_use(scope)}
@@ -55,6 +55,13 @@ def keep_list(scope: Scope, garden: Garden, list_id: uuid.UUID, lines: Sequence[
                     named[name] = save_place(scope, garden, place_id, new, filled)
             elif line.planting is not None:
                 _plant(scope, garden, uuid.uuid5(list_id, str(at)), line, named)
+
+
+def kept_before(scope: Scope, list_id: uuid.UUID) -> bool:
+    """Whether a list of that id stands already, by its first line."""
+    place = Place.objects.written_before(scope, uuid.uuid5(list_id, "0 0"))
+    planting = Planting.objects.written_before(scope, uuid.uuid5(list_id, "0"))
+    return place is not None or planting is not None
 
 
 def _plant(
@@ -94,7 +101,7 @@ def more_like(
     if not 1 <= count <= _MOST_MORE:
         raise DaceError("count", f"{count} more", f"1 to {_MOST_MORE} would do")
     place = Place.objects.fetch(scope, place_id, "place_id")
-    if Place.objects.filter(pk=uuid.uuid5(list_id, "1")).exists():
+    if Place.objects.written_before(scope, uuid.uuid5(list_id, "1")) is not None:
         return
     fill = Fill.objects.of(scope).filter(place=place, renewed_on__isnull=True).first()
     taken = {one.name for one in Place.objects.in_use(scope)}

@@ -12,7 +12,7 @@ from dace.core import api as core
 from dace.core.api import Line, day_in_words
 from dace.desks.shared.out import Out
 from dace.desks.shared.written import WrittenOut, written
-from dace.garden.listing import keep_list, more_like
+from dace.garden.listing import keep_list, kept_before, more_like
 from dace.garden.models import Place
 from dace.garden.reads import garden_of
 from dace.garden.services import today
@@ -81,8 +81,7 @@ def read(request: Any, payload: ListIn) -> ListOut:
 def keep(request: Any, payload: KeepListIn) -> Any:
     """Keep a list: all of it or nothing."""
     scope = request.auth
-    again = Place.objects.filter(pk=uuid.uuid5(payload.id, "0 0")).exists()
-    lines = () if again else _lines(scope, payload.text)
+    lines = () if kept_before(scope, payload.id) else _lines(scope, payload.text)
     keep_list(scope, garden_of(scope), payload.id, lines)
     return 201, written(scope, _first(payload.id, lines))
 
