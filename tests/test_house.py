@@ -7,9 +7,11 @@ import inspect
 import re
 import subprocess
 from graphlib import TopologicalSorter
+from importlib import import_module
 from pathlib import Path
 
 from django.test import SimpleTestCase
+from pydantic import BaseModel
 
 from dace.core import api as core
 
@@ -123,3 +125,18 @@ class Writes(SimpleTestCase):
                 if calls & {"change", "keep", "put_away"} and node.name != "change":
                     held = [ast.unparse(one) for one in node.decorator_list]
                     self.assertIn("transaction.atomic", held, f"{path}: {node.name}")
+
+
+class Shapes(SimpleTestCase):
+    def test_no_two_shapes_of_the_api_have_one_name(self):
+        """The later would stand for both in the description, without a word."""
+        import_module("dace.project.api")
+        found: dict[str, set[str]] = {}
+        left: list[type[BaseModel]] = [BaseModel]
+        while left:
+            for one in left.pop().__subclasses__():
+                left.append(one)
+                if one.__module__.startswith("dace."):
+                    found.setdefault(one.__name__, set()).add(one.__module__)
+        self.assertGreater(len(found), 300)
+        self.assertEqual({name: at for name, at in found.items() if len(at) > 1}, {})

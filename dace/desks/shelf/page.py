@@ -10,9 +10,9 @@ from dace.core import api as core
 from dace.core.api import say, shown
 from dace.desks.shelf.schemas import (
     BrewChoicesOut,
+    BrewMethodOut,
     DueOut,
     IngredientOut,
-    MethodOut,
     NamedOut,
     PastBrewOut,
     RecipeOut,
@@ -119,7 +119,7 @@ def brew_choices(scope: Scope) -> BrewChoicesOut:
     own = own_materials(scope)
     return BrewChoicesOut(
         methods=[
-            MethodOut(key=m.key, name=m.name, text=m.note, liquid=m.nature.liquid)
+            BrewMethodOut(key=m.key, name=m.name, text=m.note, liquid=m.nature.liquid)
             for m in core.methods().values()
         ],
         materials=[

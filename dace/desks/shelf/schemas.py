@@ -270,7 +270,7 @@ class NamedOut(Out):
     text: str
 
 
-class MethodOut(NamedOut):
+class BrewMethodOut(NamedOut):
     """A way to make a liquid; ``liquid`` is water, vinegar, or sugar for its own juice."""
 
     liquid: str
@@ -279,7 +279,7 @@ class MethodOut(NamedOut):
 class BrewChoicesOut(Out):
     """What there is to choose from when a brew begins."""
 
-    methods: list[MethodOut]
+    methods: list[BrewMethodOut]
     materials: list[NamedOut]
     own_materials: list[NamedOut]
     particles: list[NamedOut]

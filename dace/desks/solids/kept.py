@@ -15,8 +15,8 @@ from dace.desks.solids.schemas import (
     HeapStepOut,
     KeptHeapOut,
     LaidOut,
-    NamedOut,
     ShelfHeapOut,
+    SolidOut,
 )
 from dace.feeding.reads import jars_with_stock
 from dace.households.scope import Scope
@@ -115,7 +115,7 @@ def _events(record: HeapRecord) -> list[HeapEventOut]:
     return [HeapEventOut(on=e.on, text=heap_step_words(e)) for e in reversed(done)]
 
 
-def _brews(scope: Scope, record: HeapRecord) -> list[NamedOut]:
+def _brews(scope: Scope, record: HeapRecord) -> list[SolidOut]:
     """Brews that are over and whose solids lie on no heap yet, the newest few."""
     if record.row.ended_on is not None:
         return []
@@ -123,4 +123,4 @@ def _brews(scope: Scope, record: HeapRecord) -> list[NamedOut]:
     taken = {one.found["brew"] for one in laid}
     rows = Brew.objects.of(scope).filter(ended_on__isnull=False).order_by("-ended_on", "-pk")
     found = [row for row in rows[: _FEW_BREWS + len(taken)] if str(row.pk) not in taken]
-    return [NamedOut(key=str(row.pk), name=row.name) for row in found[:_FEW_BREWS]]
+    return [SolidOut(key=str(row.pk), name=row.name) for row in found[:_FEW_BREWS]]

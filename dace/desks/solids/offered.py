@@ -7,7 +7,7 @@ from dace.desks.solids.schemas import (
     GreenManureOut,
     KeptMixOut,
     MixRecipeOut,
-    NamedOut,
+    SolidOut,
     SolidsOut,
 )
 from dace.garden.reads import mixes, setting_of, standing_fills
@@ -44,13 +44,13 @@ def offered(scope: Scope) -> SolidsOut:
     heaped = [m for m in core.materials().values() if m.family in _HEAPED and m.form == "solid"]
     heaped.sort(key=lambda one: _HEAPED.index(one.family))
     return SolidsOut(
-        materials=[NamedOut(key=one.key, name=one.name) for one in heaped],
-        methods=[NamedOut(key=key, name=name) for key, name in METHODS.items()],
+        materials=[SolidOut(key=one.key, name=one.name) for one in heaped],
+        methods=[SolidOut(key=key, name=name) for key, name in METHODS.items()],
         ingredients=[
-            NamedOut(key=key, name=one.material.name) for key, one in core.mix_ingredients().items()
+            SolidOut(key=key, name=one.material.name) for key, one in core.mix_ingredients().items()
         ],
-        dry_feeds=[NamedOut(key=key, name=core.material(key).name) for key in _DRY],
-        uses=[NamedOut(key=key, name=name) for key, name in USES.items()],
+        dry_feeds=[SolidOut(key=key, name=core.material(key).name) for key in _DRY],
+        uses=[SolidOut(key=key, name=name) for key, name in USES.items()],
         recipes=[
             MixRecipeOut(
                 key=one.key,
@@ -66,9 +66,9 @@ def offered(scope: Scope) -> SolidsOut:
             GreenManureOut(key=one.key, name=one.name, caution=one.row.text("caution"))
             for one in core.green_manures().values()
         ],
-        mulches=[NamedOut(key=key, name=one.material.name) for key, one in core.mulches().items()],
+        mulches=[SolidOut(key=key, name=one.material.name) for key, one in core.mulches().items()],
         beds=[
-            NamedOut(key=str(fill.pk), name=str(fill))
+            SolidOut(key=str(fill.pk), name=str(fill))
             for fill in standing_fills(scope).select_related("place").order_by("created_at")
             if core.setting(setting_of(fill.place)).in_ground
         ],

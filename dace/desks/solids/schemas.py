@@ -24,14 +24,14 @@ Colour = Literal["green", "brown", "dung", "mineral"]
 Finite = Annotated[float, Field(allow_inf_nan=False)]
 
 
-class NamedOut(Out):
+class SolidOut(Out):
     """Something to choose, with what it is called."""
 
     key: str
     name: str
 
 
-class MixRecipeOut(NamedOut):
+class MixRecipeOut(SolidOut):
     """A mix of our own: its parts by volume, its dry feeds [g/L], what it is for."""
 
     use: str
@@ -40,13 +40,13 @@ class MixRecipeOut(NamedOut):
     text: str
 
 
-class GreenManureOut(NamedOut):
+class GreenManureOut(SolidOut):
     """A green manure, and what to mind with it."""
 
     caution: str
 
 
-class KeptMixOut(NamedOut):
+class KeptMixOut(SolidOut):
     """A mix that is kept: its parts by volume, its dry feeds [g/L], what it is for."""
 
     use: str
@@ -57,15 +57,15 @@ class KeptMixOut(NamedOut):
 class SolidsOut(Out):
     """All that there is to choose from; ``beds`` are the garden's own, by their fill."""
 
-    materials: list[NamedOut]
-    methods: list[NamedOut]
-    ingredients: list[NamedOut]
-    dry_feeds: list[NamedOut]
-    uses: list[NamedOut]
+    materials: list[SolidOut]
+    methods: list[SolidOut]
+    ingredients: list[SolidOut]
+    dry_feeds: list[SolidOut]
+    uses: list[SolidOut]
     recipes: list[MixRecipeOut]
     green_manures: list[GreenManureOut]
-    mulches: list[NamedOut]
-    beds: list[NamedOut]
+    mulches: list[SolidOut]
+    beds: list[SolidOut]
     mixes: list[KeptMixOut]
 
 
@@ -383,7 +383,7 @@ class KeptHeapOut(Out):
     steps: list[HeapStepOut]
     laid: list[LaidOut]
     events: list[HeapEventOut]
-    brews: list[NamedOut]
+    brews: list[SolidOut]
 
 
 class ShelfHeapOut(Out):

@@ -31,7 +31,7 @@ _Index = Annotated[int, Field(ge=0, lt=60)]
 _Unit = Annotated[str, Field(max_length=20)]
 
 
-class SaidIn(Schema):
+class ColumnSaidIn(Schema):
     """What she says of the table; what is left out is found in it."""
 
     kind: Annotated[str, Field(max_length=20)] = ""
@@ -199,7 +199,7 @@ def _sent(request: Any) -> bytes:
 
 def _said(text: str) -> Said:
     try:
-        given = SaidIn(**json.loads(text))
+        given = ColumnSaidIn(**json.loads(text))
     except (ValueError, TypeError, RecursionError, ValidationError):
         do = "JSON of kind, sheet, columns, units, dates, places"
         raise DaceError("how", f"“{text[:60]}”", do) from None

@@ -3770,7 +3770,7 @@ export interface components {
             /** Materials */
             materials: components["schemas"]["NamedOut"][];
             /** Methods */
-            methods: components["schemas"]["MethodOut"][];
+            methods: components["schemas"]["BrewMethodOut"][];
             /** Own Materials */
             own_materials: components["schemas"]["NamedOut"][];
             /** Particles */
@@ -3892,6 +3892,20 @@ export interface components {
              * Format: uuid
              */
             water_id: string;
+        };
+        /**
+         * BrewMethodOut
+         * @description A way to make a liquid; ``liquid`` is water, vinegar, or sugar for its own juice.
+         */
+        BrewMethodOut: {
+            /** Key */
+            key: string;
+            /** Liquid */
+            liquid: string;
+            /** Name */
+            name: string;
+            /** Text */
+            text: string;
         };
         /**
          * BrewOut
@@ -6040,7 +6054,7 @@ export interface components {
              */
             begun_on: string;
             /** Brews */
-            brews: components["schemas"]["NamedOut"][];
+            brews: components["schemas"]["SolidOut"][];
             /** Covered */
             covered: boolean;
             /** Days */
@@ -6638,17 +6652,13 @@ export interface components {
         };
         /**
          * MethodOut
-         * @description A way to make a liquid; ``liquid`` is water, vinegar, or sugar for its own juice.
+         * @description A way to sample a medium.
          */
         MethodOut: {
             /** Key */
             key: string;
-            /** Liquid */
-            liquid: string;
             /** Name */
             name: string;
-            /** Text */
-            text: string;
         };
         /**
          * MixIn
@@ -6816,13 +6826,15 @@ export interface components {
         };
         /**
          * NamedOut
-         * @description Something to choose, with what it is called.
+         * @description Something to choose, and what it is.
          */
         NamedOut: {
             /** Key */
             key: string;
             /** Name */
             name: string;
+            /** Text */
+            text: string;
         };
         /**
          * NewPasswordIn
@@ -9703,30 +9715,40 @@ export interface components {
             };
         };
         /**
+         * SolidOut
+         * @description Something to choose, with what it is called.
+         */
+        SolidOut: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+        };
+        /**
          * SolidsOut
          * @description All that there is to choose from; ``beds`` are the garden's own, by their fill.
          */
         SolidsOut: {
             /** Beds */
-            beds: components["schemas"]["NamedOut"][];
+            beds: components["schemas"]["SolidOut"][];
             /** Dry Feeds */
-            dry_feeds: components["schemas"]["NamedOut"][];
+            dry_feeds: components["schemas"]["SolidOut"][];
             /** Green Manures */
             green_manures: components["schemas"]["GreenManureOut"][];
             /** Ingredients */
-            ingredients: components["schemas"]["NamedOut"][];
+            ingredients: components["schemas"]["SolidOut"][];
             /** Materials */
-            materials: components["schemas"]["NamedOut"][];
+            materials: components["schemas"]["SolidOut"][];
             /** Methods */
-            methods: components["schemas"]["NamedOut"][];
+            methods: components["schemas"]["SolidOut"][];
             /** Mixes */
             mixes: components["schemas"]["KeptMixOut"][];
             /** Mulches */
-            mulches: components["schemas"]["NamedOut"][];
+            mulches: components["schemas"]["SolidOut"][];
             /** Recipes */
             recipes: components["schemas"]["MixRecipeOut"][];
             /** Uses */
-            uses: components["schemas"]["NamedOut"][];
+            uses: components["schemas"]["SolidOut"][];
         };
         /**
          * SolutionIn
