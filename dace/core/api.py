@@ -18,7 +18,7 @@ from dace.core.brew.extraction import SPREAD_ONLY, Method, method, methods, modi
 from dace.core.brew.purpose import Purpose, purpose_of, suits
 from dace.core.brew.recipe import Recipe, RecipeItem
 from dace.core.brew.told import brew_working
-from dace.core.brew.weighed import BrewReading, batch_told, weigh
+from dace.core.brew.weighed import BrewReading, batch_told, taught_factor, weigh
 from dace.core.can.answer import Answer, Beside, CanAsked, answer, warm_up
 from dace.core.can.capping import CapCheck
 from dace.core.can.correcting import Correction, Misread, correct_can
@@ -326,6 +326,7 @@ from dace.core.words.dates import (
     ways_of,
 )
 from dace.core.words.days import ago, day_in_words, day_words
+from dace.core.words.harmless import FORMULA, harmless
 from dace.core.words.listing import listed
 from dace.core.words.numbers import NUMBER, completed, plain, read_number
 from dace.core.words.quantities import (
@@ -373,6 +374,7 @@ __all__ = [
     "FAMILIES",
     "FEELS",
     "FORMS",
+    "FORMULA",
     "MEASURE_KINDS",
     "METHODS",
     "MOST_VESSEL_L",
@@ -678,6 +680,7 @@ __all__ = [
     "green_manures",
     "green_on_bed",
     "harm_chance",
+    "harmless",
     "heap_figure",
     "heap_lacks",
     "heap_says",
@@ -817,6 +820,7 @@ __all__ = [
     "suits",
     "sun_hours",
     "tally",
+    "taught_factor",
     "text_of",
     "to_buy",
     "to_reach",

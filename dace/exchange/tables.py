@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 import csv
-import re
 from collections.abc import Iterable, Iterator
 from dataclasses import dataclass
 from functools import cache
@@ -11,7 +10,7 @@ from typing import IO, Any
 
 from django.db import models
 
-from dace.core.api import AS_NEEDED, DaceError
+from dace.core.api import AS_NEEDED, FORMULA, DaceError, harmless
 from dace.exchange.columns import CellError, Column, column_of
 from dace.feeding.models import CalendarLink
 from dace.garden.models import Garden
@@ -22,7 +21,6 @@ HARMLESS_SINCE = 2
 """The version of a package from which on no cell is a formula."""
 AS_NEEDED_SINCE = 3
 """The version from which on a garden may be fed as often as its plants need it."""
-_FORMULA = re.compile(r"'*[=+\-@\t\r]")
 _SECRETS: set[type[models.Model]] = {CalendarLink}
 _CHANGE = ("id", "kind", "summary", "at", "undone", "undoes_id")
 
@@ -65,18 +63,9 @@ def _columns(model: type[models.Model], only: Iterable[str] = ()) -> Iterator[Co
         yield column_of(field)
 
 
-def harmless(text: str) -> str:
-    """A text that no spreadsheet takes for a formula: one that could be gets a ``'`` in front.
-
-    >>> harmless("=1+1"), harmless("'=1"), harmless("- two"), harmless("1 + 20")
-    ("'=1+1", "''=1", "'- two", '1 + 20')
-    """
-    return f"'{text}" if _FORMULA.match(text) else text
-
-
 def as_typed(text: str) -> str:
     """A text as it was before :func:`harmless`."""
-    return text[1:] if text.startswith("'") and _FORMULA.match(text) else text
+    return text[1:] if text.startswith("'") and FORMULA.match(text) else text
 
 
 def write_table(table: Table, rows: Iterable[Values], out: IO[str]) -> int:

@@ -113,18 +113,32 @@ def _taught(model: Model, prior: Array, past: tuple[Told, ...]) -> LogLike:
     What is taught is the strength as a pen tells it on the day that it is ready: all nutrients
     go with it as their draws do.
     """
-    day = np.array([float(round(ready_days(model.recipe)[1]))])
-    before = np.log(_strength(model, prior, day))
-    low, typ, high = (float(np.exp(q)) for q in np.quantile(before, [0.1, 0.5, 0.9]))
-    now = learned("recipe", Range(low, typ, high), past, scatter("recipe", past))
-    old, new = (math.log(one.high / one.low) / (2 * Z) for one in (Range(low, typ, high), now))
+    day, table, now = _starts(model, prior, past)
+    old, new = (math.log(one.high / one.low) / (2 * Z) for one in (table, now))
 
     def log_like(z: Array) -> Array:
         x = np.log(_strength(model, z, day))
-        drawn = ((x - math.log(now.typ)) / new) ** 2 - ((x - math.log(typ)) / old) ** 2
+        drawn = ((x - math.log(now.typ)) / new) ** 2 - ((x - math.log(table.typ)) / old) ** 2
         return np.asarray(-drawn / 2)
 
     return log_like
+
+
+def _starts(model: Model, prior: Array, past: tuple[Told, ...]) -> tuple[Array, Range, Range]:
+    """The day that it is ready, and its strength then: by the table, and by what was taught."""
+    day = np.array([float(round(ready_days(model.recipe)[1]))])
+    table = Range(*(float(q) for q in np.quantile(_strength(model, prior, day), [0.1, 0.5, 0.9])))
+    return day, table, learned("recipe", table, past, scatter("recipe", past))
+
+
+@lru_cache(maxsize=64)
+def taught_factor(recipe: Recipe, seed: int = 1) -> float:
+    """How many times the table's strength a recipe starts at by its ``past``; 1 without one."""
+    if not recipe.past:
+        return 1.0
+    model = Model(recipe)
+    _, table, now = _starts(model, first_draws(seed, model.unknowns, DRAWS), recipe.past)
+    return now.typ / table.typ
 
 
 def _strength(model: Model, z: Array, day: Array) -> Array:
@@ -133,6 +147,7 @@ def _strength(model: Model, z: Array, day: Array) -> Array:
     return np.asarray(np.maximum(found, 1e-6))
 
 
+@lru_cache(maxsize=512)
 def batch_told(recipe: Recipe, readings: tuple[BrewReading, ...], seed: int = 1) -> Told | None:
     """What one batch says of where the next one starts, from its sound readings alone.
 

@@ -44,7 +44,8 @@ def wanted_g(
 class Reviewed:
     """A planting's year: its name, what it wanted and was given [g], whether it stood in soil.
 
-    ``held`` is what fresh mix brought along [g]; ``makes_n`` is whether it gathers nitrogen.
+    ``held`` is what fresh mix brought along [g]; ``makes_n`` is whether it gathers
+    nitrogen, ``known`` whether the weather it grew in still is: else nothing is wanted or said.
     """
 
     name: str
@@ -53,6 +54,7 @@ class Reviewed:
     in_ground: bool
     held: Five = (0.0,) * len(NUTRIENTS)
     makes_n: bool = False
+    known: bool = True
 
 
 def lines_for_next(year: Sequence[Reviewed], thrown: Sequence[str] = ()) -> tuple[str, ...]:
@@ -69,7 +71,9 @@ def lines_for_next(year: Sequence[Reviewed], thrown: Sequence[str] = ()) -> tupl
     """
     said: list[tuple[float, str]] = []
     for one in year:
-        gaps = []
+        gaps: list[tuple[float, str]] = []
+        if not one.known:
+            continue
         for nutrient in _SHOWN_FOR:
             at = NUTRIENTS.index(nutrient)
             wanted, given = one.wanted[at], one.given[at] + one.held[at]

@@ -122,7 +122,7 @@ def _over(scope: Scope, stops: Sequence[StopVerdict], on: date) -> list[RoundOve
             ends = one.clock.ends_on
             if ends is None or not 0 <= (on - ends).days <= _ASKED_D:
                 continue
-            if one.looked_on is not None and one.looked_on > ends:
+            if one.looked_on is not None and one.looked_on >= ends:
                 continue
             found.append(
                 RoundOverOut(

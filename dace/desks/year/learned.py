@@ -3,15 +3,15 @@
 from __future__ import annotations
 
 import math
+from dataclasses import replace
 
 from dace.core import api as core
 from dace.core.api import say
 from dace.desks.year.schemas import LearnedOut, LearnedPageOut
 from dace.households.scope import Scope
+from dace.shelf.as_core import core_recipe
 from dace.shelf.taught import Batch, batches
 
-_STRANGER = core.Range(0.6, 1.0, 1.67)
-"""A stranger's batch beside the table's middle, or about."""
 _EVEN = 0.05
 
 
@@ -33,7 +33,8 @@ def _line(key: str, several: tuple[Batch, ...]) -> LearnedOut:
     span = f"{say(factors[0], 2)} to {say(factors[-1], 2)}" if len(told) > 1 else say(factors[0], 2)
     count = core.number_word(len(told))
     batch = "batch" if len(told) == 1 else "batches"
-    start = core.learned("recipe", _STRANGER, told, core.scatter("recipe", told)).typ
+    newest = core_recipe(several[-1].brew)
+    start = core.taught_factor(replace(newest, past=tuple(told)))
     if abs(math.log(start)) < _EVEN:
         starts = "the next starts as the table has it"
     else:

@@ -6,7 +6,7 @@ import csv
 import io
 import math
 import uuid
-from collections import defaultdict
+from collections import Counter, defaultdict
 from collections.abc import Iterable
 from dataclasses import dataclass
 from datetime import date, datetime
@@ -58,15 +58,7 @@ def year_page(scope: Scope, year: int) -> YearOut:
     begin, end = date(year, 1, 1), min(date(year + 1, 1, 1), on)
     grew = _grew(scope, garden, begin, end)
     thrown = _brewed(scope, year, zone)
-    cans = Can.objects.of(scope).filter(mixed_at__year=year).count()
-    fed_at = {
-        (when.astimezone(zone).date(), fill)
-        for when, fill in Dose.objects.of(scope)
-        .filter(poured_at__year=year)
-        .values_list("poured_at", "fill_id")
-    }
-    evenings = len({day for day, _ in fed_at})
-    minutes = core.minutes_for(cans, len(fed_at)) + max(0, evenings - 1) * core.minutes_for(1, 1)
+    minutes, cans = _minutes(scope, year, zone)
     return YearOut(
         year=year,
         years=_years(scope, on),
@@ -82,6 +74,20 @@ def year_page(scope: Scope, year: int) -> YearOut:
             )
         ),
     )
+
+
+def _minutes(scope: Scope, year: int, zone: ZoneInfo) -> tuple[float, int]:
+    """What its evenings took, each with its own cans and stops [min]; and all its cans."""
+    mixed = Can.objects.of(scope).filter(mixed_at__year=year).values_list("mixed_at", flat=True)
+    poured = Dose.objects.of(scope).filter(poured_at__year=year)
+    cans = Counter(at.astimezone(zone).date() for at in mixed)
+    fed = {
+        (at.astimezone(zone).date(), fill)
+        for at, fill in poured.values_list("poured_at", "fill_id")
+    }
+    stops = Counter(day for day, _ in fed)
+    minutes = sum(core.minutes_for(cans[day], stops[day]) for day in {*cans, *stops})
+    return minutes, sum(cans.values())
 
 
 def _years(scope: Scope, on: date) -> list[int]:
@@ -124,6 +130,7 @@ def _grew(scope: Scope, garden: Garden, begin: date, end: date) -> list[tuple[Re
             in_ground=in_ground,
             held=_held(fill, mix_l),
             makes_n=row.grown.n_fixed_share > 0,
+            known=first >= time.days.first,
         )
         found.append((reviewed, _grew_out(row, fill, until, reviewed, got, picked.get(row.pk, ""))))
     return found
@@ -156,7 +163,7 @@ def _grew_out(
             GotOut(
                 name=name,
                 given=_grams(got.given[NUTRIENTS.index(name)]),
-                wanted=f"{_grams(one.wanted[NUTRIENTS.index(name)])} g",
+                wanted=f"{_grams(one.wanted[NUTRIENTS.index(name)])} g" if one.known else "",
             )
             for name in _SHOWN
         ],
@@ -255,7 +262,10 @@ def year_csv(scope: Scope, year: int) -> str:
     writer.writerow(["what", "place", "when", *heads, "litres", "picked"])
     for one in page.grew:
         sums = [text.removesuffix(" g") for s in one.shares for text in (s.given, s.wanted)]
-        writer.writerow([one.name, one.place, one.span, *sums, one.litres, one.picked])
+        writer.writerow(
+            [core.harmless(one.name), core.harmless(one.place), one.span, *sums, one.litres,
+             one.picked]
+        )  # fmt: skip
     return out.getvalue()
 
 

@@ -67,7 +67,7 @@ class AwayOut(Out):
 
 
 class GotOut(Out):
-    """A nutrient: what was given, and what they wanted."""
+    """A nutrient: what was given, and what they wanted; empty where that is not known."""
 
     name: str
     given: str

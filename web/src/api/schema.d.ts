@@ -5224,7 +5224,7 @@ export interface components {
         };
         /**
          * GotOut
-         * @description A nutrient: what was given, and what they wanted.
+         * @description A nutrient: what was given, and what they wanted; empty where that is not known.
          */
         GotOut: {
             /** Given */

@@ -17,7 +17,7 @@
           {#each one.shares as share (share.name)}
             <div>
               <dt>{share.name}</dt>
-              <dd>{share.given}<span>&nbsp;of {share.wanted}</span></dd>
+              <dd>{share.given}<span>&nbsp;{share.wanted ? `of ${share.wanted}` : 'g'}</span></dd>
             </div>
           {/each}
         </dl>
