@@ -9,8 +9,9 @@ from unittest.mock import patch
 from django.apps import apps
 from django.test import SimpleTestCase
 
+from dace.core.api import harmless
 from dace.demo.keys import key
-from dace.exchange.tables import as_typed, harmless
+from dace.exchange.tables import as_typed
 from dace.households import changes
 from dace.households.models import Change
 from tests.api.base import Asking, WeirYardCase, new_id

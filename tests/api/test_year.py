@@ -1,7 +1,7 @@
 """The year round over HTTP: cleared and what follows, away and back."""
 
 from dace.demo.keys import key
-from dace.garden.models import Away, Harvest, Planting
+from dace.garden.models import Away, Fill, Harvest, Planting
 from dace.shelf.models import Heap
 from tests.api.base import WeirYardCase, new_id
 from tests.api.test_newcomers import OwnGarden
@@ -112,6 +112,17 @@ class LookedBackAt(WeirYardCase):
         self.assertEqual(table["Content-Type"].split(";")[0], "text/csv")
         self.assertEqual(len(table.content.decode().splitlines()), len(page["grew"]) + 1)
         self.assertEqual(self.asking.get("/api/year/20260").status_code, 422)
+
+    def test_a_place_that_could_be_a_formula_is_none_in_the_table(self):
+        Fill.objects.filter(pk=BED).update(name="=1+1")
+        table = self.asking.get("/api/year-table/2026.csv").content.decode()
+        self.assertIn("'=1+1", table)
+        self.assertNotRegex(table, r"(?m)(^|,)=")
+
+    def test_what_grew_before_the_weather_is_known_wanted_nobody_knows_what(self):
+        Planting.objects.filter(pk=CHARD).update(started_on="2021-04-12")
+        grew = self.asking.get("/api/year/2022").json()["grew"]
+        self.assertEqual({share["wanted"] for share in grew[0]["shares"]}, {""})
 
     def test_next_year_is_proposed_rotated_accepted_and_sown_on_its_day(self):
         told = self.asking.get("/api/year/next").json()
