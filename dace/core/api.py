@@ -58,6 +58,7 @@ from dace.core.can.vessels import Cans, read_litres_each, read_pack, read_rate, 
 from dace.core.draws.learned import WITHIN, Told, learned, scatter
 from dace.core.draws.spreads import Array as Numbers
 from dace.core.errors import DaceError
+from dace.core.fed.dressing import in_the_hole
 from dace.core.fed.evenings import DAYS as EVENINGS
 from dace.core.fed.evenings import evenings_of
 from dace.core.fed.records import (
@@ -71,6 +72,7 @@ from dace.core.fed.records import (
     Portion,
     Question,
     Stop,
+    Tonight,
     Verdict,
     Yard,
 )
@@ -307,6 +309,7 @@ from dace.core.solids.soil_mix import (
     topped_up,
 )
 from dace.core.verdict.against import advise_against
+from dace.core.verdict.cold_night import COVER, cold_night
 from dace.core.verdict.judge import verdicts
 from dace.core.verdict.kinds import VerdictKind, kind_of
 from dace.core.verdict.nutrients import nutrient_words
@@ -349,6 +352,7 @@ from dace.core.year.follows import (
     usual_frosts,
 )
 from dace.core.year.frost import Night, frost_words, harm_chance, leaf_low
+from dace.core.year.moving import Moving, Raised, moving
 
 # fmt: off
 from dace.core.year.review import (
@@ -369,6 +373,7 @@ __all__ = [
     "BALE_KG",
     "CHARGED",
     "CHLORINATED",
+    "COVER",
     "DAY_H",
     "EVENINGS",
     "FAMILIES",
@@ -494,6 +499,7 @@ __all__ = [
     "MixedCan",
     "Mixture",
     "Moved",
+    "Moving",
     "Mulch",
     "MulchKind",
     "NamedWater",
@@ -518,6 +524,7 @@ __all__ = [
     "PouredPart",
     "Purpose",
     "Question",
+    "Raised",
     "Range",
     "ReadVerdict",
     "Recipe",
@@ -562,6 +569,7 @@ __all__ = [
     "TestedSoil",
     "ToBuy",
     "Told",
+    "Tonight",
     "Trial",
     "TrialMeasure",
     "TrialWait",
@@ -621,6 +629,7 @@ __all__ = [
     "climates_near",
     "climbing_since",
     "clock_words",
+    "cold_night",
     "comfort",
     "comfort_of",
     "compare_with_expected",
@@ -690,6 +699,7 @@ __all__ = [
     "heap_working",
     "hot_weeks",
     "how_often",
+    "in_the_hole",
     "is_sour",
     "iso_of",
     "judge_after",
@@ -723,6 +733,7 @@ __all__ = [
     "modifier",
     "modifiers",
     "most_like",
+    "moving",
     "mulch_for",
     "mulch_on_bed",
     "mulches",

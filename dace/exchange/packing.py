@@ -31,7 +31,7 @@ from dace.measuring.models import Series, SeriesSpan
 from dace.notebook.models import Photo
 from dace.notebook.pictures import Size, where
 
-VERSION = 6
+VERSION = 7
 DESCRIPTION, CALENDAR = "datapackage.json", "plan.ics"
 _README = """This is a garden from Dace, an open package of tables (CSV, UTF-8).
 

@@ -17,6 +17,7 @@ from dace.garden.clocks import shelter_of
 from dace.garden.going import aways
 from dace.garden.models import Garden
 from dace.garden.observing import leaf_scores
+from dace.garden.raising import tonight
 from dace.garden.reads import (
     SPRAYER,
     StandRecord,
@@ -151,6 +152,7 @@ def _yard(scope: Scope, garden: Garden, record: RootRecord, asked: tuple[Stop, .
         weighs=garden.weighs,
         pen=Pen.objects.in_use(scope).exists(),
         slider=garden.slider,
+        tonight=tonight(scope, record.known.today),
     )
 
 

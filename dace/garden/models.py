@@ -333,6 +333,39 @@ class Intended(Kept):
 
 
 @tracked
+class NightSaid(Kept):
+    """What was said of the night that follows a day: its low, its sky, that all is covered."""
+
+    garden = models.ForeignKey(Garden, on_delete=models.PROTECT, related_name="nights")
+    on = models.DateField()
+    low_c = models.FloatField(null=True, blank=True)
+    clear = models.BooleanField(null=True, blank=True)
+    covered = models.BooleanField(default=False)
+
+    def __str__(self) -> str:
+        return f"night of {self.on}"
+
+
+@tracked
+class Raising(Kept):
+    """What was done for young plants on a day: hardening off begun, put off, or they stay."""
+
+    class Step(models.TextChoices):
+        """What was said."""
+
+        HARDEN = "harden", "hardening off begun"
+        LATER = "later", "not yet"
+        STAYS = "stays", "stays where it is"
+
+    planting = models.ForeignKey(Planting, on_delete=models.PROTECT, related_name="raisings")
+    step = models.CharField(max_length=8, choices=Step.choices)
+    on = models.DateField()
+
+    def __str__(self) -> str:
+        return f"{self.planting}: {self.Step(self.step).label}"
+
+
+@tracked
 class StageSeen(Kept):
     """A look at a planting: the stage it was seen at. The stage clock is set by these."""
 

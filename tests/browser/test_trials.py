@@ -1,5 +1,6 @@
 """A trial from its coins to a verdict that says no more than it can."""
 
+import re
 from typing import ClassVar
 
 from playwright.sync_api import expect
@@ -43,7 +44,7 @@ class OnThePhone(BrowserCase):
 
     def test_the_round_leads_to_what_a_trial_wants(self):
         self.look_round("round")
-        self.page.get_by_role("link", name="Measure them").click()
+        self.page.get_by_role("link", name=re.compile("^Trial: .* measure each pot")).click()
         self.press("Measure each pot")
         expect(self.page.get_by_label("Pot 1")).to_be_visible()
         wide = self.page.evaluate("document.documentElement.scrollWidth")

@@ -27,7 +27,7 @@ from tests.api.test_visits import READ, told
 from tests.core import counts
 
 DATA = Path(__file__).parent.parent / "data"
-FIRST, THIRD, FOURTH = (DATA / f"package-{version}.zip" for version in (1, 3, 4))
+FIRST, THIRD, FOURTH, SIXTH = (DATA / f"package-{version}.zip" for version in (1, 3, 4, 6))
 LANDED = DATA / "landed"
 WHO = {"name": "Rook", "password": "nine rusty trowels", "garden": "Back step"}
 NUMBERS = ("seq", "edition", "stock_seq")
@@ -174,6 +174,14 @@ class Packages(WeirYardCase):
         self.assertFalse(owner.get("/api/plan").json()["habits"]["weighs"])
         self.assertEqual({one["area"] for one in owner.get("/api/path").json()["stops"]}, {""})
 
+    def test_the_sixth_knows_no_nights_and_raises_as_the_plants_say(self):
+        """Written on 2026-12-01, before nights were told and plants moved on; never again."""
+        self.wipe()
+        owner = self.joined(self.bring(SIXTH))
+        told = owner.get("/api/round").json()
+        self.assertIsNone(told["night"])
+        self.assertIn("Harden off: 8 basil", " ".join(one["title"] for one in told["raising"]))
+
     def test_packages_of_landed_states_come_in_whole_and_read_the_same(self):
         self.wipe()
         words = json.loads((LANDED / "4684e1b.json").read_text())
@@ -251,7 +259,7 @@ class Packages(WeirYardCase):
             ("tables/dose.csv", "2026-", "soon", r"dose.csv, line 2"),
             ("tables/jar.csv", "id,", "id,colour,", r"a column “colour”"),
             ("tables/place.csv", ",bed,", ",castle,", r"one of tub, pot"),
-            ("datapackage.json", '"version": 6', '"version": 7', r"version 6"),
+            ("datapackage.json", '"version": 7', '"version": 8', r"version 7"),
         ):
             with self.subTest(name, new=new):
                 file = self.changed(name, lambda d, o=old, n=new: d.replace(o.encode(), n.encode()))

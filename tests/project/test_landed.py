@@ -29,9 +29,9 @@ call_command("migrate", verbosity=0)
 from django.test import Client
 from dace.households.models import User
 out = {}
-for name in ("weir-yard", "mill-hand"):
-    asking = Client(SERVER_NAME="localhost")
-    asking.force_login(User.objects.get(username=name))
+for user in User.objects.filter(username__in=("weir-yard", "mill-hand")):
+    asking, name = Client(SERVER_NAME="localhost"), user.username
+    asking.force_login(user)
     page = asking.get("/api/notebook?limit=500").json()
     doses = [[d[k] for k in ("at", "stop", "counted", "plants", "sources")] for d in page["doses"]]
     readings = [[r[k] for k in ("at", "ec_ms_cm")] for r in page["readings"]]

@@ -1,9 +1,9 @@
 import { afterEach, expect, test } from 'vitest';
 import AskBlock from '../src/desks/round/AskBlock.svelte';
+import Beside from '../src/desks/round/Beside.svelte';
 import DressBlock from '../src/desks/round/DressBlock.svelte';
 import DueBlock from '../src/desks/round/DueBlock.svelte';
 import FlushBlock from '../src/desks/round/FlushBlock.svelte';
-import Shed from '../src/desks/round/Shed.svelte';
 import Waits from '../src/desks/round/Waits.svelte';
 import { emptied, mounted } from './mounted';
 import { answering, refusing, WRITTEN } from './page';
@@ -135,10 +135,37 @@ test('a brew is stirred here; what asks for more leads to its page', async () =>
     kind: '',
     words: 'strain it',
   };
-  const shown = mounted(Shed, { shed: [stir, strain] });
+  const shown = mounted(Beside, { shed: [stir, strain], ...NO_MORE });
   expect(shown.all('a')[0]?.getAttribute('href')).toBe('/shelf/brew?brew=comfrey');
   await shown.press('Nettle soak');
   expect(asked[0]?.body).toMatchObject({ kind: 'stir' });
+});
+
+const NO_MORE = { raising: [], grounds: [], media: [], trials: [] };
+
+test('hardening off is begun for all in a tick, or put off for a week', async () => {
+  const asked = answering({ 'POST /api/raising': WRITTEN, 'GET /api/path': AFTER });
+  const harden = {
+    kind: 'harden' as const,
+    planting_ids: ['basil', 'lettuce'],
+    place_ids: ['sill'],
+    stand_id: 'stand',
+    title: 'Harden off: basil and lettuces',
+    line: '10 days, then out about 24 July.',
+    count: 8,
+    litres: 0,
+    jar_id: null,
+    hole: '',
+    said: '',
+  };
+  const shown = mounted(Beside, { shed: [], ...NO_MORE, raising: [harden] });
+  await shown.press('Harden off');
+  expect(asked[0]?.body).toMatchObject({ planting_ids: ['basil', 'lettuce'], step: 'harden' });
+  await shown.press('not now');
+  await shown.press('Ask in a week');
+  expect(asked.filter((one) => one.method === 'POST').at(-1)?.body).toMatchObject({
+    step: 'later',
+  });
 });
 
 test('a slow feed is spread in one press, all of it', async () => {

@@ -10,14 +10,14 @@ from dace.core.advice.cautions import gates
 from dace.core.advice.judge import advise_feeding
 from dace.core.can.ingredient import Source
 from dace.core.can.measuring import measured
-from dace.core.fed.facts import DRESSED_FOR_DAYS, Facts
+from dace.core.fed.facts import DRESSED_FOR_DAYS, Facts, facts_of
 from dace.core.fed.options import Fed, brings_of, feeding_of
 from dace.core.fed.owed import BED_DAYS, POT_DAYS, Owed, dressing_for
-from dace.core.fed.records import Portion, Yard
+from dace.core.fed.records import RHYTHMS, Grows, Portion, Stop, Yard
 from dace.core.figures import judgement
 from dace.core.matter.nutrients import NUTRIENTS
 from dace.core.matter.release import ageing, released
-from dace.core.season.need import makes_its_own
+from dace.core.season.need import makes_its_own, taken_g
 from dace.core.words import shown
 
 _OFFERS = 3
@@ -67,6 +67,8 @@ def dressings(
         content = source.content
         if source.dissolves or content is None or _barred(source, facts, fed):
             continue
+        if any(one.stage.is_seedling for one in fed):
+            continue
         if _too_late(facts, content.half_life_days):
             continue
         out = float(released(np.sum(ageing(warmth)), content.half_life_days))
@@ -78,6 +80,54 @@ def dressings(
             continue
         found.append(_recipe(source, grams, facts, yard))
     return tuple(sorted(found, key=lambda one: (one.amount, one.name))[:_OFFERS])
+
+
+def in_the_hole(stop: Stop, grows: Grows, yard: Yard) -> Portion | None:
+    """What goes into the hole of each plant that is planted out: nitrogen of its first weeks there.
+
+    Parameters
+    ----------
+    stop : Stop
+        Where it stands until then.
+    grows : Grows
+        What is planted out, into the ground.
+    yard : Yard
+        What there is, and how warm it will be.
+
+    Returns
+    -------
+    Portion or None
+        The least of a slow feed for one plant, in no more than a square metre bears; None where
+        it wants none, or nothing on the shelf suits.
+    """
+    facts = facts_of(stop, RHYTHMS["weekly"])
+    stages = [one for one in grows.crop.stages if not one.is_seedling and one.order > 1]
+    if not stages or makes_its_own(grows.crop, stages[0], in_ground=True):
+        return None
+    wanted_mg, left = 0.0, float(DRESSED_FOR_DAYS)
+    for stage in stages:
+        taken = min(left, stage.duration_days.typ) / stage.duration_days.typ
+        g = taken_g(grows.crop, stage, "N", in_ground=True) * stage.share_of("N")
+        wanted_mg += 1000 * taken * g
+        left = max(0.0, left - stage.duration_days.typ)
+    start = yard.days.index(facts.today)
+    weeks = ageing(yard.days.mean_c()[start : start + DRESSED_FOR_DAYS])
+    room = judgement("dressing_n_g_m2").range.typ * 1000 / grows.crop.plants_per_m2
+    fed = (Fed(grows, stages[0], 1.0, 0.0),)
+    found = []
+    for source in yard.sources:
+        content = source.content
+        if source.dissolves or content is None or _barred(source, facts, fed):
+            continue
+        out = float(released(np.sum(weeks), content.half_life_days))
+        each = content.at_once[0] + content.later[0] * out
+        if each <= 0:
+            continue
+        grams = min(wanted_mg / each, room / content.total[0])
+        if grams * grows.plants <= source.stock:
+            said = measured(grams, "g", yard.owned, source.g_per_ml)
+            found.append(Portion(source.key, source.name, "g", grams, said))
+    return min(found, key=lambda one: (one.amount, one.name), default=None)
 
 
 def _too_late(facts: Facts, half_life_days: float) -> bool:
@@ -114,8 +164,6 @@ def _barred(source: Source, facts: Facts, fed: tuple[Fed, ...]) -> bool:
             said.severity in ("stop", "care") and said.key in _BARS
             for said in advise_feeding(asked)
         ):
-            return True
-        if one.stage.is_seedling:
             return True
     return False
 

@@ -125,12 +125,25 @@ class Stop:
 
 
 @dataclass(frozen=True)
+class Tonight:
+    """What somebody said of the night to come: its low [C], whether it is clear and still.
+
+    ``covered`` is whether all that it may hurt was covered or brought in.
+    """
+
+    low_c: float | None = None
+    clear: bool | None = None
+    covered: bool = False
+
+
+@dataclass(frozen=True)
 class Yard:
     """All of a garden on a day: its weather, its stops in walking order, and what there is.
 
     ``pen`` is whether anybody can read conductivity there; ``slider`` goes from -1 (spare
     money) over 0 to 1 (spare effort). ``spoons`` is whether amounts come in what is ``owned``,
-    ``weighs`` whether grams are said beside them.
+    ``weighs`` whether grams are said beside them. ``tonight`` is what was said of the night
+    to come.
     """
 
     days: Outlook
@@ -143,6 +156,7 @@ class Yard:
     slider: float = 0.0
     spoons: bool = False
     weighs: bool = False
+    tonight: Tonight = Tonight()
 
 
 @dataclass(frozen=True)

@@ -2,40 +2,87 @@
 
 from __future__ import annotations
 
-from dace.core.fed.records import Grows, Stop
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+import numpy as np
+from numpy.typing import NDArray
+from scipy.special import ndtri
+
+from dace.core.fed.records import Grows, Stop, Tonight
 from dace.core.figures import judgement
 from dace.core.season.outlook import Outlook
 from dace.core.season.shelter import air_under
+from dace.core.verdict.words import number_word
+from dace.core.words import shown
 from dace.core.words.listing import listed
 from dace.core.year.frost import harm_in
 
 _IN_FLOWER = ("flowering", "fruit_set")
-_SKY_UNKNOWN = 1.0  # as after a night that is clear or still, not both
+_SKY = {None: 1.0, False: 0.0, True: 2.0}  # not known: as after a night clear or still, not both
+_NAMED = 3
+COVER = "cover tonight"
+"""The mark of a stop that the night to come may hurt."""
 
 
-def harm_tonight(stop: Stop, grows: Grows, days: Outlook) -> float:
-    """Chance that the low of tonight marks plants where they stand.
+@dataclass(frozen=True)
+class ColdNight:
+    """A night that may harm: its likely low [C], the worst chance, which stops, and the words."""
 
-    Tonight's low is tomorrow's; each draw has its own, of the forecast where there is one.
+    low_c: float
+    chance: float
+    stops: tuple[str, ...]
+    title: str
+    line: str
+
+
+def lows_tonight(days: Outlook, said: Tonight) -> NDArray[np.float64]:
+    """Lows of the air that tonight may have [C]: about the one that was told, else as forecast.
+
+    Tonight's low is tomorrow's.
     """
+    if said.low_c is None:
+        return np.asarray(days.t_min[:, days.index(days.today) + 1])
+    middles = (np.arange(days.t_min.shape[0]) + 0.5) / days.t_min.shape[0]
+    return np.asarray(said.low_c + judgement("told_low_sd").range.typ * ndtri(middles))
+
+
+def harm_tonight(stop: Stop, grows: Grows, days: Outlook, said: Tonight) -> float:
+    """Chance that the low of tonight marks plants where they stand."""
     if stop.shelter == "indoors":
         return 0.0
     stage = grows.clock.stage
     part = "flower" if stage.key in _IN_FLOWER else "seedling" if stage.is_seedling else "grown"
-    lows = days.t_min[:, days.index(days.today) + 1] + air_under(stop.shelter, 0.0, 0.0)[0]
+    lows = lows_tonight(days, said) + air_under(stop.shelter, 0.0, 0.0)[0]
     if stop.shelter == "open":
-        lows = lows - _SKY_UNKNOWN * judgement("leaf_below_air").range.typ
+        lows = lows - _SKY[said.clear] * judgement("leaf_below_air").range.typ
     return harm_in(grows.crop.key, part, lows)
 
 
-def cold_words(stop: Stop, days: Outlook) -> str:
+def cold_words(stop: Stop, days: Outlook, said: Tonight) -> str:
     """What is said of a night that may hurt something there; empty where none may."""
+    found = cold_night([stop], days, said)
+    return "" if found is None else f"{found.title}: {found.line}"
+
+
+def cold_night(stops: Sequence[Stop], days: Outlook, said: Tonight) -> ColdNight | None:
+    """The night to come for all that stands out; None where it harms none, or all is covered."""
+    if said.covered:
+        return None
     least = judgement("frost_warned_from").range.typ
-    chances = {one: chance for one in stop.grows if (chance := harm_tonight(stop, one, days))}
-    hurt = [one for one, chance in chances.items() if chance >= least]
+    hurt: list[tuple[Stop, Grows, float]] = []
+    for stop in stops:
+        for one in stop.grows:
+            chance = harm_tonight(stop, one, days, said)
+            if chance >= least:
+                hurt.append((stop, one, chance))
     if not hurt:
-        return ""
-    worst = max(chances[one] for one in hurt)
-    names = listed([one.crop.counted(one.plants) for one in hurt])
-    times = f"{max(1, round(10 * worst))} in 10"
-    return f"Tonight may be too cold, {times}: cover or bring in {names}."
+        return None
+    low, worst = float(np.median(lows_tonight(days, said))), max(chance for *_, chance in hurt)
+    crops = {one.crop.key: one.crop for _, one, _ in hurt}
+    counts = {key: sum(one.plants for _, one, _ in hurt if one.crop.key == key) for key in crops}
+    names = [crops[key].counted(count) for key, count in counts.items()]
+    whom = listed(names) if len(names) <= _NAMED else f"{number_word(len(names))} crops"
+    keys = tuple(dict.fromkeys(stop.key for stop, *_ in hurt))
+    line = f"{max(1, round(10 * worst))} in 10: cover or bring in {whom}."
+    return ColdNight(low, worst, keys, f"{shown.degrees(low)} tonight", line)

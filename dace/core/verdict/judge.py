@@ -18,7 +18,7 @@ from dace.core.rootzone.records import charged_water
 from dace.core.same import Same
 from dace.core.season.crops import Stage
 from dace.core.verdict.case import Decided
-from dace.core.verdict.cold_night import cold_words
+from dace.core.verdict.cold_night import COVER, cold_words
 from dace.core.verdict.kinds import decide, kind_of, matters
 from dace.core.verdict.to_get import said_to_get, to_get
 from dace.core.verdict.together import SHARED, Bid, bids_of, shared
@@ -95,7 +95,7 @@ class _Judged:
             headline = kind.headline(self.facts, verdict, self.why)
         return replace(
             verdict,
-            mark="cover tonight" if self.cold else mark,
+            mark=COVER if self.cold else mark,
             headline=headline,
             button=kind.button(self.facts, verdict),
         )
@@ -140,7 +140,7 @@ def _judged(stop: Stop, yard: Yard, stock: dict[str, float]) -> _Judged:
     """One stop's, from all that bears on it; the same is only looked up."""
     bare = replace(stop, followed=None)  # type: ignore[arg-type]
     around = (yard.days.digest, yard.sources, yard.waters, yard.vessels, yard.owned, yard.pen)
-    said = (yard.spoons, yard.weighs, yard.slider)
+    said = (yard.spoons, yard.weighs, yard.slider, yard.tonight)
     follows_from = (stop.followed.whole, bare, stock.copy(), *around, *said)
     return _KNOWN.of(stop.key, follows_from, lambda: _judge(stop, yard, stock))
 
@@ -166,7 +166,11 @@ def _judge(stop: Stop, yard: Yard, stock: dict[str, float]) -> _Judged:
     if wanted is not None:  # said as what it comes to: nothing is poured but water
         decided, fed = replace(decided, kind="wait", why=said_to_get(wanted)), ()
     plan, water = _plain(facts, decided, yard)
-    cold = "" if decided.kind == "rest" and _over(decided) else cold_words(stop, yard.days)
+    cold = (
+        ""
+        if decided.kind == "rest" and _over(decided)
+        else cold_words(stop, yard.days, yard.tonight)
+    )
     litres = _litres(facts, decided, fed, plan)
     verdict = Verdict(
         stop=stop.key,

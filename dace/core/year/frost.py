@@ -47,6 +47,15 @@ def _harm() -> dict[tuple[str, str], float]:
     }
 
 
+def harm_leaf_c(crop_key: str, stage: str) -> float | None:
+    """The leaf's temperature that marks half of such plants [C]; None where none is known.
+
+    >>> harm_leaf_c("strawberry", "flower")
+    -1.0
+    """
+    return _harm().get((crop_key, stage))
+
+
 def leaf_low(night: Night, shelter: Shelter) -> float:
     """How cold a leaf gets where it stands [C]; in the open colder than the air as it radiates.
 

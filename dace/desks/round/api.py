@@ -3,17 +3,20 @@
 from __future__ import annotations
 
 import uuid
-from typing import Any, Literal
+from typing import Annotated, Any, Literal
 
 from ninja import Router, Schema
+from pydantic import Field
 
 from dace.core import api as core
-from dace.core.api import shown
+from dace.core.api import Tonight, shown
 from dace.desks.round.ahead import days_ahead
 from dace.desks.round.page import round_page
 from dace.desks.round.schemas import AmountOut, RoundComingOut, RoundOut
 from dace.desks.shared.written import ChangeOut, WrittenOut, written
+from dace.feeding.raising import PlantedOut, plant_out
 from dace.feeding.rounds import NewTick, mix_for_round, take_back_can, tick
+from dace.garden.raising import PottedOn, pot_on, raise_on, say_night
 from dace.garden.reads import garden_of
 from dace.households.fields import Count, Number, Typed
 
@@ -41,6 +44,42 @@ class AmountIn(Schema):
 
     litres: Typed
     plants: Count
+
+
+class NightIn(Schema):
+    """What is known of tonight: its low as typed, whether it is clear and still, all covered."""
+
+    id: uuid.UUID
+    low: Typed = ""
+    clear: bool | None = None
+    covered: bool = False
+
+
+class RaiseIn(Schema):
+    """Hardening off begun, not yet, or they stay where they are."""
+
+    id: uuid.UUID
+    planting_ids: Annotated[list[uuid.UUID], Field(min_length=1, max_length=100)]
+    step: Literal["harden", "later", "stays"]
+
+
+class PotOnIn(Schema):
+    """So many plants into pots of so much each, as typed, of a medium or a mix of one's own."""
+
+    id: uuid.UUID
+    count: Count
+    litres: Typed
+    medium: Typed
+
+
+class PlantOutIn(Schema):
+    """So many plants to a fill; ``jar_id`` and ``said`` are what each hole got."""
+
+    id: uuid.UUID
+    fill_id: uuid.UUID
+    count: Count
+    jar_id: uuid.UUID | None = None
+    said: Typed = ""
 
 
 @router.get("/round", response=RoundOut, operation_id="round")
@@ -80,4 +119,37 @@ def amount(request: Any, payload: AmountIn) -> AmountOut:
 def tick_off(request: Any, payload: TickIn) -> Any:
     """Tick a stop off: its doses, and with the first of a can the can itself."""
     row = tick(request.auth, NewTick(**payload.dict()))
+    return 201, written(request.auth, row.pk)
+
+
+@router.post("/night", response={201: WrittenOut}, operation_id="say_night")
+def say_the_night(request: Any, payload: NightIn) -> Any:
+    """Say what is known of tonight, or that what stands out is covered."""
+    scope = request.auth
+    unit = garden_of(scope).degrees.lower()
+    low = core.read_measure(payload.low, "temperature", "low", unit) if payload.low else None
+    said = Tonight(low, payload.clear, payload.covered)
+    return 201, written(scope, say_night(scope, payload.id, said).pk)
+
+
+@router.post("/raising", response={201: WrittenOut}, operation_id="raise_on")
+def raise_plantings(request: Any, payload: RaiseIn) -> Any:
+    """Begin hardening off, or put a step off."""
+    row = raise_on(request.auth, payload.id, payload.planting_ids, payload.step)
+    return 201, written(request.auth, row.pk)
+
+
+@router.post("/stands/{stand_id}/pots", response={201: WrittenOut}, operation_id="pot_on")
+def pot_them_on(request: Any, stand_id: uuid.UUID, payload: PotOnIn) -> Any:
+    """Pot on where they stand."""
+    scope = request.auth
+    litres = core.read_litres_each(payload.litres, 1, None, garden_of(scope).measures)
+    new = PottedOn(payload.id, stand_id, payload.count, litres, payload.medium)
+    return 201, written(scope, pot_on(scope, new).pk)
+
+
+@router.post("/stands/{stand_id}/out", response={201: WrittenOut}, operation_id="plant_out")
+def plant_them_out(request: Any, stand_id: uuid.UUID, payload: PlantOutIn) -> Any:
+    """Plant out, with what goes into the holes."""
+    row = plant_out(request.auth, PlantedOut(stand_id=stand_id, **payload.dict()))
     return 201, written(request.auth, row.pk)

@@ -10,6 +10,7 @@ from datetime import date
 from dace.core import api as core
 from dace.core.api import shown
 from dace.desks.round.cans import CansNow, cans_shown
+from dace.desks.round.raising import grounds_out, media_out, night_out, raising_out
 from dace.desks.round.schemas import (
     RoundAskOut,
     RoundCanOut,
@@ -34,7 +35,7 @@ from dace.feeding.ticks import done_today, servings
 from dace.feeding.verdicts import StopVerdict, judged
 from dace.garden.greening import green_stands
 from dace.garden.intending import intended
-from dace.garden.reads import garden_of
+from dace.garden.reads import garden_of, mixes
 from dace.garden.services import today
 from dace.households.changes import changes_of
 from dace.households.scope import Scope
@@ -81,6 +82,7 @@ def _round(scope: Scope) -> RoundOut:
     rows = [row for can in cans for row in can.rows]
     ticked = {row.fill_id for row in rows if row.done}
     asks = _asks(out)
+    raising = raising_out(scope, found, on)
     to_pour = sum(any(row.now and not row.done for row in can.rows) for can in cans)
     beside = [row.kind for row in out if row.kind.block == "flush"]
     beside += [core.kind_of("dress")] * len(dressings)
@@ -100,6 +102,10 @@ def _round(scope: Scope) -> RoundOut:
         asks=asks,
         trials=[_trial(task) for task in tasks(scope) if not _in_a_block(task, cans)],
         over=_over(scope, found.stops, on),
+        night=night_out(scope, garden, found),
+        raising=raising,
+        grounds=grounds_out(scope, raising),
+        media=media_out(raising, mixes(scope)),
         sow=[meant_out(one, on) for one in intended(scope) if one.sow_on <= on][:_FEW_SOWN],
         away=_away(scope, on),
         shed=shed,

@@ -203,6 +203,55 @@ class RoundOverOut(Out):
     stage: str
 
 
+class RoundNightOut(Out):
+    """A night that may harm what stands out: its low, whom, and what is known of it.
+
+    ``told`` is whether somebody said the low; ``forecast`` whether a forecast did, else it is
+    the climate's usual night.
+    """
+
+    title: str
+    line: str
+    place_ids: list[uuid.UUID]
+    told: bool
+    forecast: bool
+    clear: bool | None
+
+
+class RoundGroundOut(Out):
+    """Where plants may go."""
+
+    fill_id: uuid.UUID
+    name: str
+
+
+class RoundMediumOut(Out):
+    """What pots may be filled with."""
+
+    key: str
+    name: str
+
+
+class RoundRaisingOut(Out):
+    """A step of young plants: a larger pot, hardening off, taking in for a night, planting out.
+
+    ``litres`` is usual for each pot where it is one; ``jar_id`` and ``hole`` what goes into each
+    hole, in words and as it is said when written.
+    """
+
+    kind: Literal["pot_on", "harden", "keep_in", "plant_out"]
+    planting_ids: list[uuid.UUID]
+    place_ids: list[uuid.UUID]
+    stand_id: uuid.UUID
+    title: str
+    line: str
+    count: int
+    litres: float
+    jar_id: uuid.UUID | None
+    hole: str
+    said: str
+
+
 class RoundWaitOut(Out):
     """A stop that gets nothing today."""
 
@@ -260,6 +309,10 @@ class RoundOut(Out):
     asks: list[RoundAskOut]
     trials: list[RoundTrialOut]
     over: list[RoundOverOut]
+    night: RoundNightOut | None
+    raising: list[RoundRaisingOut]
+    grounds: list[RoundGroundOut]
+    media: list[RoundMediumOut]
     sow: list[MeantOut]
     away: str
     shed: list[RoundShedOut]

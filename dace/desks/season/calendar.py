@@ -1,8 +1,9 @@
-"""The plan as a calendar file: an entry a feed, each with an id that stays."""
+"""The plan as a calendar file: an entry for whatever is due, each with an id that stays."""
 
 from __future__ import annotations
 
-from datetime import timedelta
+import uuid
+from datetime import date, timedelta
 
 from icalendar import Calendar
 from icalendar import Event as Entry
@@ -10,8 +11,10 @@ from icalendar import Event as Entry
 from dace.core.api import Event, kind_of
 from dace.desks.shared.events import event_words
 from dace.desks.shared.stops import stop_name
+from dace.desks.shared.to_come import Coming, to_come
 from dace.feeding.plans import event_id, planned
 from dace.garden.reads import garden_of
+from dace.garden.services import today
 from dace.households.scope import Scope
 
 CONTENT_TYPE = "text/calendar; charset=utf-8"
@@ -33,16 +36,28 @@ def calendar_of(scope: Scope) -> bytes:
     whole.add("x-wr-calname", f"Feeding {garden.name}")
     for event in (*found.today(), *found.ahead()):
         whole.add_component(_entry(scope, event, stop_name(found.stops[event.stop])))
+    for row in to_come(scope, found.judged, today(scope, garden)):
+        whole.add_component(_besides(scope, row))
     return bytes(whole.to_ical())
 
 
 def _entry(scope: Scope, event: Event, name: str) -> Entry:
-    entry = Entry()
-    entry.add("uid", f"{event_id(scope.household_id, event)}@dace")
-    entry.add("dtstamp", scope.now)
-    entry.add("dtstart", event.on)
-    entry.add("dtend", event.on + _ONE_DAY)
-    entry.add("summary", f"{kind_of(event.kind).does} {name}: {event_words(event)}")
+    summary = f"{kind_of(event.kind).does} {name}: {event_words(event)}"
+    entry = _all_day(scope, event_id(scope.household_id, event), event.on, summary)
     entry.add("description", "\n".join(event.why))
+    return entry
+
+
+def _besides(scope: Scope, row: Coming) -> Entry:
+    return _all_day(scope, row.id, row.on, f"{row.name}: {row.text}")
+
+
+def _all_day(scope: Scope, key: uuid.UUID, on: date, summary: str) -> Entry:
+    entry = Entry()
+    entry.add("uid", f"{key}@dace")
+    entry.add("dtstamp", scope.now)
+    entry.add("dtstart", on)
+    entry.add("dtend", on + _ONE_DAY)
+    entry.add("summary", summary)
     entry.add("transp", "TRANSPARENT")
     return entry

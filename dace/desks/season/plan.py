@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import uuid
 from collections.abc import Sequence
-from datetime import date, timedelta
+from datetime import timedelta
 
 import numpy as np
 from numpy.typing import NDArray
@@ -24,10 +24,11 @@ from dace.desks.season.schemas_plan import (
 from dace.desks.shared.events import event_words
 from dace.desks.shared.figures import StepOut, steps_out
 from dace.desks.shared.stops import stop_name
+from dace.desks.shared.to_come import to_come
 from dace.feeding.plans import WEEKS, Planned, event_id, planned
 from dace.feeding.verdicts import StopVerdict
 from dace.garden.models import Garden
-from dace.garden.reads import garden_of, sown_again
+from dace.garden.reads import garden_of
 from dace.garden.services import today
 from dace.households.scope import Scope
 
@@ -161,43 +162,11 @@ def _to_buy(found: Planned) -> list[ToBuyOut]:
 
 def _to_come(scope: Scope, found: Planned, plan: Plan) -> list[ToComeOut]:
     """Sowing again, potting on, and what slow feeds still give after the plan, by day."""
-    rows = [*_again(scope, plan.today), *_potting(found, plan.today)]
-    rows.sort(key=lambda row: row.on or date.max)
+    rows = [
+        ToComeOut(planting_id=one.planting_id, on=one.on, name=one.name, text=one.text)
+        for one in to_come(scope, found.judged, plan.today)
+    ]
     return [*rows, *_next_year(found, plan)]
-
-
-def _again(scope: Scope, on_day: date) -> list[ToComeOut]:
-    rows = []
-    for planting in sown_again(scope):
-        on = planting.next_sowing
-        assert on is not None
-        due = "due now" if on <= on_day else f"about {core.day_words(on, on_day)}"
-        text = f"Sow the next {planting.count}: {due}"
-        rows.append(ToComeOut(planting_id=planting.pk, on=on, name=planting.grown.name, text=text))
-    return rows
-
-
-def _potting(found: Planned, on_day: date) -> list[ToComeOut]:
-    """Seedlings in trays that outgrow them."""
-    rows = []
-    for one in found.judged.stops:
-        if core.place_kind(one.place.kind).raises != "seedlings":
-            continue
-        for stand in one.stands:
-            outgrown = stand.clock.outgrown_on(on_day)
-            if outgrown is None:
-                continue
-            low, likely, high = outgrown
-            text = f"Pot on or plant out about {likely:%-d %B} ({low:%-d %b} to {high:%-d %b})"
-            rows.append(
-                ToComeOut(
-                    planting_id=stand.planting_id,
-                    on=likely,
-                    name=stand.crop.counted(stand.count),
-                    text=text,
-                )
-            )
-    return rows
 
 
 def _next_year(found: Planned, plan: Plan) -> list[ToComeOut]:

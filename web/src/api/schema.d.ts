@@ -1488,6 +1488,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/night": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Say The Night
+         * @description Say what is known of tonight, or that what stands out is covered.
+         */
+        post: operations["say_night"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/notebook": {
         parameters: {
             query?: never;
@@ -2210,6 +2230,26 @@ export interface paths {
         get: operations["pulse"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/raising": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Raise Plantings
+         * @description Begin hardening off, or put a step off.
+         */
+        post: operations["raise_on"];
         delete?: never;
         options?: never;
         head?: never;
@@ -3026,6 +3066,46 @@ export interface paths {
          * @description Pot on, plant out, move or split.
          */
         post: operations["move_stand"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stands/{stand_id}/out": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Plant Them Out
+         * @description Plant out, with what goes into the holes.
+         */
+        post: operations["plant_out"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stands/{stand_id}/pots": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Pot Them On
+         * @description Pot on where they stand.
+         */
+        post: operations["pot_on"];
         delete?: never;
         options?: never;
         head?: never;
@@ -6918,6 +6998,29 @@ export interface components {
             year: number;
         };
         /**
+         * NightIn
+         * @description What is known of tonight: its low as typed, whether it is clear and still, all covered.
+         */
+        NightIn: {
+            /** Clear */
+            clear?: boolean | null;
+            /**
+             * Covered
+             * @default false
+             */
+            covered: boolean;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * Low
+             * @default
+             */
+            low: string | components["schemas"]["BoxIn"];
+        };
+        /**
          * NoteOut
          * @description A line of the place's own records.
          */
@@ -7793,6 +7896,31 @@ export interface components {
             weeks: number;
         };
         /**
+         * PlantOutIn
+         * @description So many plants to a fill; ``jar_id`` and ``said`` are what each hole got.
+         */
+        PlantOutIn: {
+            /** Count */
+            count: number;
+            /**
+             * Fill Id
+             * Format: uuid
+             */
+            fill_id: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Jar Id */
+            jar_id?: string | null;
+            /**
+             * Said
+             * @default
+             */
+            said: string | components["schemas"]["BoxIn"];
+        };
+        /**
          * PlantingIn
          * @description What grows: crop, count, since when, where, and the stage as she sees it.
          */
@@ -7941,6 +8069,23 @@ export interface components {
             water_id: string | null;
             /** Words */
             words: string;
+        };
+        /**
+         * PotOnIn
+         * @description So many plants into pots of so much each, as typed, of a medium or a mix of one's own.
+         */
+        PotOnIn: {
+            /** Count */
+            count: number;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Litres */
+            litres: string | components["schemas"]["BoxIn"];
+            /** Medium */
+            medium: string | components["schemas"]["BoxIn"];
         };
         /**
          * PotOut
@@ -8167,6 +8312,24 @@ export interface components {
             what: string;
             /** Yes */
             yes: string;
+        };
+        /**
+         * RaiseIn
+         * @description Hardening off begun, not yet, or they stay where they are.
+         */
+        RaiseIn: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Planting Ids */
+            planting_ids: string[];
+            /**
+             * Step
+             * @enum {string}
+             */
+            step: "harden" | "later" | "stays";
         };
         /**
          * RangeOut
@@ -8835,6 +8998,19 @@ export interface components {
             working: components["schemas"]["StepOut"][];
         };
         /**
+         * RoundGroundOut
+         * @description Where plants may go.
+         */
+        RoundGroundOut: {
+            /**
+             * Fill Id
+             * Format: uuid
+             */
+            fill_id: string;
+            /** Name */
+            name: string;
+        };
+        /**
          * RoundLookOut
          * @description A stop that is looked at; ``first`` where nothing is fed there before it is answered.
          */
@@ -8863,6 +9039,37 @@ export interface components {
             subject_id: string;
         };
         /**
+         * RoundMediumOut
+         * @description What pots may be filled with.
+         */
+        RoundMediumOut: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+        };
+        /**
+         * RoundNightOut
+         * @description A night that may harm what stands out: its low, whom, and what is known of it.
+         *
+         *     ``told`` is whether somebody said the low; ``forecast`` whether a forecast did, else it is
+         *     the climate's usual night.
+         */
+        RoundNightOut: {
+            /** Clear */
+            clear: boolean | null;
+            /** Forecast */
+            forecast: boolean;
+            /** Line */
+            line: string;
+            /** Place Ids */
+            place_ids: string[];
+            /** Title */
+            title: string;
+            /** Told */
+            told: boolean;
+        };
+        /**
          * RoundOut
          * @description Today's round.
          *
@@ -8888,14 +9095,21 @@ export interface components {
             edition: number;
             /** Flushes */
             flushes: components["schemas"]["RoundFlushOut"][];
+            /** Grounds */
+            grounds: components["schemas"]["RoundGroundOut"][];
             /** Leaves */
             leaves: string;
             /** Left */
             left: number;
+            /** Media */
+            media: components["schemas"]["RoundMediumOut"][];
             /** Minutes */
             minutes: number;
+            night: components["schemas"]["RoundNightOut"] | null;
             /** Over */
             over: components["schemas"]["RoundOverOut"][];
+            /** Raising */
+            raising: components["schemas"]["RoundRaisingOut"][];
             /** Rhythm New */
             rhythm_new: boolean;
             /** Shed */
@@ -8975,6 +9189,43 @@ export interface components {
             water_id: string;
             /** Who */
             who: string;
+        };
+        /**
+         * RoundRaisingOut
+         * @description A step of young plants: a larger pot, hardening off, taking in for a night, planting out.
+         *
+         *     ``litres`` is usual for each pot where it is one; ``jar_id`` and ``hole`` what goes into each
+         *     hole, in words and as it is said when written.
+         */
+        RoundRaisingOut: {
+            /** Count */
+            count: number;
+            /** Hole */
+            hole: string;
+            /** Jar Id */
+            jar_id: string | null;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "pot_on" | "harden" | "keep_in" | "plant_out";
+            /** Line */
+            line: string;
+            /** Litres */
+            litres: number;
+            /** Place Ids */
+            place_ids: string[];
+            /** Planting Ids */
+            planting_ids: string[];
+            /** Said */
+            said: string;
+            /**
+             * Stand Id
+             * Format: uuid
+             */
+            stand_id: string;
+            /** Title */
+            title: string;
         };
         /**
          * RoundRowOut
@@ -14095,6 +14346,42 @@ export interface operations {
             503: components["responses"]["E503"];
         };
     };
+    say_night: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NightIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
+        };
+    };
     notebook: {
         parameters: {
             query?: {
@@ -15450,6 +15737,42 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PulseOut"];
+                };
+            };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
+        };
+    };
+    raise_on: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RaiseIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
                 };
             };
             400: components["responses"]["E400"];
@@ -16973,6 +17296,82 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["MoveIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
+        };
+    };
+    plant_out: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                stand_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlantOutIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenOut"];
+                };
+            };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
+        };
+    };
+    pot_on: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                stand_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PotOnIn"];
             };
         };
         responses: {

@@ -1,20 +1,25 @@
 <!-- Tomorrow and the week, folded until somebody asks. -->
 <script lang="ts">
+  import type { Snippet } from 'svelte';
   import type { Schemas } from '../../api/client';
   import { counted } from '../../ui/language';
   import { dateInWords } from '../../ui/time';
   import { capital } from '../../ui/words';
 
-  const { days }: { days: Schemas['RoundDayOut'][] } = $props();
+  /** Days with something; what else may be asked about them. */
+  const { days, children }: { days: Schemas['RoundDayOut'][]; children?: Snippet } = $props();
   const first = $derived(days[0]);
 </script>
 
-{#if first}
+{#if first || children}
   <details>
     <summary>
       <b>Tomorrow and the week</b>
-      <span>{capital(first.words)}: {counted(first.items.length, 'stop')}</span>
+      {#if first}
+        <span>{capital(first.words)}: {counted(first.items.length, 'stop')}</span>
+      {/if}
     </summary>
+    {@render children?.()}
     {#each days as day (day.on)}
       <h3>{capital(day.words)}, {dateInWords(day.on)}</h3>
       <ul>

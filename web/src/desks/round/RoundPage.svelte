@@ -8,22 +8,24 @@
   import ButtonLink from '../../ui/ButtonLink.svelte';
   import Page from '../../ui/Page.svelte';
   import AskBlock from './AskBlock.svelte';
+  import Beside from './Beside.svelte';
   import ComingDays from './ComingDays.svelte';
   import DressBlock from './DressBlock.svelte';
   import DueBlock from './DueBlock.svelte';
   import FlushBlock from './FlushBlock.svelte';
   import { toFirstTick } from './focus';
+  import NightBlock from './NightBlock.svelte';
+  import NightSheet from './NightSheet.svelte';
   import OverBlock from './OverBlock.svelte';
   import RhythmNews from './RhythmNews.svelte';
   import RemindSwitch from './RemindSwitch.svelte';
   import { blocksOf, placesOf, round } from './round.svelte';
   import RoundCan from './RoundCan.svelte';
-  import Shed from './Shed.svelte';
   import SowBlock from './SowBlock.svelte';
-  import TrialTask from './TrialTask.svelte';
   import Waits from './Waits.svelte';
 
   const data = $derived(round.today.data);
+  let nightly = $state(false);
   /** The chosen stop narrows the round to it; nothing chosen is all of it. */
   const here = (placeId: string) => !garden.stop || garden.stop.id === placeId;
   const blocks = $derived((data ? blocksOf(data) : []).filter((b) => placesOf(b).some(here)));
@@ -81,6 +83,7 @@
   {#if data}
     {#if data.away}<p class="away">{data.away}</p>{/if}
     {#if data.rhythm_new && session.owner}<RhythmNews />{/if}
+    {#if data.night && data.night.place_ids.some(here)}<NightBlock night={data.night} />{/if}
     {#each blocks as block (block.key)}
       {#if block.kind === 'can'}
         <RoundCan can={block.can} inHand={block.can.id === inHand} />
@@ -118,16 +121,26 @@
       <OverBlock {over} />
     {/each}
     {#if left}<p class="soft">{left}.</p>{/if}
-    {#each trials as task (task.trial_id + task.kind)}<TrialTask {task} />{/each}
-    {#if !garden.stop}<Shed shed={data.shed} />{/if}
+    <Beside
+      shed={garden.stop ? [] : data.shed}
+      raising={data.raising.filter((one) => one.place_ids.some(here))}
+      grounds={data.grounds}
+      media={data.media}
+      {trials}
+    />
     {#each beside as asked (asked.what)}<AskBlock {asked} />{/each}
     <Waits {waits} leaves={garden.stop ? '' : data.leaves} />
-    <ComingDays days={round.coming.data?.days ?? []} />
+    <ComingDays days={round.coming.data?.days ?? []}>
+      {#if !data.night && !garden.stop}
+        <Button onclick={() => (nightly = true)}>Cold tonight?</Button>
+      {/if}
+    </ComingDays>
     <div class="foot">
       <RemindSwitch />
       <Button onclick={() => print()}>Print</Button>
       <a href="/roots{garden.search}">What the roots say</a>
     </div>
+    <NightSheet bind:open={nightly} />
   {/if}
 </Page>
 

@@ -5,6 +5,7 @@
   import { ecScale, example, fromScale, volume } from '../../app/measures';
   import { Resource } from '../../app/resource.svelte';
   import { Write } from '../../app/write.svelte';
+  import Check from '../../ui/Check.svelte';
   import Choice from '../../ui/Choice.svelte';
   import Field from '../../ui/Field.svelte';
   import SheetForm from '../../ui/SheetForm.svelte';
@@ -116,7 +117,7 @@
     hint={example('kg, buckets, barrows or bales', 'lb, buckets, barrows or bales')}
     trouble={write.trouble('amount')}
   />
-  <label class="check"><input type="checkbox" bind:checked={known} /> nobody sprayed it</label>
+  <Check bind:checked={known}>nobody sprayed it</Check>
 </SheetForm>
 
 <SheetForm
@@ -206,17 +207,3 @@
   <Field label="Name on the shelf" bind:value={name} trouble={write.trouble('name')} />
   <Choice label="Salt" labelled bind:value={washed} options={WASHED} />
 </SheetForm>
-
-<style>
-  .check {
-    display: flex;
-    gap: var(--space-2);
-    align-items: center;
-    min-height: var(--touch);
-  }
-
-  .check input {
-    width: 24px;
-    height: 24px;
-  }
-</style>

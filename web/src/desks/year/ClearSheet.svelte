@@ -4,6 +4,7 @@
   import { ask, client } from '../../api/client';
   import { garden } from '../../app/garden.svelte';
   import { Write } from '../../app/write.svelte';
+  import Check from '../../ui/Check.svelte';
   import Choice from '../../ui/Choice.svelte';
   import Field from '../../ui/Field.svelte';
   import SheetForm from '../../ui/SheetForm.svelte';
@@ -72,7 +73,7 @@
     trouble={write.trouble('grams')}
   />
   {#if outlasts}
-    <label class="check"><input type="checkbox" bind:checked={sick} /> it had {outlasts}</label>
+    <Check bind:checked={sick}>it had {outlasts}</Check>
     {#if sick}<p>Burn the stalks: no heap ends it.</p>{/if}
   {/if}
   {#if heaps.length && !sick}
@@ -90,17 +91,3 @@
     {/if}
   {/if}
 </SheetForm>
-
-<style>
-  .check {
-    display: flex;
-    gap: var(--space-2);
-    align-items: center;
-    min-height: var(--touch);
-  }
-
-  .check input {
-    width: 24px;
-    height: 24px;
-  }
-</style>

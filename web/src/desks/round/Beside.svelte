@@ -1,12 +1,21 @@
-<!-- Brews, heaps and green manure with something to do today: each step ticked here; what asks for more, on its own page. -->
+<!-- What is done besides feeding: brews and heaps, young plants, trials; each a row. -->
 <script lang="ts">
   import { ask, client, type Schemas } from '../../api/client';
   import { capital } from '../../ui/words';
-  import TickBox from './TickBox.svelte';
+  import BesideRow from './BesideRow.svelte';
+  import RaisingRow from './RaisingRow.svelte';
   import { round } from './round.svelte';
 
   type Step = Schemas['RoundShedOut'];
-  const { shed }: { shed: Step[] } = $props();
+  type Task = Schemas['RoundTrialOut'];
+  interface Props {
+    shed: Step[];
+    raising: Schemas['RoundRaisingOut'][];
+    grounds: Schemas['RoundGroundOut'][];
+    media: Schemas['RoundMediumOut'][];
+    trials: Task[];
+  }
+  const { shed, raising, grounds, media, trials }: Props = $props();
 
   const PAGES = {
     brew: '/shelf/brew?brew=',
@@ -39,27 +48,36 @@
     const write = round.write(step.id + step.kind);
     return write.send(() => sent(step, write.id()));
   }
+
+  const keyOf = (task: Task) => `trial ${task.trial_id}`;
 </script>
 
-{#if shed.length}
-  <section aria-labelledby="shed">
-    <h2 id="shed">In the shed</h2>
+{#if shed.length + raising.length + trials.length}
+  <section aria-labelledby="beside">
+    <h2 id="beside">Besides feeding</h2>
     <ul>
+      {#each raising as one (one.stand_id + one.kind)}
+        <RaisingRow raising={one} {grounds} {media} />
+      {/each}
       {#each shed as step (step.id + step.kind + step.words)}
-        <li>
-          {#if step.kind}
-            <button
-              type="button"
-              disabled={round.write(step.id + step.kind).busy}
-              onclick={() => tick(step)}
-            >
-              <TickBox done={false} />
-              <span><b>{step.name}</b> {step.words}</span>
-            </button>
-          {:else}
-            <a href="{PAGES[step.of]}{step.id}"><b>{step.name}</b> {capital(step.words)}</a>
-          {/if}
-        </li>
+        <BesideRow
+          name={step.name}
+          words={step.kind ? step.words : capital(step.words)}
+          busy={round.write(step.id + step.kind).busy}
+          problem={round.write(step.id + step.kind).problem}
+          ontick={step.kind ? () => void tick(step) : undefined}
+          href={PAGES[step.of] + step.id}
+        />
+      {/each}
+      {#each trials as task (task.trial_id + task.kind)}
+        <BesideRow
+          name={task.title}
+          words={task.text || 'Judge it'}
+          busy={round.write(keyOf(task)).busy}
+          problem={round.write(keyOf(task)).problem}
+          ontick={task.kind === 'water' ? () => void round.water(keyOf(task), task) : undefined}
+          href="/trial?trial={task.trial_id}"
+        />
       {/each}
     </ul>
   </section>
@@ -81,35 +99,5 @@
     margin: 0;
     padding: 0;
     list-style: none;
-  }
-
-  li {
-    border-top: 1px solid var(--color-line);
-  }
-
-  li:first-child {
-    border-top: 0;
-  }
-
-  a,
-  button {
-    display: flex;
-    gap: var(--space-4);
-    align-items: center;
-    width: 100%;
-    min-height: 52px;
-    padding: var(--space-1) var(--space-4);
-    border: 0;
-    background: none;
-    color: inherit;
-    text-align: left;
-    text-decoration: none;
-    cursor: pointer;
-  }
-
-  a {
-    gap: var(--space-2);
-    text-decoration: underline;
-    text-underline-offset: 3px;
   }
 </style>
