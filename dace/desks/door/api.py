@@ -30,7 +30,8 @@ PLAIN_LOGIN = "django.contrib.auth.backends.ModelBackend"
 class SessionOut(Out):
     """Who is signed in, what time it is, and what a stranger may do.
 
-    ``made_by`` is what a write that waits is sent with, so that it goes in as theirs alone.
+    ``writes`` is whether they may pour, read and look: a viewer may not. ``made_by`` is what a
+    write that waits is sent with, so that it goes in as theirs alone.
     """
 
     signed_in: bool
@@ -39,6 +40,7 @@ class SessionOut(Out):
     made_by: str
     has_password: bool
     owner: bool
+    writes: bool
     is_demo: bool
     demo_on: bool
     first_start: bool
@@ -71,6 +73,7 @@ def session(request: HttpRequest) -> SessionOut:
         has_password=member is not None and member.user.has_usable_password(),
         made_by=made_by(member) if member else "",
         owner=member is not None and member.role == Membership.Role.OWNER,
+        writes=member is not None and member.role != Membership.Role.VIEWER,
         is_demo=member.household.is_demo if member else False,
         demo_on=settings.DACE_DEMO and visits.pattern() is not None,
         first_start=not Membership.objects.filter(household__is_demo=False).exists(),

@@ -9572,7 +9572,7 @@ export interface components {
          * SessionOut
          * @description Who is signed in, what time it is, and what a stranger may do.
          *
-         *     ``made_by`` is what a write that waits is sent with, so that it goes in as theirs alone.
+         *     ``writes`` is whether they may pour, read and look: a viewer may not. ``made_by`` is what a write that waits is sent with, so that it goes in as theirs alone.
          */
         SessionOut: {
             /** Csrf */
@@ -9600,6 +9600,8 @@ export interface components {
             signed_in: boolean;
             /** User */
             user: string;
+            /** Writes */
+            writes: boolean;
         };
         /**
          * SetupOut

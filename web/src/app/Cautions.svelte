@@ -4,6 +4,7 @@
   import Note from '../ui/Note.svelte';
   import { dateInWords } from '../ui/time';
   import { Write } from './write.svelte';
+  import { may } from '../ui/may.svelte';
 
   type Advice = Schemas['AdviceOut'];
   interface Props {
@@ -25,7 +26,7 @@
 {#each open as one (one.key)}
   <Note severity={one.severity} title={one.title}>
     {one.text}
-    {#if one.about}
+    {#if one.about && may.write}
       <button type="button" onclick={() => seeTo(one)}>I have seen to it</button>
     {/if}
   </Note>

@@ -5,6 +5,7 @@
   import { DESKS, type PagePath } from './desks';
   import { away } from './away/away.svelte';
   import { session } from './session.svelte';
+  import { may } from '../ui/may.svelte';
 
   let more = $state(false);
 
@@ -17,7 +18,7 @@
 <nav aria-label="Thumb buttons">
   <a href="/round{garden.search}">Round</a>
   <a href="/bench{garden.search}">Pour</a>
-  <button type="button" onclick={() => keys.read()}>Read</button>
+  {#if may.write}<button type="button" onclick={() => keys.read()}>Read</button>{/if}
   <button type="button" aria-haspopup="dialog" onclick={() => (more = true)}>More</button>
 </nav>
 <Sheet title="Desks" bind:open={more}>
@@ -30,15 +31,17 @@
     {#each DESKS as desk (desk.path)}
       <li><button type="button" onclick={() => open(desk.path)}>{desk.name}</button></li>
     {/each}
-    <li>
-      <button
-        type="button"
-        onclick={() => {
-          more = false;
-          keys.looksOpen = true;
-        }}>How do they look?</button
-      >
-    </li>
+    {#if may.write}
+      <li>
+        <button
+          type="button"
+          onclick={() => {
+            more = false;
+            keys.looksOpen = true;
+          }}>How do they look?</button
+        >
+      </li>
+    {/if}
     <li><button type="button" onclick={() => open('/signs')}>What is wrong?</button></li>
     <li><button type="button" onclick={() => open('/trials')}>Did it help?</button></li>
     <li><button type="button" onclick={() => open('/roots')}>What the roots say</button></li>

@@ -15,10 +15,10 @@
     >
       <span>{undo.bar.text}</span>
       {#if undo.bar.next && !undo.bar.undone}
-        <Button onclick={undo.bar.next.act}>{undo.bar.next.label}</Button>
+        <Button writes onclick={undo.bar.next.act}>{undo.bar.next.label}</Button>
       {/if}
       {#if undo.bar.changeId !== null}
-        <Button onclick={() => undo.take(undo.bar?.changeId)}>
+        <Button writes onclick={() => undo.take(undo.bar?.changeId)}>
           {undo.bar.undone ? 'Put it back' : 'Undo'}
         </Button>
       {/if}

@@ -1,4 +1,5 @@
 import { tick } from 'svelte';
+import { may } from '../ui/may.svelte';
 import { garden } from './garden.svelte';
 import { DESKS, type PagePath } from './desks';
 import { tables } from './tables.svelte';
@@ -36,6 +37,7 @@ class Keys {
 
   /** Ask for a reading: of this, or of what the page is about. */
   read(subjectId = this.here): void {
+    if (!may.write) return;
     this.readingOf = subjectId;
     this.readingOpen = true;
   }
@@ -58,8 +60,8 @@ class Keys {
       ']': () => garden.step(1),
       p: () => goTo('/bench'),
       r: () => this.read(),
-      o: () => (this.looksOpen = true),
-      u: () => void undo.take(),
+      o: () => (this.looksOpen = may.write),
+      u: () => void (may.write && undo.take()),
       w: () => (working.folded = !working.folded),
       c: () => (this.chart = !this.chart),
       t: tables.turn,

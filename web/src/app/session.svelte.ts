@@ -1,3 +1,4 @@
+import { may } from '../ui/may.svelte';
 import { away } from './away/away.svelte';
 import { dropDrafts } from '../ui/drafts';
 import { ask, client, onLapse, useToken, type Problem, type Schemas } from '../api/client';
@@ -75,6 +76,7 @@ class Session {
       if (other && reply.data.signed_in) location.assign('/'); // another garden's page stands there
       this.lapsed = this.lapsed && !reply.data.signed_in;
       this.info = reply.data;
+      may.write = reply.data.writes;
       const { signed_in, made_by, user, household, now } = reply.data;
       if (signed_in) void away.signedIn(made_by, now, `${user} ${household}`);
     }

@@ -1,16 +1,21 @@
 <script lang="ts">
   import type { Snippet } from 'svelte';
   import type { HTMLButtonAttributes } from 'svelte/elements';
+  import { may } from './may.svelte';
 
   interface Props extends HTMLButtonAttributes {
     /** `go` is the one thing to do next on a screen; `plain` everything else. */
     look?: 'go' | 'plain' | 'quiet';
+    /** Whether it writes: a viewer does not see it. */
+    writes?: boolean;
     children: Snippet;
   }
-  let { look = 'plain', type = 'button', children, ...rest }: Props = $props();
+  let { look = 'plain', type = 'button', writes = false, children, ...rest }: Props = $props();
 </script>
 
-<button {type} class={look} {...rest}>{@render children()}</button>
+{#if !writes || may.write}
+  <button {type} class={look} {...rest}>{@render children()}</button>
+{/if}
 
 <style>
   button {

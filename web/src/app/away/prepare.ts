@@ -5,8 +5,10 @@ import { garden } from '../garden.svelte';
 import { volume } from '../measures';
 import { away } from './away.svelte';
 
-const RESTS_MS = 2500;
+/** Soon after a page opened; once read, after the last of several writes. */
+const [FIRST_MS, AGAIN_MS] = [2500, 20_000];
 let timer: ReturnType<typeof setTimeout> | undefined;
+let read = false;
 
 /**
  * What a walk to the far tubs wants, read ahead: path, round, supplies, what can be read and
@@ -16,7 +18,7 @@ export function prepareSoon(): void {
   clearTimeout(timer);
   if (!navigator.serviceWorker?.controller) return;
   away.ready = false;
-  timer = setTimeout(() => void prepare(), RESTS_MS);
+  timer = setTimeout(() => void prepare(), read ? AGAIN_MS : FIRST_MS);
 }
 
 async function prepare(): Promise<void> {
@@ -33,7 +35,7 @@ async function prepare(): Promise<void> {
     await ask(client.GET('/api/readables', { params }));
     if (supplies) await cansOf(stop, supplies);
   }
-  away.ready = !away.off;
+  away.ready = read = !away.off;
 }
 
 /** The can that stands on the Bench where no stop is chosen. */

@@ -31,7 +31,7 @@
     {#if stand && garden.stop}
       <div class="links">
         {#if !verdict?.question || verdict.question.about !== 'stage'}
-          <Button look="quiet" onclick={onlook}>I see a change</Button>
+          <Button writes look="quiet" onclick={onlook}>I see a change</Button>
         {/if}
         <a href="/place{garden.search}">What the roots say</a>
       </div>

@@ -29,7 +29,7 @@
       by the hole, by the pot or by the handful: each is turned into the others.
     </p>
     {#if hours.data}<HoursStrip hours={hours.data} route="dry" />{/if}
-    <Button look={verdict?.kind === 'dress' ? 'go' : 'plain'} onclick={onspread}>
+    <Button writes look={verdict?.kind === 'dress' ? 'go' : 'plain'} onclick={onspread}>
       Spread something dry…
     </Button>
   {:else}

@@ -32,6 +32,7 @@
   <Message problem={spraying.write.problem} />
   {#if stand && spray}
     <Button
+      writes
       look={fine ? 'go' : 'plain'}
       disabled={spraying.write.busy || spray.short || spraying.problem !== null}
       onclick={sprayIt}

@@ -7,6 +7,7 @@
   import Button from '../../ui/Button.svelte';
   import Message from '../../ui/Message.svelte';
   import ActBar from './ActBar.svelte';
+  import { may } from '../../ui/may.svelte';
 
   interface Props {
     verdict: Verdict;
@@ -46,17 +47,19 @@
 <ActBar>
   <Message problem={write.problem} />
   {#if acts}
-    <Button look="go" disabled={write.busy} onclick={act}>{verdict.button}</Button>
+    <Button writes look="go" disabled={write.busy} onclick={act}>{verdict.button}</Button>
   {/if}
   {#if verdict.kind !== 'look' || verdict.question?.about === 'stage'}
-    <Button onclick={() => keys.read(spot?.subject_id ?? '')}>Read the run-off</Button>
+    <Button writes onclick={() => keys.read(spot?.subject_id ?? '')}>Read the run-off</Button>
   {/if}
   {#if !acts && verdict.water_id}
-    <Button disabled={write.busy} onclick={pour}>
+    <Button writes disabled={write.busy} onclick={pour}>
       Pour {volume(verdict.litres || 1)} of {verdict.water}
     </Button>
   {/if}
-  <button type="button" class="anyway" onclick={onanyway}>Write down a feed anyway</button>
+  {#if may.write}
+    <button type="button" class="anyway" onclick={onanyway}>Write down a feed anyway</button>
+  {/if}
 </ActBar>
 
 <style>

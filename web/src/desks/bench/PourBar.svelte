@@ -58,7 +58,7 @@
   {#if rest && stand}
     <div class="rest">
       <p>{volume(rest.leftL)} of {rest.ratio} are left in the can.</p>
-      <Button onclick={() => bench.pourRest()} disabled={bench.pouring}>
+      <Button writes onclick={() => bench.pourRest()} disabled={bench.pouring}>
         Pour them on {stand.spot}
       </Button>
     </div>
@@ -66,6 +66,7 @@
   <Message problem={bench.write.problem} />
   {#if stand && preview && pour}
     <Button
+      writes
       look={asked && !stopped ? 'go' : 'plain'}
       disabled={bench.pouring || short || bench.problem !== null}
       onclick={pourIt}

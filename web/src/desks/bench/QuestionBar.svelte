@@ -31,13 +31,13 @@
 <div class="question" role="group" aria-label="Look first">
   {#if !said}<p>{words}</p>{/if}
   {#if question.about === 'stage'}
-    <Button disabled={write.busy} onclick={() => see(question.yes)}>Yes</Button>
+    <Button writes disabled={write.busy} onclick={() => see(question.yes)}>Yes</Button>
     {#if question.no}
-      <Button disabled={write.busy} onclick={() => see(question.no)}>Not yet</Button>
+      <Button writes disabled={write.busy} onclick={() => see(question.no)}>Not yet</Button>
     {/if}
-    <Button look="quiet" onclick={onlook}>Something else</Button>
+    <Button writes look="quiet" onclick={onlook}>Something else</Button>
   {:else}
-    <Button onclick={() => keys.read(subjectId)}>Write down a reading</Button>
+    <Button writes onclick={() => keys.read(subjectId)}>Write down a reading</Button>
   {/if}
   <Message problem={write.problem} />
 </div>

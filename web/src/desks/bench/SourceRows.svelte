@@ -41,7 +41,7 @@
   <div class="add">
     {#if left.length}
       <Choice label="Pour in another" bind:value={picked} {options} />
-      {#if picked}<Button onclick={pourIn}>Pour it in</Button>{/if}
+      {#if picked}<Button writes onclick={pourIn}>Pour it in</Button>{/if}
     {/if}
     {#if garden.stand}
       <Button onclick={() => (finding = !finding)}>{finding ? 'Put away' : 'Find a mix'}</Button>

@@ -31,9 +31,11 @@
           </p>
           <div>
             {#each check.causes as cause (cause)}
-              <Button disabled={write.busy} onclick={() => say(check.id, cause)}>{cause}</Button>
+              <Button writes disabled={write.busy} onclick={() => say(check.id, cause)}
+                >{cause}</Button
+              >
             {/each}
-            <Button disabled={write.busy} onclick={() => say(check.id, 'something else')}>
+            <Button writes disabled={write.busy} onclick={() => say(check.id, 'something else')}>
               something else
             </Button>
           </div>

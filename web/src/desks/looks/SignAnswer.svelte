@@ -53,7 +53,9 @@
     </details>
     <Message problem={write.problem} />
     <div>
-      <Button look="go" disabled={write.busy} onclick={keep}>Keep it, and ask me later</Button>
+      <Button writes look="go" disabled={write.busy} onclick={keep}
+        >Keep it, and ask me later</Button
+      >
     </div>
   {:else if !looks.read.problem}
     <p aria-busy="true">Looking it up…</p>

@@ -37,7 +37,7 @@
     <p><b>{found.text}</b> {found.says}</p>
     <Message problem={write.problem} />
     {#if found.water_l > 0}
-      <Button disabled={write.busy} onclick={stir}>
+      <Button writes disabled={write.busy} onclick={stir}>
         I stirred in {volume(found.water_l, 2)}
       </Button>
     {/if}

@@ -47,9 +47,9 @@
   </div>
   <div class="side">
     <time datetime={dose.at}>{clockTime(dose.at, zone)}</time>
-    <Button look="quiet" onclick={() => (mending = true)}>Put it right</Button>
+    <Button writes look="quiet" onclick={() => (mending = true)}>Put it right</Button>
     {#if dose.change_id !== null}
-      <Button look="quiet" onclick={() => undo.take(dose.change_id)}>Undo</Button>
+      <Button writes look="quiet" onclick={() => undo.take(dose.change_id)}>Undo</Button>
     {/if}
   </div>
 </article>

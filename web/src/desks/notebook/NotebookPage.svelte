@@ -63,8 +63,8 @@
     <Button aria-pressed={keys.chart} onclick={() => (keys.chart = !keys.chart)}>
       {keys.chart ? 'As a list' : 'As a chart'}
     </Button>
-    <Button onclick={() => keys.read()}>Write down a reading</Button>
-    <Button onclick={() => (keys.looksOpen = true)}>How do they look?</Button>
+    <Button writes onclick={() => keys.read()}>Write down a reading</Button>
+    <Button writes onclick={() => (keys.looksOpen = true)}>How do they look?</Button>
     <ButtonLink href="/signs{garden.search}">What is wrong?</ButtonLink>
     <ButtonLink href="/trials{garden.search}">Did it help?</ButtonLink>
   {/snippet}

@@ -34,10 +34,10 @@
       <time datetime={other.at}>{clockTime(other.at, zone)}</time>
     {/if}
     {#if canBeMended(other.kind)}
-      <Button look="quiet" onclick={() => (mending = true)}>Put it right</Button>
+      <Button writes look="quiet" onclick={() => (mending = true)}>Put it right</Button>
     {/if}
     {#if other.change_id !== null}
-      <Button look="quiet" onclick={() => undo.take(other.change_id)}>Undo</Button>
+      <Button writes look="quiet" onclick={() => undo.take(other.change_id)}>Undo</Button>
     {/if}
   </span>
 </div>

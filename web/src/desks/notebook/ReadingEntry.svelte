@@ -40,7 +40,7 @@
   <span class="side">
     {#if drain}<time datetime={reading.at}>{clockTime(reading.at, zone)}</time>{/if}
     {#if reading.change_id !== null}
-      <Button look="quiet" onclick={() => undo.take(reading.change_id)}>Undo</Button>
+      <Button writes look="quiet" onclick={() => undo.take(reading.change_id)}>Undo</Button>
     {/if}
   </span>
 </div>

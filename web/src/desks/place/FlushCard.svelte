@@ -53,15 +53,15 @@
   <Message problem={write.problem} />
   <div class="acts">
     {#if flush.read_next}
-      <Button look="go" onclick={() => keys.read(subjectId)}>Read the drain now</Button>
+      <Button writes look="go" onclick={() => keys.read(subjectId)}>Read the drain now</Button>
     {/if}
     {#if flush.goes}
-      <Button look={flush.read_next ? 'plain' : 'go'} disabled={write.busy} onclick={pour}>
+      <Button writes look={flush.read_next ? 'plain' : 'go'} disabled={write.busy} onclick={pour}>
         Poured {flush.each_text}
       </Button>
     {/if}
     {#if !flush.read_next}
-      <Button onclick={() => keys.read(subjectId)}>Read the drain</Button>
+      <Button writes onclick={() => keys.read(subjectId)}>Read the drain</Button>
     {/if}
   </div>
 </section>

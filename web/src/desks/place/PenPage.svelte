@@ -43,8 +43,8 @@
         {pen.compensates ? 'corrects for warmth by itself' : 'wants the temperature beside it'}.
       </p>
       <div class="acts">
-        <Button look="go" onclick={() => setRight(pen.id)}>Calibrated today</Button>
-        <Button onclick={() => keys.read()}>Read something</Button>
+        <Button writes look="go" onclick={() => setRight(pen.id)}>Calibrated today</Button>
+        <Button writes onclick={() => keys.read()}>Read something</Button>
       </div>
     </article>
   {:else}

@@ -45,11 +45,11 @@
   >
     {#snippet acts()}
       {#if place?.plantings.length}
-        <Button onclick={() => (picking = true)}>Picked something</Button>
+        <Button writes onclick={() => (picking = true)}>Picked something</Button>
       {/if}
       <a href="/bench{garden.search}">To the Bench</a>
       <a href="/season{garden.search}">Its season</a>
-      <Button onclick={() => (keys.looksOpen = true)}>How do they look?</Button>
+      <Button writes onclick={() => (keys.looksOpen = true)}>How do they look?</Button>
       <a href="/signs{garden.search}">What is wrong?</a>
       <a href="/roots">All roots</a>
     {/snippet}

@@ -62,11 +62,11 @@
     {#each roots.lines as line, at (at)}<li>{line}</li>{/each}
   </ul>
   <div class="acts">
-    <Button look={roots.flush ? 'plain' : 'go'} onclick={() => keys.read(roots.subject_id)}>
+    <Button writes look={roots.flush ? 'plain' : 'go'} onclick={() => keys.read(roots.subject_id)}>
       Write down a reading
     </Button>
-    <Button onclick={() => (sheet = 'water')}>Plain water</Button>
-    <Button onclick={() => (sheet = 'test')}>pH, nitrate, moisture</Button>
+    <Button writes onclick={() => (sheet = 'water')}>Plain water</Button>
+    <Button writes onclick={() => (sheet = 'test')}>pH, nitrate, moisture</Button>
     {#if session.owner}<label>
         <input
           type="checkbox"

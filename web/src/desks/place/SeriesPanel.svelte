@@ -8,6 +8,7 @@
   import SpanChart from '../../charts/SpanChart.svelte';
   import Button from '../../ui/Button.svelte';
   import Message from '../../ui/Message.svelte';
+  import { may } from '../../ui/may.svelte';
 
   const { subjectId, name }: { subjectId: string; name: string } = $props();
   const LOOKS_MS = 700;
@@ -87,23 +88,25 @@
     {#if series.told}<p>{series.told}</p>{/if}
     <SpanChart {series} summary="A logger in {name}: least and most over time." />
   {/if}
-  <label>
-    <span>Take in a table: a time and mS/cm in each line</span>
-    <input
-      type="file"
-      accept=".csv,.txt,text/csv,text/plain"
-      disabled={write.busy}
-      onchange={(event) => void take(event.currentTarget)}
-    />
-  </label>
-  <label>
-    <span>Its dates</span>
-    <select bind:value={order}>
-      <option value="">as they tell themselves</option>
-      <option value="dmy">day first: 3/4 is in April</option>
-      <option value="mdy">month first: 3/4 is in March</option>
-    </select>
-  </label>
+  {#if may.write}
+    <label>
+      <span>Take in a table: a time and mS/cm in each line</span>
+      <input
+        type="file"
+        accept=".csv,.txt,text/csv,text/plain"
+        disabled={write.busy}
+        onchange={(event) => void take(event.currentTarget)}
+      />
+    </label>
+    <label>
+      <span>Its dates</span>
+      <select bind:value={order}>
+        <option value="">as they tell themselves</option>
+        <option value="dmy">day first: 3/4 is in April</option>
+        <option value="mdy">month first: 3/4 is in March</option>
+      </select>
+    </label>
+  {/if}
   {#if write.busy}
     <p aria-live="polite">
       {far?.written ? `${many(far.written)} hours written` : 'Reading the table…'}

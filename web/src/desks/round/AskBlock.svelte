@@ -40,19 +40,19 @@
       <li>
         {#if !alone}<b>{look.name}</b>{/if}
         {#if asked.about === 'stage'}
-          <Button disabled={write.busy} onclick={() => see(look, look.question.yes)}>
+          <Button writes disabled={write.busy} onclick={() => see(look, look.question.yes)}>
             Yes<span class="unseen">, {look.name}</span>
           </Button>
           {#if look.question.no}
-            <Button disabled={write.busy} onclick={() => see(look, look.question.no)}>
+            <Button writes disabled={write.busy} onclick={() => see(look, look.question.no)}>
               Not yet<span class="unseen">, {look.name}</span>
             </Button>
           {/if}
-          <Button look="quiet" onclick={() => further(look)}>
+          <Button writes look="quiet" onclick={() => further(look)}>
             Other<span class="unseen">, {look.name}</span>
           </Button>
         {:else}
-          <Button onclick={() => keys.read(look.subject_id)}>
+          <Button writes onclick={() => keys.read(look.subject_id)}>
             Read<span class="unseen">{` it, ${look.name}`}</span>
           </Button>
         {/if}
@@ -60,7 +60,7 @@
     {/each}
   </ul>
   {#if asked.about === 'stage' && !alone}
-    <Button disabled={write.busy} onclick={noneYet}>Not yet to all</Button>
+    <Button writes disabled={write.busy} onclick={noneYet}>Not yet to all</Button>
   {/if}
   <Message problem={write.problem} />
 </section>

@@ -5,6 +5,7 @@
   import { garden } from '../../app/garden.svelte';
   import Message from '../../ui/Message.svelte';
   import TickBox from './TickBox.svelte';
+  import { may } from '../../ui/may.svelte';
 
   interface Props {
     name: string;
@@ -33,7 +34,7 @@
     href,
     onother,
   }: Props = $props();
-  const press = $derived(ontick ?? onopen);
+  const press = $derived(may.write ? (ontick ?? onopen) : undefined);
 </script>
 
 <li>
@@ -51,7 +52,7 @@
   {:else}
     <p class="main"><span><b>{name}</b> {words}</span></p>
   {/if}
-  {#if onother}
+  {#if onother && may.write}
     <button class="other" type="button" disabled={busy} onclick={onother}>
       <span aria-hidden="true">⋯</span>
       <span class="unseen">not now: {name}</span>

@@ -2,38 +2,49 @@
 <script lang="ts">
   import type { Snippet } from 'svelte';
   import type { Schemas } from '../../api/client';
-  import { counted } from '../../ui/language';
+  import type { Resource } from '../../app/resource.svelte';
+  import Message from '../../ui/Message.svelte';
   import { dateInWords } from '../../ui/time';
   import { capital } from '../../ui/words';
 
-  /** Days with something; what else may be asked about them. */
-  const { days, children }: { days: Schemas['RoundDayOut'][]; children?: Snippet } = $props();
-  const first = $derived(days[0]);
+  interface Props {
+    of: Resource<Schemas['RoundComingOut']>;
+    open: boolean;
+    onopen: () => void;
+    /** What else may be asked about tomorrow. */
+    children?: Snippet;
+  }
+  let { of, open = $bindable(), onopen, children }: Props = $props();
+  const days = $derived(of.data?.days ?? []);
+
+  function toggled(event: Event) {
+    open = (event.currentTarget as HTMLDetailsElement).open;
+    if (open) onopen();
+  }
 </script>
 
-{#if first || children}
-  <details>
-    <summary>
-      <b>Tomorrow and the week</b>
-      {#if first}
-        <span>{capital(first.words)}: {counted(first.items.length, 'stop')}</span>
-      {/if}
-    </summary>
-    {@render children?.()}
-    {#each days as day (day.on)}
-      <h3>{capital(day.words)}, {dateInWords(day.on)}</h3>
-      <ul>
-        {#each day.items as item (item.id)}
-          <li>
-            <b>{item.name}</b>
-            {item.text}
-            <p>{item.why.join(' ')}</p>
-          </li>
-        {/each}
-      </ul>
-    {/each}
-  </details>
-{/if}
+<details {open} ontoggle={toggled}>
+  <summary><b>Tomorrow and the week</b></summary>
+  {@render children?.()}
+  <Message problem={of.problem} />
+  {#if of.busy && !of.data}
+    <p role="status">Working out the week…</p>
+  {:else if of.data && !days.length}
+    <p>Nothing comes.</p>
+  {/if}
+  {#each days as day (day.on)}
+    <h3>{capital(day.words)}, {dateInWords(day.on)}</h3>
+    <ul>
+      {#each day.items as item (item.id)}
+        <li>
+          <b>{item.name}</b>
+          {item.text}
+          <p>{item.why.join(' ')}</p>
+        </li>
+      {/each}
+    </ul>
+  {/each}
+</details>
 
 <style>
   summary {
@@ -53,7 +64,6 @@
     content: '▾';
   }
 
-  span,
   p {
     color: var(--color-text-soft);
     font-size: var(--text-s);

@@ -12,6 +12,8 @@
 
 <ActBlock title="{dress.name}: {dress.portion.text}" line={dress.reason} problem={write.problem}>
   {#snippet acts()}
-    <Button look="go" disabled={write.busy} onclick={() => round.spread(key, dress)}>Spread</Button>
+    <Button writes look="go" disabled={write.busy} onclick={() => round.spread(key, dress)}
+      >Spread</Button
+    >
   {/snippet}
 </ActBlock>

@@ -33,10 +33,11 @@
     <button type="button" class="how" onclick={how}>how?</button>
   </p>
   {#snippet acts()}
-    <Button look="go" disabled={write.busy || !flush.water_id} onclick={pour}>{flush.button}</Button
+    <Button writes look="go" disabled={write.busy || !flush.water_id} onclick={pour}
+      >{flush.button}</Button
     >
     {#if plan?.read_after}
-      <Button onclick={() => keys.read(flush.subject_id)}
+      <Button writes onclick={() => keys.read(flush.subject_id)}
         >Read<span class="unseen"> the run-off</span></Button
       >
     {/if}

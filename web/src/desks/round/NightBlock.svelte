@@ -19,8 +19,8 @@
 <ActBlock title={night.title} line={night.line} tone="care" problem={write.problem}>
   {#if !night.forecast && !night.told}<p>No forecast: a usual night here.</p>{/if}
   {#snippet acts()}
-    <Button look="go" disabled={write.busy} onclick={() => void covered()}>Covered</Button>
-    <Button onclick={() => (open = true)}>Another low</Button>
+    <Button writes look="go" disabled={write.busy} onclick={() => void covered()}>Covered</Button>
+    <Button writes onclick={() => (open = true)}>Another low</Button>
   {/snippet}
 </ActBlock>
 <NightSheet bind:open usually={night.clear ?? false} />

@@ -30,6 +30,6 @@
     {#if session.owner}
       <Button look="go" disabled={write.busy} onclick={() => void cleared()}>Cleared</Button>
     {/if}
-    <Button disabled={write.busy} onclick={() => void stands()}>Still there</Button>
+    <Button writes disabled={write.busy} onclick={() => void stands()}>Still there</Button>
   {/snippet}
 </ActBlock>

@@ -10,6 +10,7 @@
   import { round, type RoundCan } from './round.svelte';
   import PlainRow from './PlainRow.svelte';
   import TickRow from './TickRow.svelte';
+  import { may } from '../../ui/may.svelte';
 
   interface Props {
     can: RoundCan;
@@ -41,9 +42,9 @@
 <section aria-label="Can {can.letter}" class:over={!open} class:hand={inHand} class:later={!inHand}>
   <header>
     <h2>Can {can.letter}{can.fills > 1 ? ` ×${can.fills}` : ''}</h2>
-    <CanRecipe {can} onread={read} small={!inHand} />
+    <CanRecipe {can} onread={may.write ? read : undefined} small={!inHand} />
     <div class="acts">
-      {#if can.mixed}
+      {#if can.mixed && may.write}
         <button type="button" class="how" onclick={() => round.takeBack(can)}
           >undo<span class="unseen"> the can</span></button
         >

@@ -26,6 +26,8 @@
 
   const data = $derived(round.today.data);
   let nightly = $state(false);
+  /** The week after is asked for once somebody unfolds it: it takes the plan. */
+  let ahead = $state(false);
   /** The chosen stop narrows the round to it; nothing chosen is all of it. */
   const here = (placeId: string) => !garden.stop || garden.stop.id === placeId;
   const blocks = $derived((data ? blocksOf(data) : []).filter((b) => placesOf(b).some(here)));
@@ -65,7 +67,7 @@
       void round.load().then(async () => {
         await tick();
         toFirstTick();
-        await round.lookAhead();
+        if (ahead) await round.lookAhead();
       }),
   );
 </script>
@@ -130,9 +132,9 @@
     />
     {#each beside as asked (asked.what)}<AskBlock {asked} />{/each}
     <Waits {waits} leaves={garden.stop ? '' : data.leaves} />
-    <ComingDays days={round.coming.data?.days ?? []}>
+    <ComingDays of={round.coming} bind:open={ahead} onopen={() => void round.lookAhead()}>
       {#if !data.night && !garden.stop}
-        <Button onclick={() => (nightly = true)}>Cold tonight?</Button>
+        <Button writes onclick={() => (nightly = true)}>Cold tonight?</Button>
       {/if}
     </ComingDays>
     <div class="foot">

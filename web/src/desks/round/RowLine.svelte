@@ -5,6 +5,7 @@
   import Message from '../../ui/Message.svelte';
   import { toNextTick } from './focus';
   import TickBox from './TickBox.svelte';
+  import { may } from '../../ui/may.svelte';
 
   interface Props {
     name: string;
@@ -37,7 +38,15 @@
 </script>
 
 <li class:done>
-  <button type="button" class="tick" aria-pressed={done} {disabled} onclick={press}>
+  <svelte:element
+    this={may.write ? 'button' : 'div'}
+    role={may.write ? 'button' : undefined}
+    class="tick"
+    type={may.write ? 'button' : undefined}
+    aria-pressed={may.write ? done : undefined}
+    disabled={may.write ? disabled : undefined}
+    onclick={may.write ? press : undefined}
+  >
     <TickBox {done} />
     <span class="who">
       <b>{name}</b>
@@ -45,7 +54,7 @@
       {#each care as one (one)}<span class="care">{one}</span>{/each}
     </span>
     <b class="amount">{amount}</b>
-  </button>
+  </svelte:element>
   {@render aside?.()}
 </li>
 {#if problem}<li class="trouble"><Message {problem} /></li>{/if}

@@ -1,5 +1,6 @@
 <!-- A stop that a can serves; beside it another amount. -->
 <script lang="ts">
+  import { may } from '../../ui/may.svelte';
   import { away } from '../../app/away/away.svelte';
   import { undo } from '../../app/undo.svelte';
   import AmountSheet from './AmountSheet.svelte';
@@ -40,10 +41,12 @@
   onpress={press}
 >
   {#snippet aside()}
-    <button type="button" disabled={write.busy} onclick={() => (other = true)}>
-      <span aria-hidden="true">⋯</span>
-      <span class="unseen">{done ? 'change' : 'other'} amount for {row.name}</span>
-    </button>
+    {#if may.write}
+      <button type="button" disabled={write.busy} onclick={() => (other = true)}>
+        <span aria-hidden="true">⋯</span>
+        <span class="unseen">{done ? 'change' : 'other'} amount for {row.name}</span>
+      </button>
+    {/if}
   {/snippet}
 </RowLine>
 <AmountSheet {can} {row} bind:open={other} />

@@ -11,6 +11,7 @@
   import { blocksOf, round } from './round.svelte';
   import { haltsOf, nextOpen, type Halt } from './walk';
   import WalkLine from './WalkLine.svelte';
+  import { may } from '../../ui/may.svelte';
 
   /** Which halt is shown: its key, since others go from the row once they are done. */
   let shown = $state('');
@@ -151,11 +152,13 @@
           {#if inHand}<span>{volume(Number(inHand.toPrecision(2)))} to go</span>{/if}
         </p>
       {/if}
-      <button type="button" class="go" onclick={press}>
-        {left === 0 ? 'All done' : here ? 'Next' : 'Done'}
-      </button>
+      {#if may.write}
+        <button type="button" class="go" onclick={press}>
+          {left === 0 ? 'All done' : here ? 'Next' : 'Done'}
+        </button>
+      {/if}
       <div class="two">
-        {#if halt.kind === 'pour'}
+        {#if halt.kind === 'pour' && may.write}
           <button type="button" onclick={() => (other = true)}>
             {here ? 'change' : 'other amount'}
           </button>

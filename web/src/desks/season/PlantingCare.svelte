@@ -59,6 +59,7 @@
     </p>
     {#if page.again_against}<p class="soft">{page.again_against}.</p>{/if}
     {#if session.owner}<Button
+        writes
         look={page.sow_again_on <= page.today ? 'go' : 'plain'}
         onclick={again}
       >

@@ -49,10 +49,10 @@
   {#each page.said as said, at (at)}<p class="soft">{said}.</p>{/each}
   {#if !page.ended_on}
     <div class="acts">
-      <Button look={page.question ? 'go' : 'plain'} onclick={() => (stageOpen = true)}>
+      <Button writes look={page.question ? 'go' : 'plain'} onclick={() => (stageOpen = true)}>
         I see a change
       </Button>
-      <Button onclick={() => (dryOpen = true)}>Give a dry feed</Button>
+      <Button writes onclick={() => (dryOpen = true)}>Give a dry feed</Button>
     </div>
     <p class="soft">{page.ledger.next_text}</p>
   {/if}

@@ -1,5 +1,6 @@
 <!-- A card of the set-up: pressed on its name it is edited, and one menu has the rest. -->
 <script lang="ts">
+  import { may } from '../../ui/may.svelte';
   import { session } from '../../app/session.svelte';
 
   interface Props {
@@ -9,7 +10,7 @@
     acts: { label: string; act: () => void; anyone?: boolean }[];
   }
   let { title, line, acts }: Props = $props();
-  const mine = $derived(acts.filter((one) => session.owner || one.anyone));
+  const mine = $derived(acts.filter((one) => session.owner || (one.anyone && may.write)));
   const edit = $derived(mine.find((one) => one.label === 'Edit'));
   let open = $state(false);
   let opener = $state<HTMLButtonElement>();

@@ -81,7 +81,7 @@
 >
   {#snippet acts()}
     <a class="back" href="/shelf{garden.search}">Back to the shelf</a>
-    {#if brew?.state === 'brewing'}<Button onclick={() => keys.read()}>Read it</Button>{/if}
+    {#if brew?.state === 'brewing'}<Button writes onclick={() => keys.read()}>Read it</Button>{/if}
   {/snippet}
   {#if brew}
     <Message problem={write.problem} />
@@ -115,17 +115,17 @@
     <div class="acts">
       {#if brew.state === 'brewing'}
         {#if due}
-          <Button look="go" disabled={write.busy} onclick={() => due && act(due.kind)}>
+          <Button writes look="go" disabled={write.busy} onclick={() => due && act(due.kind)}>
             {DONE[due.kind] ?? 'Done'}
           </Button>
         {/if}
-        <Button look={due ? 'plain' : 'go'} onclick={() => (sheet = 'strain')}
+        <Button writes look={due ? 'plain' : 'go'} onclick={() => (sheet = 'strain')}
           >Strain and bottle</Button
         >
-        <Button onclick={() => (sheet = 'add')}>Add something</Button>
-        <Button onclick={() => (sheet = 'throw')}>Throw it out</Button>
+        <Button writes onclick={() => (sheet = 'add')}>Add something</Button>
+        <Button writes onclick={() => (sheet = 'throw')}>Throw it out</Button>
       {:else if brew.state === 'strained'}
-        <Button onclick={() => (sheet = 'second')}>A second run</Button>
+        <Button writes onclick={() => (sheet = 'second')}>A second run</Button>
       {/if}
       <Button onclick={() => (sheet = 'claim')}>Check a claim</Button>
     </div>

@@ -67,7 +67,7 @@
     {/if}
     <div class="acts">
       {#if jar.form === 'solid' && !jar.dissolves}
-        <Button look="go" onclick={() => (spreading = true)}>Spread it on a bed</Button>
+        <Button writes look="go" onclick={() => (spreading = true)}>Spread it on a bed</Button>
       {:else}
         <ButtonLink
           look="go"
@@ -82,10 +82,10 @@
           >The brew it came from</ButtonLink
         >{/if}
       {#if jar.subject_id}
-        <Button onclick={() => keys.read()}>Read it</Button>
+        <Button writes onclick={() => keys.read()}>Read it</Button>
       {/if}
       {#if jar.dissolves && !jar.bottle}
-        <Button onclick={() => (stocking = true)}>Make a stock solution</Button>
+        <Button writes onclick={() => (stocking = true)}>Make a stock solution</Button>
       {/if}
       {#if jar.bottle}<Button onclick={() => print()}>Print the label</Button>{/if}
     </div>

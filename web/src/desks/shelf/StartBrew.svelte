@@ -108,7 +108,7 @@
       {#if session.owner}
         <Button disabled={write.busy} onclick={keepRecipe}>Keep it as a recipe</Button>
       {/if}
-      <Button look="go" disabled={write.busy} onclick={begin}>Begin it now</Button>
+      <Button writes look="go" disabled={write.busy} onclick={begin}>Begin it now</Button>
     </div>
   {:else if choices}
     {#if !steps.open}

@@ -93,7 +93,8 @@
 </div>
 <div class="line">
   <Button look={heap ? 'plain' : 'go'} onclick={read}>What do they say?</Button>
-  {#if heap}<Button look="go" disabled={write.busy} onclick={keep}>Write it down</Button>{/if}
+  {#if heap}<Button writes look="go" disabled={write.busy} onclick={keep}>Write it down</Button
+    >{/if}
 </div>
 <Message problem={write.problem} />
 <Message problem={found.problem} again={found.again} />

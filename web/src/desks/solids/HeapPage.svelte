@@ -77,7 +77,7 @@
             <b>{one.due ? 'Today' : dateInWords(one.on)}</b>
             <span>{capital(one.words)}</span>
             {#if one.due}
-              <Button look="go" disabled={write.busy} onclick={() => act(one.kind)}>
+              <Button writes look="go" disabled={write.busy} onclick={() => act(one.kind)}>
                 {PRESSES[one.kind] ?? 'Done'}
               </Button>
             {/if}
@@ -96,19 +96,23 @@
     <HeapSays heap={heap.heap} />
     {#if stands}
       <div class="acts">
-        <Button look="go" onclick={() => (sheet = 'add')}>Put something on</Button>
+        <Button writes look="go" onclick={() => (sheet = 'add')}>Put something on</Button>
         {#if heap.brews.length}
-          <Button onclick={() => (sheet = 'spent')}>What a brew left</Button>
+          <Button writes onclick={() => (sheet = 'spent')}>What a brew left</Button>
         {/if}
-        <Button disabled={write.busy} onclick={() => void step('turn')}>Turned</Button>
-        <Button onclick={() => (sheet = 'wet')}>Watered</Button>
-        <Button disabled={write.busy} onclick={() => void step(heap.covered ? 'uncover' : 'cover')}>
+        <Button writes disabled={write.busy} onclick={() => void step('turn')}>Turned</Button>
+        <Button writes onclick={() => (sheet = 'wet')}>Watered</Button>
+        <Button
+          writes
+          disabled={write.busy}
+          onclick={() => void step(heap.covered ? 'uncover' : 'cover')}
+        >
           {heap.covered ? 'Uncovered' : 'Covered'}
         </Button>
-        {#if heap.drains}<Button onclick={() => (sheet = 'drain')}>Drain it</Button>{/if}
-        <Button onclick={() => (sheet = 'test')}>Test it</Button>
+        {#if heap.drains}<Button writes onclick={() => (sheet = 'drain')}>Drain it</Button>{/if}
+        <Button writes onclick={() => (sheet = 'test')}>Test it</Button>
         {#if heap.heap.shares.length}
-          <Button onclick={() => (sheet = 'empty')}>Empty it</Button>
+          <Button writes onclick={() => (sheet = 'empty')}>Empty it</Button>
         {/if}
       </div>
       {#if heap.raw || heap.heat_record}

@@ -137,7 +137,7 @@
         </label>
       {/snippet}
     </HeapSays>
-    <div><Button look="go" onclick={() => (keeping = true)}>Keep this heap</Button></div>
+    <div><Button writes look="go" onclick={() => (keeping = true)}>Keep this heap</Button></div>
   {/if}
 </div>
 <KeepHeap

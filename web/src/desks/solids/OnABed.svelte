@@ -24,7 +24,7 @@
   }
 </script>
 
-<div><Button look="go" onclick={() => (open = true)}>{press}</Button></div>
+<div><Button writes look="go" onclick={() => (open = true)}>{press}</Button></div>
 <SheetForm {title} {write} submit={title} {keep} bind:open>
   <Choice
     label="On"

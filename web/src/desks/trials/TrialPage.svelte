@@ -54,7 +54,7 @@
   {#snippet acts()}
     <a class="back" href="/trials">All trials</a>
     {#if trial && !trial.ended_on}
-      <Button look={some ? 'plain' : 'go'} onclick={() => (measuring = true)}
+      <Button writes look={some ? 'plain' : 'go'} onclick={() => (measuring = true)}
         >Measure each pot</Button
       >
     {/if}
@@ -94,11 +94,13 @@
     <Message problem={write.problem} />
     {#if !trial.ended_on}
       <div class="acts">
-        <Button onclick={() => (leaving = true)}>Leave a pot out</Button>
-        <Button disabled={write.busy} onclick={() => end(false)}
+        <Button writes onclick={() => (leaving = true)}>Leave a pot out</Button>
+        <Button writes disabled={write.busy} onclick={() => end(false)}
           >End it, the unfed stay unfed</Button
         >
-        <Button disabled={write.busy} onclick={() => end(true)}>End it, and feed them all</Button>
+        <Button writes disabled={write.busy} onclick={() => end(true)}
+          >End it, and feed them all</Button
+        >
       </div>
       <MeasureSheet {trial} bind:open={measuring} />
       <LeaveOutSheet {trial} bind:open={leaving} />

@@ -23,7 +23,8 @@
   of={trials.all}
 >
   {#snippet acts()}
-    {#if able}<Button look="go" onclick={() => (beginning = true)}>Begin a trial</Button>{/if}
+    {#if able}<Button writes look="go" onclick={() => (beginning = true)}>Begin a trial</Button
+      >{/if}
   {/snippet}
   {#if data}
     <ul>
