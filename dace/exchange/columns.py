@@ -12,7 +12,7 @@ from typing import Any
 
 from django.db import models
 
-_LISTS = {"ingredients", "days", "handling", "sources", "causes", "inputs", "tokens"}
+_LISTS = {"ingredients", "days", "handling", "sources", "causes", "inputs", "tokens", "left_lines"}
 
 
 class CellError(ValueError):

@@ -107,7 +107,8 @@ class Series(Kept):
     """A logger's readings of a subject; hours count from 1970 (UTC).
 
     ``whole`` once all of it is written: until then nobody sees it. ``written`` counts hours;
-    ``again`` and ``twice`` are the core's, of lines that came for one instant.
+    ``again`` and ``twice`` are the core's, of lines that came for one instant; ``left_out``
+    counts lines that are no readings, of which ``left_lines`` holds the first as number and text.
     """
 
     subject = models.ForeignKey(Subject, on_delete=models.PROTECT, related_name="series")
@@ -118,6 +119,8 @@ class Series(Kept):
     written = models.PositiveIntegerField(default=0)
     again = models.PositiveIntegerField(default=0)
     twice = models.PositiveIntegerField(default=0)
+    left_out = models.PositiveIntegerField(default=0)
+    left_lines = models.JSONField(default=list, blank=True)
 
     def __str__(self) -> str:
         return f"{self.count} readings of {self.subject}"

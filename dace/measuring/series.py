@@ -23,6 +23,7 @@ _BATCH, _LETS_IN_S = 32_000, 0.02  # others look every tenth of a second at most
 _STALE = timedelta(hours=1)
 _MOST_HOURS = 1500  # a span up to this many is drawn by the hour, a longer one by the day
 MOST_POINTS = 600
+_MOST_KEPT = 2000  # of the lines that are left out
 
 
 @dataclass(frozen=True)
@@ -94,6 +95,8 @@ def _begin(
         whole=False,
         again=hours.again,
         twice=hours.twice,
+        left_out=len(hours.left_out),
+        left_lines=[[one.number, one.text] for one in hours.left_out[:_MOST_KEPT]],
     )
 
 
@@ -171,6 +174,18 @@ def how_far(scope: Scope, row_id: uuid.UUID) -> tuple[int, int, bool]:
     """
     row = Series.objects.fetch(scope, row_id, "id")
     return row.written, row.last_hour - row.first_hour + 1, row.whole
+
+
+def left_lines(scope: Scope, row_id: uuid.UUID) -> list[tuple[int, str]]:
+    """The lines of an import that were left out: number and text; one query.
+
+    Raises
+    ------
+    NotFoundError
+        If it is none of this household's.
+    """
+    row = Series.objects.fetch(scope, row_id, "id")
+    return [(int(number), str(text)) for number, text in row.left_lines]
 
 
 def series_of(scope: Scope, subject_id: uuid.UUID) -> Series | None:

@@ -82,6 +82,7 @@ READS = {
     "/api/jars/{bottle}/page": (12, 45),
     "/api/subjects/{subject}/series": (7, 12),
     "/api/series/{series}": (5, 5),
+    "/api/series/{series}/left-out.txt": (5, 5),
     "/api/bench/hours?stand_id={stand}": (30, 200),
     "/api/cans/{can}/correction": (14, 30),
 }

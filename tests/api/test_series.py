@@ -148,12 +148,25 @@ class Series(WeirYardCase):
         self.assert_refused(self.take(table(5), asking=stranger), 404, "subject_id")
         self.assertEqual(self.drawn()["total"], 50)
 
+    def test_twenty_thousand_lines_with_forty_bad_ones_come_in_without_those(self):
+        lines = table(20_000).splitlines()
+        heads = len(lines) - 20_000
+        for at in range(heads, len(lines), 500):
+            lines[at] = lines[at].split(",")[0] + ",---"
+        self.take("\n".join(lines))
+        found = self.drawn()
+        self.assertEqual((found["total"], len(found["left_out"])), (19_960, 40))
+        self.assertIn("40 lines hold no reading", found["told"])
+        self.assertEqual(found["left_out"][0]["number"], heads + 1)
+        file = self.asking.get(f"/api/series/{found['id']}/left-out.txt")
+        self.assertEqual(len(file.content.decode().splitlines()), 40)
+
     def test_it_is_undone_whole_and_refused_whole(self):
         self.take(table(100))
         self.asking.post("/api/undo")
         self.assertEqual(self.drawn()["total"], 0)
         rows = SeriesSpan.objects.count()
-        self.assert_refused(self.take(table(50) + "\nnonsense"), 422, "text")
+        self.assert_refused(self.take("2026-07-14 12:00,1.5\nnonsense,1\nmore,2"), 422, "text")
         self.assert_refused(self.take(b"\xff\xfe\x00"), 422, "file")
         self.assertEqual(SeriesSpan.objects.count(), rows)
         self.assert_refused(self.take(table(5), subject=new_id()), 404, "subject_id")

@@ -9,7 +9,7 @@ from typing import Any
 import numpy as np
 from numpy.typing import NDArray
 
-from dace.core.pen.log_lines import readings_of
+from dace.core.pen.log_lines import LeftOut, readings_of
 from dace.core.words.dates import Order
 
 _HOUR_S = 3600
@@ -33,7 +33,8 @@ class LoggedHours:
     """Many hours as columns, in order: half a million take some tens of MB.
 
     ``again`` counts lines that said what another had said for the same instant: left out.
-    ``twice`` counts those that said something else for it: taken in beside it.
+    ``twice`` counts those that said something else for it: taken in beside it. ``left_out`` are
+    lines that are no readings.
     """
 
     hour: NDArray[np.int64]
@@ -43,6 +44,7 @@ class LoggedHours:
     count: NDArray[np.int64]
     again: int = 0
     twice: int = 0
+    left_out: tuple[LeftOut, ...] = ()
 
     def __len__(self) -> int:
         return len(self.hour)
@@ -83,7 +85,7 @@ def read_log(text: str, zone: tzinfo, order: Order | None = None) -> LoggedHours
     Raises
     ------
     DaceError
-        On field ``text``, with the number of the line.
+        On field ``text``, with the number of the line: where half of them are no readings.
 
     Examples
     --------
@@ -94,7 +96,8 @@ def read_log(text: str, zone: tzinfo, order: Order | None = None) -> LoggedHours
     >>> read_log('Made 1.2.2026\nDate;EC (µS/cm)\n14.7.2026 17:40;"1500"', UTC).rows(0, 1)
     [(495569, 1.5, 1.5, 1.5, 1)]
     """
-    return _by_hour(*readings_of(text, zone, order))
+    found = readings_of(text, zone, order)
+    return replace(_by_hour(found.at, found.value), left_out=found.left_out)
 
 
 def _by_hour(at: NDArray[np.int64], value: NDArray[np.float64]) -> LoggedHours:
@@ -124,8 +127,8 @@ def _folded(found: LoggedHours, hours: int = 1) -> LoggedHours:
     )
 
 
-def told_twice(again: int, twice: int) -> str:
-    """What came for one instant more than once, in words; nothing where nothing did.
+def told_twice(again: int, twice: int, left_out: int = 0) -> str:
+    """What came for one instant more than once, and what was left out; nothing where nothing was.
 
     >>> told_twice(1, 3)
     '1 line said again what another had said: left out. 3 times have another reading: both count.'
@@ -138,6 +141,9 @@ def told_twice(again: int, twice: int) -> str:
     if twice:
         have = "times have" if twice > 1 else "time has"
         said.append(f"{twice:,} {have} another reading: both count.")
+    if left_out:
+        hold = "lines hold" if left_out > 1 else "line holds"
+        said.append(f"{left_out:,} {hold} no reading: left out.")
     return " ".join(said)
 
 

@@ -7,6 +7,7 @@ from datetime import UTC, datetime, timedelta
 from typing import Annotated, Any
 from zoneinfo import ZoneInfo
 
+from django.http import HttpResponse
 from ninja import Query, Router, Schema
 from pydantic import Field
 
@@ -15,10 +16,18 @@ from dace.desks.shared.out import Out
 from dace.desks.shared.upload import file_body, sent_file
 from dace.desks.shared.written import WrittenOut, written
 from dace.garden.reads import garden_of
-from dace.measuring.series import call_off, drawn, how_far, import_series, instant_of, series_of
+from dace.measuring.series import (
+    call_off,
+    drawn,
+    how_far,
+    import_series,
+    instant_of,
+    left_lines,
+    series_of,
+)
 
 router = Router(tags=["series"])
-_MOST_BYTES = 60_000_000
+_MOST_BYTES, _SHOWN = 60_000_000, 40
 
 
 class SeriesIn(Schema):
@@ -36,9 +45,21 @@ class SpanIn(Schema):
     back: Annotated[int, Field(ge=0, le=40_000)] = 0
 
 
-class SeriesOut(Out):
-    """A series over a span: each point's instant, least, most and number of readings."""
+class LeftLineOut(Out):
+    """A line of the file that is no reading: its number, and what it says."""
 
+    number: int
+    text: str
+
+
+class SeriesOut(Out):
+    """A series over a span: each point's instant, least, most and number of readings.
+
+    ``left_out`` are the first lines that were left out; ``id`` leads to all that are kept.
+    """
+
+    id: uuid.UUID | None
+    left_out: list[LeftLineOut]
     total: int
     first: datetime | None
     last: datetime | None
@@ -78,6 +99,18 @@ def progress(request: Any, series_id: uuid.UUID) -> ProgressOut:
     return ProgressOut(written=written_hours, most=most, whole=whole)
 
 
+@router.get(
+    "/series/{series_id}/left-out.txt", operation_id="series_left_out", response={200: None}
+)
+def left_out(request: Any, series_id: uuid.UUID) -> HttpResponse:
+    """The lines that were left out, as a file: number, tab, what it says."""
+    lines = left_lines(request.auth, series_id)
+    text = "".join(f"{number}\t{said}\n" for number, said in lines)
+    found = HttpResponse(text, content_type="text/plain; charset=utf-8")
+    found["Content-Disposition"] = 'attachment; filename="left-out.txt"'
+    return found
+
+
 @router.delete("/series/{series_id}", response={204: None}, operation_id="call_off_import")
 def stop(request: Any, series_id: uuid.UUID) -> Any:
     """Stop an import; nothing of it stays."""
@@ -90,16 +123,21 @@ def one_series(request: Any, subject_id: uuid.UUID, span: Query[SpanIn]) -> Seri
     """A span of a subject's newest series; empty where it has none."""
     series = series_of(request.auth, subject_id)
     if series is None:
-        return SeriesOut(total=0, first=None, last=None, told="", at=[], low=[], high=[], count=[])
+        return SeriesOut(
+            id=None, left_out=[], total=0, first=None, last=None, told="", at=[], low=[], high=[],
+            count=[],
+        )  # fmt: skip
     first, last = instant_of(series.first_hour), instant_of(series.last_hour)
     end = last - timedelta(days=min(span.back, (last - first).days))
     begin = end - timedelta(days=span.days) if span.days else datetime(1970, 1, 1, tzinfo=UTC)
     found = drawn(series, max(begin, first), end)
     return SeriesOut(
+        id=series.pk,
+        left_out=[LeftLineOut(number=n, text=text) for n, text in series.left_lines[:_SHOWN]],
         total=series.count,
         first=first,
         last=last,
-        told=told_twice(series.again, series.twice),
+        told=told_twice(series.again, series.twice, series.left_out),
         at=[instant_of(hour) for hour in found.hours],
         low=list(found.low),
         high=list(found.high),

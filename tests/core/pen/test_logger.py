@@ -100,3 +100,37 @@ class AsTheyCome(SimpleTestCase):
                 for at in (before, after)
             ]
             self.assertEqual([row[0] for row in plain], [at // 3600 for at in said])
+
+    def test_the_hour_that_comes_twice_is_told_apart_by_the_order_of_the_lines(self):
+        """London, 25 October 2026: 01:30 is 00:30 of UTC, and an hour later 01:30 again."""
+        london = ZoneInfo("Europe/London")
+        at = [f"2026-10-25 {clock},1" for clock in ("00:30", "01:30", "01:30", "02:30")]
+        first = int(datetime(2026, 10, 24, 23, tzinfo=UTC).timestamp()) // 3600
+        for lines in ([*at[:2], "2026-10-25 01:40,1", "2026-10-25 01:20,1", *at[3:]], at[::-1]):
+            with self.subTest(lines):
+                hours = [row[0] - first for row in rows("\n".join(lines), london)]
+                self.assertEqual(hours, [0, 1, 2, 3] if lines[0] == at[0] else [0, 1, 3])
+
+    def test_bad_lines_are_left_out_with_their_numbers_and_the_rest_is_taken(self):
+        good = [
+            f"2026-07-{1 + n // 48:02d} {n % 48 // 2:02d}:{n % 2 * 30:02d},1.5" for n in range(960)
+        ]
+        bad = {7: "2026-07-01 03:00,---", 100: "sensor reset", 500: "2026-13-40 99:99,1.5"}
+        lines = ["time,EC"]
+        for n, line in enumerate(good):
+            lines += [bad[n], line] if n in bad else [line]
+        found = read_log("\n".join(lines), UTC)
+        self.assertEqual(int(found.count.sum()), 960)
+        told = [(lines[one.number - 1], one.text) for one in found.left_out]
+        said = [one.replace(",", ", ") for one in bad.values()]
+        self.assertEqual([text for _, text in told], said)
+        self.assertEqual([line for line, _ in told], list(bad.values()))
+
+    def test_columns_that_change_places_are_followed(self):
+        table = "Time,Temp C,EC mS/cm\n2026-07-14 12:00,21,1.5\nTime,EC µS/cm,Temp C\n"
+        self.assertEqual(rows(table + "2026-07-14 12:10,1500,21"), [(NOON, 1.5, 1.5, 3.0, 2)])
+
+    def test_where_half_is_no_reading_it_is_no_such_table(self):
+        with self.assertRaises(DaceError) as caught:
+            read_log("2026-07-14 12:00,1.5\n2026-07-14 12:10,wet", UTC)
+        self.assertIn("line 2", caught.exception.read)

@@ -2588,6 +2588,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/series/{series_id}/left-out.txt": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Left Out
+         * @description The lines that were left out, as a file: number, tab, what it says.
+         */
+        get: operations["series_left_out"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/session": {
         parameters: {
             query?: never;
@@ -6369,6 +6389,16 @@ export interface components {
             since: string | null;
         };
         /**
+         * LeftLineOut
+         * @description A line of the file that is no reading: its number, and what it says.
+         */
+        LeftLineOut: {
+            /** Number */
+            number: number;
+            /** Text */
+            text: string;
+        };
+        /**
          * LeftOutIn
          * @description A pot that does not count any more, and why.
          */
@@ -9549,6 +9579,8 @@ export interface components {
         /**
          * SeriesOut
          * @description A series over a span: each point's instant, least, most and number of readings.
+         *
+         *     ``left_out`` are the first lines that were left out; ``id`` leads to all that are kept.
          */
         SeriesOut: {
             /** At */
@@ -9559,8 +9591,12 @@ export interface components {
             first: string | null;
             /** High */
             high: number[];
+            /** Id */
+            id: string | null;
             /** Last */
             last: string | null;
+            /** Left Out */
+            left_out: components["schemas"]["LeftLineOut"][];
             /** Low */
             low: number[];
             /** Told */
@@ -9572,7 +9608,8 @@ export interface components {
          * SessionOut
          * @description Who is signed in, what time it is, and what a stranger may do.
          *
-         *     ``writes`` is whether they may pour, read and look: a viewer may not. ``made_by`` is what a write that waits is sent with, so that it goes in as theirs alone.
+         *     ``writes`` is whether they may pour, read and look: a viewer may not. ``made_by`` is what a
+         *     write that waits is sent with, so that it goes in as theirs alone.
          */
         SessionOut: {
             /** Csrf */
@@ -16427,6 +16464,38 @@ export interface operations {
         responses: {
             /** @description No Content */
             204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
+        };
+    };
+    series_left_out: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                series_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
                 headers: {
                     [name: string]: unknown;
                 };

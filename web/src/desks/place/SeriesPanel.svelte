@@ -86,6 +86,17 @@
       {/if}
     </div>
     {#if series.told}<p>{series.told}</p>{/if}
+    {#if series.left_out.length}
+      <details>
+        <summary>Lines that were left out</summary>
+        <ol>
+          {#each series.left_out as line (line.number)}
+            <li value={line.number}>{line.text}</li>
+          {/each}
+        </ol>
+        <a href="/api/series/{series.id}/left-out.txt" download>All of them as a file</a>
+      </details>
+    {/if}
     <SpanChart {series} summary="A logger in {name}: least and most over time." />
   {/if}
   {#if may.write}
