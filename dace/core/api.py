@@ -241,7 +241,7 @@ from dace.core.season.crops import (
     other_names,
     stand_ins,
 )
-from dace.core.season.garden_list import CropLine, Line, PlaceLine, read_list
+from dace.core.season.garden_list import CropLine, Line, PlaceLine, crop_spelt, read_list
 from dace.core.season.hours import DAY_H, DayTold, Hours, sun_hours, usual_hours
 from dace.core.season.looks import Begun, Look, StageReading, Start, out_of_order
 from dace.core.season.need import Span, spans, stage_days, wish_now
@@ -331,6 +331,7 @@ from dace.core.words.dates import (
 from dace.core.words.days import ago, day_in_words, day_words
 from dace.core.words.harmless import FORMULA, harmless
 from dace.core.words.listing import listed
+from dace.core.words.loosely import cans_told, likeliest, times_told
 from dace.core.words.numbers import NUMBER, completed, plain, read_number
 from dace.core.words.quantities import (
     FAMILIES,
@@ -612,6 +613,7 @@ __all__ = [
     "by_day",
     "by_jug",
     "cans_of",
+    "cans_told",
     "cautions",
     "charged_can",
     "charged_dry",
@@ -646,6 +648,7 @@ __all__ = [
     "cress_says",
     "crop",
     "crop_loss",
+    "crop_spelt",
     "crops",
     "day_hours",
     "day_in_words",
@@ -711,6 +714,7 @@ __all__ = [
     "leaf_of",
     "learned",
     "ledger",
+    "likeliest",
     "limit_words",
     "lines_for_next",
     "listed",
@@ -833,6 +837,7 @@ __all__ = [
     "tally",
     "taught_factor",
     "text_of",
+    "times_told",
     "to_buy",
     "to_reach",
     "told_by",

@@ -64,7 +64,9 @@ class NotebookFiles(WeirYardCase):
         self.assertIn("Potting shed", why[5])
         self.assertIn("31.06.2026", why[6])
         self.assertIn("a number", why[7])
-        self.assertEqual(found["unknown"], [{"name": "Potting shed", "rows": 1}])
+        (unknown,) = found["unknown"]
+        self.assertEqual((unknown["name"], unknown["rows"]), ("Potting shed", 1))
+        self.assertIsNone(unknown["guess"])
         self.assertIn("Quay tub 3", [one["name"] for one in found["places"]])
 
     def test_nothing_or_the_rest_in_one_go_that_undo_takes_back(self):

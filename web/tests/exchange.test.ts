@@ -37,7 +37,7 @@ test('a column is read as one thing, and each thing stands in one column', () =>
 test('what she says of a table is sent with every look, another file begins anew', async () => {
   const table = new NotebookFile();
   await table.choose(FILE);
-  expect(how(0)).toEqual({ units: {}, places: {} });
+  expect(how(0)).toEqual({ units: {}, places: {}, feeds: {} });
   await table.sayColumn(1, 'where');
   await table.sayUnit('value', 'mS/cm');
   await table.sayPlace('Shed', 'id');
@@ -45,9 +45,10 @@ test('what she says of a table is sent with every look, another file begins anew
     columns: { when: 0, value: 2, where: 1 },
     units: { value: 'mS/cm' },
     places: { Shed: 'id' },
+    feeds: {},
   });
   await table.choose(FILE);
-  expect(how(-1)).toEqual({ units: {}, places: {} });
+  expect(how(-1)).toEqual({ units: {}, places: {}, feeds: {} });
 });
 
 test('another kind has columns of its own', async () => {
@@ -56,7 +57,7 @@ test('another kind has columns of its own', async () => {
   await table.sayColumn(1, 'where');
   await table.sayDates('mdy');
   await table.sayKind('harvests');
-  expect(how(-1)).toEqual({ kind: 'harvests', dates: 'mdy', units: {}, places: {} });
+  expect(how(-1)).toEqual({ kind: 'harvests', dates: 'mdy', units: {}, places: {}, feeds: {} });
 });
 
 test('what is said while a look is under way is not lost', async () => {
@@ -77,6 +78,7 @@ test('what is said while a look is under way is not lost', async () => {
     dates: 'mdy',
     units: {},
     places: {},
+    feeds: {},
   });
   expect([table.busy, table.looked?.kind]).toEqual(['', 'harvests']);
 });

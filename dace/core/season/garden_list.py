@@ -134,10 +134,10 @@ def _planting(cells: Sequence[str], today: date, known: Sequence[str]) -> CropLi
     """What grows, where the first cell is a crop with or without its number."""
     said, where = cells[0], [*cells[1:]]
     told = re.fullmatch(r"(.+?)\s+(?:in|on|at)\s+(.+)", said)
-    if told and _crop(_counted(told[1])[1]):
+    if told and crop_spelt(_counted(told[1])[1]):
         said, where = told[1], [told[2], *where]
     count, name = _counted(said)
-    key = _crop(name)
+    key = crop_spelt(name)
     if key is None:
         return None
     place, started = "", None
@@ -174,7 +174,12 @@ def _crop_names() -> dict[str, str]:
     return found
 
 
-def _crop(name: str) -> str | None:
+def crop_spelt(name: str) -> str | None:
+    """The crop that a name means, in one or in several, by any name that it has; None of none.
+
+    >>> crop_spelt("Courgettes"), crop_spelt("leek seedlings"), crop_spelt("gnome")
+    ('courgette', 'leek', None)
+    """
     plain = re.sub(r"\s*\(.*?\)", "", name).strip().casefold()
     return _crop_names().get(plain) or _crop_names().get(plain.removesuffix(" seedlings"))
 

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import json
 import uuid
+from collections.abc import Sequence
 from datetime import date
 from typing import Annotated, Any
 
@@ -14,7 +15,7 @@ from dace.core.api import DaceError, Order, listed
 from dace.desks.shared.out import Out
 from dace.desks.shared.upload import file_body, sent_file
 from dace.exchange.notebook import progress
-from dace.exchange.notebook.how import How, Said
+from dace.exchange.notebook.how import How, Ratio, Said
 from dace.exchange.notebook.kinds import KINDS, KindName
 from dace.exchange.notebook.taking import Looked, look_over, take
 
@@ -40,10 +41,13 @@ class ColumnSaidIn(Schema):
     units: Annotated[dict[str, _Unit], Field(max_length=20)] = {}
     dates: Order | None = None
     places: Annotated[dict[str, uuid.UUID], Field(max_length=500)] = {}
+    feeds: Annotated[dict[str, uuid.UUID], Field(max_length=500)] = {}
+    ratio: Ratio | None = None
+    past: bool = False
 
 
 class LookIn(Schema):
-    """``how`` is JSON: kind, sheet, columns, units, dates, places."""
+    """``how`` is JSON: kind, sheet, columns, units, dates, places, feeds, ratio, past."""
 
     how: Annotated[str, Field(max_length=60_000)] = "{}"
 
@@ -103,10 +107,12 @@ class DoubtOut(Out):
 
 
 class PlaceNameOut(Out):
-    """A name that leads nowhere here, and how many rows have it."""
+    """A name that leads nowhere here, how many rows have it, and what it likely means."""
 
     name: str
     rows: int
+    guess: uuid.UUID | None
+    guessed: str
 
 
 class PlaceChoiceOut(Out):
@@ -117,7 +123,11 @@ class PlaceChoiceOut(Out):
 
 
 class LookedOut(Out):
-    """How a table is read, and what it would bring."""
+    """How a table is read, and what it would bring.
+
+    ``ratio`` is a strength such as 1:20 of which nobody said what it means; ``skipped`` are rows
+    that are no entries, ``past`` crops that were over before they came here.
+    """
 
     kinds: list[NotebookKindOut]
     kind: KindName
@@ -138,6 +148,11 @@ class LookedOut(Out):
     why: list[BrokenOut]
     unknown: list[PlaceNameOut]
     places: list[PlaceChoiceOut]
+    feeds: list[PlaceNameOut]
+    jars: list[PlaceChoiceOut]
+    ratio: str
+    skipped: list[BrokenOut]
+    past: list[str]
 
 
 class TakenOut(Out):
@@ -201,7 +216,7 @@ def _said(text: str) -> Said:
     try:
         given = ColumnSaidIn(**json.loads(text))
     except (ValueError, TypeError, RecursionError, ValidationError):
-        do = "JSON of kind, sheet, columns, units, dates, places"
+        do = "JSON of kind, sheet, columns, units, dates, places, feeds, ratio, past"
         raise DaceError("how", f"“{text[:60]}”", do) from None
     return Said(**given.dict())
 
@@ -236,9 +251,31 @@ def _told(found: Looked) -> LookedOut:
             BrokenOut(row=one.number, text=f"Read {one.read}; {one.would_do.rstrip('.')}.")
             for one in found.broken[:_SHOWN]
         ],
-        unknown=[PlaceNameOut(name=name, rows=rows) for name, rows in found.unknown[:_SHOWN]],
+        unknown=_names(found.unknown, found.options, found.guesses),
         places=[PlaceChoiceOut(id=key, name=name) for key, name in found.options],
+        feeds=_names(found.feeds, found.jars, found.guesses),
+        jars=[PlaceChoiceOut(id=key, name=name) for key, name in found.jars],
+        ratio=how.open_ratio,
+        skipped=[BrokenOut(row=row, text=text) for row, text in found.skipped[:_SHOWN]],
+        past=[one.words for one in found.past],
     )
+
+
+def _names(
+    found: Sequence[tuple[str, int]],
+    options: Sequence[tuple[uuid.UUID, str]],
+    guesses: dict[str, uuid.UUID],
+) -> list[PlaceNameOut]:
+    called = dict(options)
+    return [
+        PlaceNameOut(
+            name=name,
+            rows=rows,
+            guess=guesses.get(name),
+            guessed=called.get(guesses[name], "") if name in guesses else "",
+        )
+        for name, rows in found[:_SHOWN]
+    ]
 
 
 def _columns(how: How) -> list[ColumnOut]:

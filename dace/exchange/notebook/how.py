@@ -2,15 +2,21 @@
 
 from __future__ import annotations
 
+import re
 import uuid
 from dataclasses import dataclass, field, replace
 from datetime import date, datetime, time, tzinfo
+from typing import Literal
 
 from dace.core.api import DaceError, Doubt, Order, doubts_of, iso_of, order_of
 from dace.exchange.notebook.kinds import Kind, best_kind, kind_named, matched, unit_in
 from dace.exchange.notebook.sheets import Sheet
 
 _NOON = time(12)
+Ratio = Literal["parts", "in_all"]
+"""What 1:20 means: one part and twenty of water, or one in twenty of the whole."""
+_RATIO = re.compile(r"1\s*[:/]\s*(\d{1,4})")
+_SUMS = re.compile(r"(grand )?(total|sum|average|mean|subtotal)s?\b.*", re.IGNORECASE)
 
 
 @dataclass(frozen=True)
@@ -23,6 +29,9 @@ class Said:
     units: dict[str, str] = field(default_factory=dict)
     dates: Order | None = None
     places: dict[str, uuid.UUID] = field(default_factory=dict)
+    feeds: dict[str, uuid.UUID] = field(default_factory=dict)
+    ratio: Ratio | None = None
+    past: bool = False
 
 
 @dataclass(frozen=True)
@@ -36,6 +45,36 @@ class How:
     order: Order
     doubtful: str = ""
     doubts: tuple[Doubt, ...] = ()
+    ratio: Ratio | None = None
+    feeds: dict[str, uuid.UUID] = field(default_factory=dict)
+
+    @property
+    def open_ratio(self) -> str:
+        """A strength such as 1:20 of which nobody said what it means; empty where there is none."""
+        if self.ratio is not None or "strength" not in self.columns:
+            return ""
+        told = (self.cell(cells, "strength") for _, cells in self.sheet.rows)
+        return next((one for one in told if _RATIO.fullmatch(one)), "")
+
+    def strength(self, cells: tuple[str, ...]) -> str:
+        """How strong, with what 1:20 was said to mean."""
+        said = self.cell(cells, "strength")
+        found = _RATIO.fullmatch(said)
+        if found is None or self.ratio is None:
+            return said
+        return f"1 + {found[1]}" if self.ratio == "parts" else f"1 in {found[1]}"
+
+    def no_entry(self, cells: tuple[str, ...]) -> str:
+        """Why a row is no entry: a sum, a heading, heads anew; empty of what may be one."""
+        filled = [cell for cell in cells if cell]
+        if [cell.casefold() for cell in cells] == [head.casefold() for head in self.sheet.heads]:
+            return "the heads again"
+        if _SUMS.fullmatch(filled[0]):
+            return "a sum"
+        needed = sum(one.needed for one in self.kind.columns)
+        if len(filled) == 1 and needed > 1 and iso_of(filled[0], self.order) is None:
+            return "a heading"
+        return ""
 
     def cell(self, cells: tuple[str, ...], key: str) -> str:
         """What a row says of a column; empty where there is none."""
@@ -96,7 +135,15 @@ def how_to_read(sheets: list[Sheet], said: Said, today: date) -> How:
         columns = {key: at for key, at in said.columns.items() if key in keys}
         if any(not 0 <= at < len(sheet.heads) for at in columns.values()):
             raise DaceError("columns", "a column that is not there", "one of the table's own")
-    how = How(kind, sheet, columns, _units(kind, sheet, columns, said), said.dates or "ymd")
+    how = How(
+        kind,
+        sheet,
+        columns,
+        _units(kind, sheet, columns, said),
+        said.dates or "ymd",
+        ratio=said.ratio,
+        feeds=said.feeds,
+    )
     return how if said.dates else _dated(how, today)
 
 

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 import uuid
 from collections import Counter
 from collections.abc import Callable
@@ -44,6 +45,12 @@ class Line:
     """The day that it was read as; None of what has none."""
 
     @property
+    def belongs_to(self) -> set[uuid.UUID]:
+        """The stand or the planting that it is of; nothing of what is of none."""
+        found = (getattr(self.chief, name, None) for name in ("stand_id", "planting_id"))
+        return {key for key in found if isinstance(key, uuid.UUID)}
+
+    @property
     def chief(self) -> Kept:
         """The row that the others belong to."""
         return self.rows[-1]
@@ -65,8 +72,9 @@ class Reader:
         return ZoneInfo(self.garden.zone)
 
     @cached_property
-    def _pouring(self) -> Pouring:
-        return Pouring(self.scope, self.garden)
+    def pouring(self) -> Pouring:
+        """Works feeds out."""
+        return Pouring(self.scope, self.garden, self.how.feeds)
 
     def line(self, number: int, cells: Cells) -> Line:
         """What a row will be written as.
@@ -99,10 +107,7 @@ class Reader:
     def _reading(self, cells: Cells) -> tuple[tuple[Kept, ...], str]:
         at = self.how.instant(cells, self._zone)
         fill = self.where.fill(self.how.cell(cells, "where"), at.astimezone(self._zone).date())
-        scale = self.how.units.get("value", "")
-        if not scale:
-            raise DaceError("value", "a number without its scale", "say whether mS/cm, µS or ppm")
-        value = core.read_number(self.how.cell(cells, "value"), "value")
+        value, scale = self._shown(self.how.cell(cells, "value"))
         warm = self.how.with_unit(cells, "temperature")
         degrees = f"°{self.garden.degrees}"
         pen = PenReading(
@@ -114,6 +119,19 @@ class Reader:
         key = self._id(fill.subject_id, at.isoformat(), value, scale, pen.method)
         row = reading_row(self.scope, NewReading(key, fill.subject_id, pen, at))
         return (row,), f"{at:%-d %B %Y}: {fill} read {core.shown.ec(row.ec_likely)}"
+
+    def _shown(self, cell: str) -> tuple[float, str]:
+        """The number and its scale: of the cell, where it names one, else of the column."""
+        found = _WITH_UNIT.fullmatch(cell)
+        named = core.scale_spelt(found[2]) if found else None
+        usual = self.how.units.get("value", "")
+        if found and named is None and found[2].lower() == "ppm" and usual.startswith("ppm"):
+            cell = found[1]
+        if named is not None and found is not None:
+            return core.read_number(found[1], "value"), named.key
+        if not usual:
+            raise DaceError("value", "a number without its scale", "say whether mS/cm, µS or ppm")
+        return core.read_number(cell, "value"), usual
 
     def _harvest(self, cells: Cells) -> tuple[tuple[Kept, ...], str]:
         on = self.how.instant(cells, self._zone).astimezone(self._zone).date()
@@ -171,17 +189,18 @@ class Reader:
         stand = self.where.stand(fill, on, crop)
         said = Poured(
             self.how.cell(cells, "feed"),
-            self.how.cell(cells, "strength"),
+            self.how.strength(cells),
             self.how.with_unit(cells, "litres"),
             self.how.with_unit(cells, "can"),
             self.how.cell(cells, "water"),
         )
         key = self._id(stand.pk, at.isoformat(), said)
-        rows = self._pouring.rows(key, stand, said, at)
+        rows = self.pouring.rows(key, stand, said, at)
         return rows, f"{on:%-d %B %Y}: {said.litres} of {said.feed} at {said.strength} on {fill}"
 
 
 _LONGEST = 80
+_WITH_UNIT = re.compile(r"([\d.,\s]+?)\s*([^\d\s.,].*)")
 
 
 def _is_liquid(said: str, pack: str, measures: str) -> bool:

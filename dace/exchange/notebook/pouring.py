@@ -39,12 +39,18 @@ class Poured:
     water: str
 
 
+class UnknownFeedError(DaceError):
+    """A name that leads to no jar, or to several."""
+
+
 class Pouring:
     """Works cans out; the same can twice only once."""
 
-    def __init__(self, scope: Scope, garden: Garden) -> None:
+    def __init__(self, scope: Scope, garden: Garden, said: dict[str, uuid.UUID]) -> None:
         self._scope, self._garden = scope, garden
-        self._jars = {jar.name.casefold(): jar.pk for jar, _ in jars_with_stock(scope)}
+        self._said = {name.casefold(): key for name, key in said.items()}
+        self._named = {jar.name: jar.pk for jar, _ in jars_with_stock(scope)}
+        self._jars = {name.casefold(): key for name, key in self._named.items()}
         self._waters = {water.name.casefold(): water for water in waters(scope)}
         self._vessel_l = next((v.volume_l for v in vessels(scope) if v.kind == "can"), None)
         self._sources: dict[uuid.UUID, tuple[Source, ...]] = {}
@@ -59,10 +65,11 @@ class Pouring:
             Naming the column.
         """
         jar, water = self._jar(said.feed), self._water(said.water)
-        litres = self._litres(said.litres, "litres")
-        vessel_l = self._litres(said.can, "can") if said.can else max(self._vessel_l or 0.0, litres)
-        if litres > vessel_l:
+        can_l = self._litres(said.can, "can") if said.can else self._vessel_l
+        litres, fills = self._poured(said.litres, can_l)
+        if said.can and can_l is not None and litres > can_l and fills <= 1:
             raise DaceError("litres", f"{said.litres} of a can that holds {said.can}", "no more")
+        vessel_l = max(can_l or 0.0, litres)
         new = NewCan(
             uuid.uuid5(key, "can"), jar, water.pk, vessel_l, said.strength,
             measures=self._garden.measures,
@@ -104,13 +111,42 @@ class Pouring:
             self._sources[jar] = sources_of(self._scope, [jar])
         return self._sources[jar]
 
+    def options(self) -> list[tuple[uuid.UUID, str]]:
+        """Every jar by its name, for who says which one a name means."""
+        return [(key, name) for name, key in self._named.items()]
+
+    def knows(self, name: str) -> bool:
+        """Whether a name leads to one jar."""
+        try:
+            self._jar(name)
+        except UnknownFeedError:
+            return False
+        return True
+
+    def guess(self, name: str) -> uuid.UUID | None:
+        """The jar that a loosely written name most likely means."""
+        return core.likeliest(name, self._named)
+
+    def _poured(self, text: str, can_l: float | None) -> tuple[float, float]:
+        """Litres in all, of "half a can" and "2 x 9 L" too, and how many fills were told."""
+        cans = core.cans_told(text)
+        if cans is None:
+            times, amount = core.times_told(text)
+            return times * self._litres(amount, "litres"), times
+        if can_l is None:
+            raise DaceError("litres", f"“{text}”", "a volume, or a column with the size of the can")
+        return cans * can_l, cans
+
     def _jar(self, name: str) -> uuid.UUID:
         plain = name.casefold()
+        if self._said.get(plain) in self._jars.values():
+            return self._said[plain]
         found = [key for known, key in self._jars.items() if known == plain]
         found = found or [key for known, key in self._jars.items() if plain and plain in known]
         if len(found) != 1:
             names = core.listed(sorted(self._jars)[:6]) if self._jars else "nothing yet"
-            raise DaceError("feed", f"“{name}”", f"one jar of the shelf, which holds {names}")
+            would_do = f"one jar of the shelf, which holds {names}"
+            raise UnknownFeedError("feed", f"“{name}”", would_do)
         return found[0]
 
     def _water(self, name: str) -> Water:

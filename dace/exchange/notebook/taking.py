@@ -5,15 +5,17 @@ from __future__ import annotations
 import uuid
 from collections import Counter
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 
 from dace.core import api as core
 from dace.core.api import DaceError
 from dace.exchange.notebook import progress
 from dace.exchange.notebook.how import How, Said, how_to_read
-from dace.exchange.notebook.lines import Line, Reader
+from dace.exchange.notebook.lines import Cells, Line, Reader
+from dace.exchange.notebook.past import Over, PastPlanting, past_plantings, rows_of
 from dace.exchange.notebook.sheets import sheets_of
-from dace.exchange.notebook.whereabouts import UnknownPlaceError, Whereabouts
+from dace.exchange.notebook.whereabouts import NothingGrewError, UnknownPlaceError, Whereabouts
+from dace.garden.models import Planting, StageSeen, Stand
 from dace.garden.reads import garden_of
 from dace.garden.services import today
 from dace.households.copying import write_together
@@ -45,6 +47,17 @@ class Looked:
     options: tuple[tuple[uuid.UUID, str], ...]
     odd: tuple[tuple[int, str], ...] = ()
     """Rows whose day is worth a second look, and why."""
+    skipped: tuple[tuple[int, str], ...] = ()
+    """Rows that are no entries: sums, headings; and why."""
+    past: tuple[PastPlanting, ...] = ()
+    """Crops that were over before they came here, to be confirmed."""
+    begun: tuple[tuple[Planting, Stand, StageSeen], ...] = ()
+    """Their rows, once they are confirmed."""
+    feeds: tuple[tuple[str, int], ...] = ()
+    """Names of feeds that lead to no jar, and how many rows have each."""
+    jars: tuple[tuple[uuid.UUID, str], ...] = ()
+    guesses: dict[str, uuid.UUID] = field(default_factory=dict)
+    """What a name that leads nowhere most likely means."""
 
 
 def look_over(scope: Scope, data: bytes, said: Said, of: uuid.UUID | None = None) -> Looked:
@@ -56,35 +69,81 @@ def look_over(scope: Scope, data: bytes, said: Said, of: uuid.UUID | None = None
         On ``file``, ``sheet``, ``kind`` or ``columns``.
     """
     sheets = sheets_of(data)
-    on = today(scope, garden_of(scope))
+    garden = garden_of(scope)
+    on = today(scope, garden)
     how = how_to_read(sheets, said, on)
     where = Whereabouts(scope, said.places)
-    broken: list[Broken] = []
-    unknown: Counter[str] = Counter()
-    lines: list[Line] = []
-    if not how.missing():
-        reader = Reader(scope, garden_of(scope), where, how)
-        for turn, (number, cells) in enumerate(how.sheet.rows):
-            if of is not None and turn % _TOLD_EVERY == 0:
-                progress.note(scope, of, turn, len(how.sheet.rows))
-            try:
-                lines.append(reader.line(number, cells))
-            except DaceError as error:
-                if isinstance(error, UnknownPlaceError):
-                    unknown[how.cell(cells, "where")] += 1
-                read = "nothing" if error.read == "“”" else error.read
-                broken.append(Broken(number, read, error.would_do))
-    good, here = _new_ones(scope, where, how, lines)
+    reader = Reader(scope, garden, where, how)
+    rows = how.sheet.rows if not how.missing() else ()
+    skipped = tuple((number, why) for number, cells in rows if (why := how.no_entry(cells)))
+    none = {number for number, _ in skipped}
+    read = _Read()
+    for turn, (number, cells) in enumerate(rows):
+        if of is not None and turn % _TOLD_EVERY == 0:
+            progress.note(scope, of, turn, len(rows))
+        if number not in none:
+            read.row(reader, number, cells)
+    past = past_plantings(read.over)
+    begun = tuple(one.standing(scope, garden) for one in past) if said.past else ()
+    if begun:
+        for _, stand, _ in begun:
+            where.add(stand)
+        again = {one.number for one in read.over}
+        read.broken = [one for one in read.broken if one.number not in again]
+        reader = Reader(scope, garden, where, how)
+        for number, cells in rows:
+            if number in again:
+                read.row(reader, number, cells)
+        past = ()
+    good, here = _new_ones(scope, where, how, read.lines)
+    places = {name: where.guess(name) for name in read.unknown}
+    jars = reader.pouring.options() if read.feeds else []
+    feeds = {name: reader.pouring.guess(name) for name in read.feeds}
     return Looked(
         tuple(sheet.name for sheet in sheets),
         how,
         tuple(good),
         here,
-        tuple(broken),
-        tuple(unknown.most_common()),
+        tuple(sorted(read.broken, key=lambda one: one.number)),
+        tuple(read.unknown.most_common()),
         tuple(where.options()),
-        core.pointed_at([(line.number, line.on) for line in lines if line.on], on),
+        core.pointed_at([(line.number, line.on) for line in read.lines if line.on], on),
+        skipped,
+        past,
+        begun,
+        tuple(read.feeds.most_common()),
+        tuple(jars),
+        {name: key for name, key in {**places, **feeds}.items() if key is not None},
     )
+
+
+class _Read:
+    """What the rows of a table came to."""
+
+    def __init__(self) -> None:
+        self.lines: list[Line] = []
+        self.broken: list[Broken] = []
+        self.unknown: Counter[str] = Counter()
+        self.feeds: Counter[str] = Counter()
+        self.over: list[Over] = []
+
+    def row(self, reader: Reader, number: int, cells: Cells) -> None:
+        """Read one, or keep what is wrong with it."""
+        how = reader.how
+        try:
+            self.lines.append(reader.line(number, cells))
+        except DaceError as error:
+            if isinstance(error, UnknownPlaceError):
+                self.unknown[how.cell(cells, "where")] += 1
+            feed = how.cell(cells, "feed")
+            if feed and not reader.pouring.knows(feed):
+                self.feeds[feed] += 1
+            if isinstance(error, NothingGrewError):
+                crop = core.crop_spelt(how.cell(cells, "crop"))
+                if crop is not None:
+                    self.over.append(Over(number, error.fill, crop, error.on))
+            read = "nothing" if error.read == "“”" else error.read
+            self.broken.append(Broken(number, read, error.would_do))
 
 
 def _new_ones(
@@ -152,6 +211,9 @@ def take(scope: Scope, data: bytes, said: Said, rest: bool, of: uuid.UUID) -> Ta
         missing = found.how.missing()
         if missing:
             raise DaceError("columns", f"no column for {missing[0]}", "say which one it is")
+        if found.how.open_ratio:
+            would_do = "say what it means: one part and twenty, or one in twenty"
+            raise DaceError("ratio", f"“{found.how.open_ratio}”", would_do)
         if found.how.doubtful:
             raise DaceError("dates", "dates that may be read two ways", "say which comes first")
         if found.broken and not rest:
@@ -161,7 +223,9 @@ def take(scope: Scope, data: bytes, said: Said, rest: bool, of: uuid.UUID) -> Ta
         if found.good:
             kind = found.how.kind
             count = f"{len(found.good):,} {kind.name} from a notebook"
-            rows = [row for line in found.good for row in line.rows]
+            used = {key for line in found.good for key in line.belongs_to}
+            rows = rows_of(found.begun, used)
+            rows += [row for line in found.good for row in line.rows]
             if len({row.pk for row in rows}) != len(rows):
                 raise ConflictError("rows", "one entry twice", "take the table in again")
             change = write_together(scope, "notebook", count, rows)

@@ -7,7 +7,7 @@ import uuid
 from collections import defaultdict
 from datetime import date
 
-from dace.core.api import DaceError, listed
+from dace.core.api import DaceError, likeliest, listed
 from dace.garden.models import Fill, Stand
 from dace.households.scope import Scope
 
@@ -39,6 +39,15 @@ class Whereabouts:
     def options(self) -> list[tuple[uuid.UUID, str]]:
         """Every fill by its name, for who says which one a name means."""
         return [(key, str(fill)) for key, fill in self._fills.items()]
+
+    def guess(self, name: str) -> uuid.UUID | None:
+        """The fill that a loosely written name most likely means."""
+        known = {other: next(iter(keys)) for other, keys in self._named.items() if len(keys) == 1}
+        return likeliest(name, known)
+
+    def add(self, stand: Stand) -> None:
+        """A stand that is about to be written: a crop that was over before it came here."""
+        self._stands[stand.fill_id].append(stand)
 
     def fill(self, name: str, on: date, crop: str = "") -> Fill:
         """The fill of a name; by the day and the crop, where the name alone leaves several.
@@ -92,7 +101,8 @@ class Whereabouts:
             grew = some
         if not grew:
             said = f"{fill} on {on:%-d %B %Y}, when nothing grew there here"
-            raise DaceError("where", said, "a later day, or a planting that began before")
+            would_do = "a later day, or a planting that began before"
+            raise NothingGrewError("where", said, would_do, fill, on)
         if len({s.planting_id for s in grew}) > 1:
             there = listed(sorted({s.planting.grown.name for s in grew}))
             raise DaceError("crop", f"{fill}, where {there} stood", "a column that says which")
@@ -101,6 +111,14 @@ class Whereabouts:
 
 class UnknownPlaceError(DaceError):
     """A name that leads to no place, or to several."""
+
+
+class NothingGrewError(DaceError):
+    """A day on which nothing grew in a fill: that of a crop that is long over, maybe."""
+
+    def __init__(self, field: str, read: str, would_do: str, fill: Fill, on: date) -> None:
+        super().__init__(field, read, would_do)
+        self.fill, self.on = fill, on
 
 
 def _crop_names(stand: Stand) -> set[str]:

@@ -6540,7 +6540,7 @@ export interface components {
         };
         /**
          * LookIn
-         * @description ``how`` is JSON: kind, sheet, columns, units, dates, places.
+         * @description ``how`` is JSON: kind, sheet, columns, units, dates, places, feeds, ratio, past.
          */
         LookIn: {
             /**
@@ -6565,6 +6565,9 @@ export interface components {
         /**
          * LookedOut
          * @description How a table is read, and what it would bring.
+         *
+         *     ``ratio`` is a strength such as 1:20 of which nobody said what it means; ``skipped`` are rows
+         *     that are no entries, ``past`` crops that were over before they came here.
          */
         LookedOut: {
             /** Broken */
@@ -6580,10 +6583,14 @@ export interface components {
             doubtful: string;
             /** Doubts */
             doubts: components["schemas"]["DoubtOut"][];
+            /** Feeds */
+            feeds: components["schemas"]["PlaceNameOut"][];
             /** Good */
             good: number;
             /** Here */
             here: number;
+            /** Jars */
+            jars: components["schemas"]["PlaceChoiceOut"][];
             /**
              * Kind
              * @enum {string}
@@ -6595,14 +6602,20 @@ export interface components {
             missing: string;
             /** Odd */
             odd: components["schemas"]["BrokenOut"][];
+            /** Past */
+            past: string[];
             /** Places */
             places: components["schemas"]["PlaceChoiceOut"][];
+            /** Ratio */
+            ratio: string;
             /** Sheet */
             sheet: string;
             /** Sheets */
             sheets: string[];
             /** Shown */
             shown: string[];
+            /** Skipped */
+            skipped: components["schemas"]["BrokenOut"][];
             /** Total */
             total: number;
             /** Unknown */
@@ -7806,9 +7819,13 @@ export interface components {
         };
         /**
          * PlaceNameOut
-         * @description A name that leads nowhere here, and how many rows have it.
+         * @description A name that leads nowhere here, how many rows have it, and what it likely means.
          */
         PlaceNameOut: {
+            /** Guess */
+            guess: string | null;
+            /** Guessed */
+            guessed: string;
             /** Name */
             name: string;
             /** Rows */

@@ -26,7 +26,7 @@
     const day = one.ways.find((way) => way.order === order)?.day;
     return day ? dateInWords(day) : 'no day';
   };
-  const unsure = $derived(Boolean(looked?.missing || looked?.doubtful));
+  const unsure = $derived(Boolean(looked?.missing || looked?.doubtful || looked?.ratio));
 </script>
 
 <Section title="A notebook from elsewhere" empty="" count={1}>
@@ -101,6 +101,17 @@
         </div>
       </div>
     {:else if looked.doubtful}<p class="care" role="status">{looked.doubtful}</p>{/if}
+    {#if looked.ratio}
+      <div class="care" role="status">
+        <p>What does {looked.ratio} mean in this table?</p>
+        <div class="ways">
+          <Button onclick={() => void table.sayRatio('parts')}>
+            one part, and as many of water as it says
+          </Button>
+          <Button onclick={() => void table.sayRatio('in_all')}>one part in so many of all</Button>
+        </div>
+      </div>
+    {/if}
     {#if looked.odd.length}
       <div class="care">
         <p>Look at these days again before you take them in:</p>
@@ -120,7 +131,7 @@
         ? `, ${many(looked.here)} here already`
         : ''}{looked.broken ? `, ${many(looked.broken)} that cannot be read` : ''}.
     </p>
-    <UnreadRows {looked} onplace={(name, id) => void table.sayPlace(name, id)} />
+    <UnreadRows {looked} {table} />
     {#if looked.good && !unsure}
       <Button look="go" disabled={table.busy !== ''} onclick={() => void table.take(true)}>
         {looked.broken

@@ -17,10 +17,13 @@ interface How {
   units: Record<string, string>;
   dates?: Order;
   places: Record<string, string>;
+  feeds: Record<string, string>;
+  ratio?: 'parts' | 'in_all';
+  past?: boolean;
 }
 
 const LOOKS_MS = 700;
-const nothingSaid = (): How => ({ units: {}, places: {} });
+const nothingSaid = (): How => ({ units: {}, places: {}, feeds: {} });
 
 /** A table on its way in: how it is read, what it would bring, and how far its taking is. */
 export class NotebookFile {
@@ -73,6 +76,33 @@ export class NotebookFile {
 
   async sayPlace(name: string, id: string): Promise<void> {
     this.how.places = { ...this.how.places, [name]: id };
+    await this.look();
+  }
+
+  async sayFeed(name: string, id: string): Promise<void> {
+    this.how.feeds = { ...this.how.feeds, [name]: id };
+    await this.look();
+  }
+
+  /** Every name means what it most likely does. */
+  async sayGuesses(): Promise<void> {
+    const meant = (names: Looked['unknown']) =>
+      Object.fromEntries(
+        names.filter((one) => one.guess).map((one) => [one.name, one.guess ?? '']),
+      );
+    this.how.places = { ...meant(this.looked?.unknown ?? []), ...this.how.places };
+    this.how.feeds = { ...meant(this.looked?.feeds ?? []), ...this.how.feeds };
+    await this.look();
+  }
+
+  async sayRatio(ratio: 'parts' | 'in_all'): Promise<void> {
+    this.how.ratio = ratio;
+    await this.look();
+  }
+
+  /** Crops that were over before come in as plantings that began and ended then. */
+  async sayPast(): Promise<void> {
+    this.how.past = true;
     await this.look();
   }
 
