@@ -9,13 +9,9 @@ SERVED = DJANGO_SETTINGS_MODULE=dace.project.settings.production DACE_SECRET_KEY
 
 .PHONY: demo test dev check shots bench seasons hard api fmt lock setup web browser secret
 
-demo: web secret
-	$(SERVED) $(PY) manage.py migrate -v0
-	$(SERVED) $(PY) manage.py demo
-	$(SERVED) $(PY) manage.py collectstatic --noinput -v0
+demo: web secret $(DACE_DATA)/static/.done
 	@echo "Dace is at http://127.0.0.1:$(PORT)  (Ctrl-C stops it)"
-	DACE_DEMO=1 $(SERVED) $(PY) manage.py serve \
-	  --listen 127.0.0.1:$(PORT)
+	DACE_DEMO=1 $(SERVED) $(PY) manage.py serve --migrate --demo --listen 127.0.0.1:$(PORT)
 
 test: web browser
 	$(PY) manage.py test tests --parallel 2
@@ -85,6 +81,11 @@ web: web/dist/manifest.json
 
 web/dist/manifest.json: .venv/.done web/node_modules/.done $(shell find web/src web/root docs/guide docs/screenshots web/*.ts web/*.json dace/project/templates -type f 2>/dev/null)
 	cd web && npm run --silent build
+
+# gathered and compressed once for a build
+$(DACE_DATA)/static/.done: web/dist/manifest.json | secret
+	$(SERVED) $(PY) manage.py collectstatic --noinput -v0
+	@touch $@
 
 secret:
 	@mkdir -p $(DACE_DATA)

@@ -49,6 +49,7 @@ MIDDLEWARE = [
     "django.middleware.security.SecurityMiddleware",
     "csp.middleware.CSPMiddleware",
     "whitenoise.middleware.WhiteNoiseMiddleware",
+    "dace.project.compressing.Compressed",
     "dace.project.watching.Watched",
     "dace.project.errors.InOurForm",
     "dace.desks.shared.at_home.MeasuresEnd",

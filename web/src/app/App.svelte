@@ -30,8 +30,10 @@
     display: grid;
     gap: var(--space-4);
     justify-items: start;
+    align-content: start;
     max-width: 480px;
-    margin: 20vh auto 0;
-    padding: var(--space-4);
+    min-height: 100dvh; /* as high as what comes: nothing moves then */
+    margin: 0 auto;
+    padding: 20vh var(--space-4) 0;
   }
 </style>

@@ -3,7 +3,17 @@
   import { garden } from './garden.svelte';
   import PathStop from './PathStop.svelte';
 
+  const HEIGHT = 'dace-path-height';
+  const USUAL = 108;
   let list: HTMLOListElement | undefined = $state();
+  let rail: HTMLElement | undefined = $state();
+
+  // As high as it was last time until it is read: on a phone the desk stands below it.
+  const kept = Number(localStorage.getItem(HEIGHT)) || USUAL;
+  $effect(() => {
+    if (garden.path && rail && innerWidth <= 1000)
+      localStorage.setItem(HEIGHT, String(rail.offsetHeight));
+  });
 
   // On a phone the path is a row to swipe: the chosen stop stays in sight.
   $effect(() => {
@@ -12,7 +22,11 @@
   });
 </script>
 
-<nav aria-label="Along the path">
+<nav
+  aria-label="Along the path"
+  bind:this={rail}
+  style:min-height={garden.path ? undefined : `${kept}px`}
+>
   <p class="name" aria-hidden="true">Along the path</p>
   {#if garden.path && garden.stops.length === 0}
     <p class="empty">

@@ -100,6 +100,7 @@
   }
 
   main {
+    position: relative; /* labels that are only spoken stay within, and make no second scrollbar */
     grid-area: desk;
     overflow-y: auto;
     border: 1px solid var(--color-line);
@@ -122,6 +123,9 @@
   .skip {
     position: absolute;
     left: -999px;
+    display: grid;
+    place-items: center;
+    min-height: var(--touch);
   }
 
   .skip:focus {

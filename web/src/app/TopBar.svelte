@@ -58,6 +58,7 @@
     display: flex;
     gap: 10px;
     align-items: center;
+    min-height: var(--touch);
     padding-left: var(--space-6);
     color: inherit;
     text-decoration: none;
@@ -66,6 +67,13 @@
   .mark b {
     display: block;
     font: 700 var(--text-xl) / 1 var(--face-head);
+  }
+
+  .mark span {
+    overflow: hidden;
+    max-width: 150px;
+    text-overflow: ellipsis;
+    white-space: nowrap;
   }
 
   .mark small {
@@ -129,6 +137,36 @@
     font-size: var(--text-s);
   }
 
+  @media (forced-colors: active) {
+    nav a[aria-current] {
+      border: 2px solid Highlight;
+    }
+  }
+
+  @media (width <= 1340px) {
+    header {
+      grid-template-columns: auto 1fr auto;
+      gap: var(--space-2);
+      padding-right: var(--space-3);
+    }
+
+    nav a {
+      padding: 0 11px;
+    }
+  }
+
+  @media (width <= 1240px) {
+    .side :global(.ahead) {
+      display: none;
+    }
+  }
+
+  @media (width <= 1120px) {
+    .today {
+      display: none;
+    }
+  }
+
   /* what waits to be sent takes the room of the days ahead */
   @media (width <= 1400px) {
     .side:has(:global([aria-haspopup])) :global(.ahead) {
@@ -163,6 +201,7 @@
     }
 
     .today {
+      display: flex;
       margin: 0;
     }
 

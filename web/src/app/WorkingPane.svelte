@@ -1,15 +1,41 @@
 <script lang="ts">
   import Note from '../ui/Note.svelte';
   import Cautions from './Cautions.svelte';
+  import { onBack } from '../ui/back';
   import { working } from './working.svelte';
 
+  const SMALL = 1000;
   type Severity = 'info' | 'care' | 'stop' | 'school';
   const severity = (word: string) => word as Severity;
+  let pane: HTMLElement | undefined = $state();
+  let before: Element | null = null;
+
+  // Raised over a small window it is a sheet: it takes the focus, and Escape and Back close it.
+  $effect(() => {
+    if (!working.raised || innerWidth > SMALL) return;
+    before = document.activeElement;
+    pane?.querySelector<HTMLElement>('.fold')?.focus();
+    const forget = onBack(() => (working.raised = false));
+    return () => {
+      forget();
+      if (before instanceof HTMLElement) before.focus();
+    };
+  });
+
+  function escape(event: KeyboardEvent) {
+    if (event.key !== 'Escape' || !working.raised || innerWidth > SMALL) return;
+    event.stopPropagation();
+    working.raised = false;
+  }
+
   const open = $derived(working.advice.filter((one) => one.open && !one.seen_on));
   const rest = $derived(working.advice.filter((one) => !open.includes(one)));
 </script>
 
+<!-- svelte-ignore a11y_no_noninteractive_element_interactions -->
 <aside
+  bind:this={pane}
+  onkeydown={escape}
   class:folded={working.folded}
   class:raised={working.raised}
   aria-label="How we worked it out"
@@ -87,7 +113,10 @@
 
   .fold {
     display: block;
-    min-height: 32px;
+    position: sticky;
+    top: 0;
+    min-width: var(--touch);
+    min-height: var(--touch);
     margin-left: auto;
     padding: 0 var(--space-1);
     border: 0;
@@ -159,7 +188,7 @@
       inset: auto 0 64px;
       z-index: 2;
       display: none;
-      max-height: 65dvh;
+      max-height: calc(100dvh - 64px - 15vh);
       border-top: 3px solid var(--color-rim);
       background: var(--color-panel);
     }

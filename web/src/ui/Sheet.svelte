@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { Snippet } from 'svelte';
+  import { onBack } from './back';
 
   interface Props {
     title: string;
@@ -14,6 +15,8 @@
     if (open && !dialog?.open) dialog?.showModal();
     if (!open && dialog?.open) dialog.close();
   });
+
+  $effect(() => (open ? onBack(() => (open = false)) : undefined));
 
   // The browser tells of a close a task later: a key pressed meanwhile may have opened it again.
   function closed() {

@@ -5,6 +5,7 @@ from __future__ import annotations
 import ctypes
 import os
 from argparse import ArgumentParser
+from collections.abc import Callable
 from contextlib import suppress
 from functools import partial
 from pathlib import Path
@@ -47,6 +48,8 @@ class Command(BaseCommand):
             "--migrate", action="store_true", help="copy an older database, then migrate it"
         )
 
+        parser.add_argument("--demo", action="store_true", help="load the demo garden first")
+
     def handle(self, *_: Any, **options: Any) -> None:
         """Check, and serve; a copy is made every night meanwhile."""
         os.umask(0o077)
@@ -59,6 +62,8 @@ class Command(BaseCommand):
             raise CommandError(error.sentence) from error
         if options["migrate"]:
             call_command("migrate", verbosity=0)
+        if options["demo"]:
+            call_command("demo", stdout=self.stdout)
         wrong = health.trouble()
         if wrong:
             raise CommandError(f"Dace does not start: {wrong}.")
@@ -95,11 +100,21 @@ class Command(BaseCommand):
         connections.close_all()
         try:
             with suppress(KeyboardInterrupt), held(path):
-                Hands(options["processes"], work).run(keep_up, _EVERY_S)
+                Hands(options["processes"], partial(_beside_working_ahead, work)).run(
+                    keep_up, _EVERY_S
+                )
         except DaceError as error:
             raise CommandError(error.sentence) from error
         except NoHandsError as error:
             raise CommandError("Dace ended as soon as it had begun; see above") from error
+
+
+def _beside_working_ahead(work: Callable[[], object]) -> None:
+    """Serve, and work out meanwhile what the first to ask on a day would wait for."""
+    from dace.project.ahead import Ahead  # noqa: PLC0415  (its database is known to be sound by now)
+
+    Ahead().start()
+    work()
 
 
 def _hand_memory_back() -> None:

@@ -118,7 +118,7 @@
         onlook={() => (staging = true)}
       />
     {/if}
-    {#if mixing && bench.supplies && bench.route === 'roots' && !laid}
+    {#if mixing && garden.path && bench.supplies && bench.route === 'roots' && !laid}
       <BenchPicks {bench} />
       <SourceRows {bench} />
     {/if}
@@ -135,7 +135,7 @@
           who={stand?.crop.toLowerCase() ?? ''}
           question={verdict?.question ? question : undefined}
         />
-      {:else if !laid}
+      {:else if !laid && garden.path}
         <CanBench {bench} />
       {/if}
       <PourBar {bench} onplain={() => bench.pourPlain()} />

@@ -121,7 +121,7 @@
 
   input {
     width: 100%;
-    min-height: 28px;
+    min-height: var(--touch);
     padding: 0;
     border: 0;
     background: none;

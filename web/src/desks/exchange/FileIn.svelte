@@ -43,6 +43,7 @@
 <style>
   label {
     display: grid;
+    grid-template-columns: minmax(0, 1fr);
     gap: var(--space-1);
     font-weight: 550;
   }

@@ -150,6 +150,7 @@
 
   .file {
     display: grid;
+    grid-template-columns: minmax(0, 1fr);
     gap: var(--space-1);
     font-weight: 550;
   }

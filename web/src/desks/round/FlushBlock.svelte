@@ -57,7 +57,7 @@
 
   .how {
     min-width: var(--touch);
-    min-height: 32px;
+    min-height: var(--touch);
     padding: 0 var(--space-2);
     border: 0;
     background: none;

@@ -45,7 +45,7 @@
 
   button {
     justify-self: start;
-    min-height: 32px;
+    min-height: var(--touch);
     padding: 0;
     border: 0;
     background: none;

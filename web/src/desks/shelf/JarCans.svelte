@@ -60,6 +60,6 @@
   }
 
   .cans li {
-    min-height: 32px;
+    min-height: var(--touch);
   }
 </style>
