@@ -41,7 +41,7 @@ def say_night(scope: Scope, row_id: uuid.UUID, new: Tonight) -> NightSaid:
     before = tonight(scope, on)
     low = before.low_c if new.low_c is None else new.low_c
     clear = before.clear if new.clear is None else new.clear
-    said = "covered for the night" if new.covered else "the night told"
+    said = "Covered for the night" if new.covered else "Told about tonight"
     with change(scope, "night", said):
         return NightSaid.objects.create(
             **new_row(scope, row_id),
