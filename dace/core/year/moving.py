@@ -190,7 +190,8 @@ def _outgrown(raised: Raised) -> bool:
 def _mild_nights(days: Outlook, since: date) -> int:
     """Nights since a day on which it did not have to be taken in."""
     low = judgement("harden_above_c").range.typ
-    nights = np.median(days.t_min, axis=0)[days.index(since) : days.index(days.today) + 1]
+    begun = days.index(max(since, days.first))
+    nights = np.median(days.t_min, axis=0)[begun : days.index(days.today) + 1]
     return int((nights >= low).sum()) - 1
 
 

@@ -145,7 +145,7 @@
 
   @media (width <= 1340px) {
     header {
-      grid-template-columns: auto 1fr auto;
+      grid-template-columns: minmax(max-content, 220px) 1fr auto;
       gap: var(--space-2);
       padding-right: var(--space-3);
     }
