@@ -117,6 +117,7 @@ def _leaves(page: Page) -> None:
     page.get_by_label("Along the path").get_by_role("button", name="Quay tub 3").click()
     page.get_by_role("button", name="leaves").click()
     jar = page.get_by_label("Jar", exact=True)
+    jar.locator("option", has_text="Epsom").first.wait_for(state="attached")
     salt = next(o for o in jar.locator("option").all_inner_texts() if o.startswith("Epsom"))
     jar.select_option(label=salt)
     page.get_by_label("Strength of the spray").fill("5 g/L")
