@@ -1,18 +1,24 @@
+interface Marked {
+  mark?: string;
+}
+
+const SPARE = 'spare';
 let count = 0;
-const RESTS_MS = 1500; // whoever closes a sheet to go elsewhere has gone by then
 
 /**
- * Back closes what lies on top before it leaves the page. Closed otherwise, the step that stood
- * for it is taken back, unless one went elsewhere meanwhile.
+ * Back closes what lies on top before it leaves the page. Closed otherwise, the step that stood for
+ * it is spare, and the next sheet takes it: going back at once would end whatever is under way.
  */
 export function onBack(close: () => void): () => void {
   const mark = `sheet ${(count += 1)}`;
-  history.pushState({ ...(history.state as object | null), mark }, '');
-  const isTop = () => (history.state as { mark?: string } | null)?.mark === mark;
+  const state = () => history.state as (Marked & object) | null;
+  const marked = { ...state(), mark };
+  if (state()?.mark === SPARE) history.replaceState(marked, '');
+  else history.pushState(marked, '');
   let gone = false;
 
   function back() {
-    if (gone || isTop()) return;
+    if (gone || state()?.mark === mark) return;
     gone = true;
     close();
   }
@@ -20,6 +26,6 @@ export function onBack(close: () => void): () => void {
   addEventListener('popstate', back);
   return () => {
     removeEventListener('popstate', back);
-    if (!gone) setTimeout(() => isTop() && history.back(), RESTS_MS);
+    if (!gone && state()?.mark === mark) history.replaceState({ ...state(), mark: SPARE }, '');
   };
 }
