@@ -10,7 +10,7 @@ from django.db import transaction
 from dace.core import api as core
 from dace.core.api import Moving, Portion, Raised
 from dace.feeding.dressing import Dry, give_dressing
-from dace.feeding.verdicts import Judged, StopVerdict, judged
+from dace.feeding.verdicts import Judged, StopVerdict
 from dace.garden.models import Fill, Stand
 from dace.garden.planting import Move, move
 from dace.garden.raising import NOT_RAISED, raisings
@@ -21,7 +21,7 @@ from dace.households.scope import Scope, require_owner
 
 @dataclass(frozen=True)
 class Due:
-    """A step of a stand; ``hole`` is what goes into the ground with each plant."""
+    """A step of a stand; ``hole`` is what goes into the ground with each plant today."""
 
     stop: StopVerdict
     stand: StandRecord
@@ -29,9 +29,8 @@ class Due:
     hole: Portion | None
 
 
-def steps_ahead(scope: Scope, found: Judged | None = None) -> tuple[Due, ...]:
-    """What young plants want, today and later, by day."""
-    found = found or judged(scope)
+def steps_ahead(scope: Scope, found: Judged) -> tuple[Due, ...]:
+    """What young plants want, today and later, by day; holes are worked out on their day."""
     yard = found.yard
     if yard is None:
         return ()
@@ -57,8 +56,8 @@ def steps_ahead(scope: Scope, found: Judged | None = None) -> tuple[Due, ...]:
                 said.later_on,
             )
             for step in core.moving(raised, yard.days):
-                out = step.kind == "plant_out"
-                hole = core.in_the_hole(stop, grows, yard) if out else None
+                now = step.kind == "plant_out" and step.on <= yard.days.today
+                hole = core.in_the_hole(stop, grows, yard) if now else None
                 due.append(Due(one, stand, step, hole))
     return tuple(sorted(due, key=lambda one: one.step.on))
 

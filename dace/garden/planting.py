@@ -95,6 +95,45 @@ def plant_rows(scope: Scope, new: NewPlanting) -> Planting:
     return planting
 
 
+Over = tuple[Planting, Stand, StageSeen]
+"""The rows of a planting that was over before it came here."""
+
+
+def over_rows(
+    scope: Scope,
+    garden: Garden,
+    planting_id: uuid.UUID,
+    fill: Fill,
+    crop: str,
+    span: tuple[date, date],
+) -> Over:
+    """A planting that began and ended on days that were, as it will be written; one plant of it."""
+    from_on, to_on = span
+    planting = Planting(
+        **new_row(scope, planting_id),
+        garden=garden,
+        crop=crop,
+        count=1,
+        started_on=from_on,
+        ended_on=to_on,
+    )
+    stand = Stand(
+        **new_row(scope, uuid.uuid5(planting_id, "stand")),
+        planting=planting,
+        fill=fill,
+        count=1,
+        from_on=from_on,
+        to_on=to_on,
+    )
+    seen = StageSeen(
+        **new_row(scope, uuid.uuid5(planting_id, "first stage")),
+        planting=planting,
+        stage=alike(crop, "").stages[0].key,
+        seen_on=from_on,
+    )
+    return planting, stand, seen
+
+
 def _check_day(on: date, today: date) -> None:
     """A day that a planting may have begun; one long ago is likelier a slip."""
     if on > today:

@@ -12,7 +12,7 @@ from django.db import transaction
 from dace.core import api as core
 from dace.core.api import DaceError, Tonight
 from dace.garden.models import Fill, NightSaid, Planting, Raising, Stand
-from dace.garden.placing import NewFill, save_fill
+from dace.garden.placing import NewFill, empty_fill, save_fill
 from dace.garden.planting import Move, move
 from dace.garden.reads import garden_of
 from dace.garden.services import today
@@ -141,7 +141,7 @@ class PottedOn:
 
 @transaction.atomic
 def pot_on(scope: Scope, new: PottedOn) -> Stand:
-    """Larger pots at the same place, in one change; the tray is emptied where none is left in it.
+    """Larger pots at the same place, in one change; what they stood in is emptied once bare.
 
     Raises
     ------
@@ -171,7 +171,10 @@ def pot_on(scope: Scope, new: PottedOn) -> Stand:
             name=_name(scope, place.pk, stand.planting.grown),
         )
         fill = save_fill(scope, place, uuid.uuid5(new.id, "pots"), filled)
-        return move(scope, Move(new.id, stand.pk, fill.pk, new.count))
+        moved = move(scope, Move(new.id, stand.pk, fill.pk, new.count))
+        if not Stand.objects.of(scope).filter(fill=stand.fill, to_on=None).exists():
+            empty_fill(scope, stand.fill_id)
+        return moved
 
 
 def _name(scope: Scope, place_id: uuid.UUID, grown: core.Crop) -> str:

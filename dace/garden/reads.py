@@ -82,7 +82,11 @@ class StandRecord:
 
 @dataclass(frozen=True)
 class StopRecord:
-    """One place along the path, with what grows there."""
+    """One place along the path, with what grows there.
+
+    ``subjects`` are what is read of each of its fills, with the fill's name; ``fill_ids`` the
+    fills themselves, in the same order.
+    """
 
     id: uuid.UUID
     name: str
@@ -90,7 +94,7 @@ class StopRecord:
     covered: bool
     area: str
     stands: tuple[StandRecord, ...]
-    fills: tuple[tuple[uuid.UUID, str], ...]
+    subjects: tuple[tuple[uuid.UUID, str], ...]
     fill_ids: tuple[uuid.UUID, ...]
 
 
@@ -190,10 +194,10 @@ def _stop(place: Place, time: Clocks) -> StopRecord:
         for fill in present
         for row in fill.standing  # type: ignore[attr-defined]
     )
-    fills = tuple((fill.subject_id, fill.name or place.name) for fill in present)
+    subjects = tuple((fill.subject_id, fill.name or place.name) for fill in present)
     ids = tuple(fill.pk for fill in present)
     told = (place.id, place.name, place.kind, place.covered, place.area)
-    return StopRecord(*told, stands, fills, ids)
+    return StopRecord(*told, stands, subjects, ids)
 
 
 def _stand(row: Stand, fill: Fill, place: Place, time: Clocks) -> StandRecord:
@@ -280,7 +284,7 @@ def medium_litres(fill: Fill) -> float:
 
 def by_subject(found: tuple[StopRecord, ...]) -> dict[uuid.UUID, StopRecord]:
     """Stops by the subjects of their fills."""
-    return {subject_id: stop for stop in found for subject_id, _ in stop.fills}
+    return {subject_id: stop for stop in found for subject_id, _ in stop.subjects}
 
 
 def harvests(scope: Scope, plantings: Iterable[uuid.UUID], most: int) -> tuple[Harvest, ...]:

@@ -3,10 +3,11 @@
 from __future__ import annotations
 
 import logging
+import time
 import uuid
 from collections.abc import Iterator
 from datetime import date, timedelta
-from threading import Event, Thread
+from threading import Thread
 from zoneinfo import ZoneInfo
 
 from django.db import connections
@@ -47,7 +48,8 @@ def work_ahead(done: dict[uuid.UUID, date]) -> None:
 def _used_lately() -> Iterator[tuple[uuid.UUID, date]]:
     """Households with a garden, the last used first, and which day it is there."""
     since = clock.now() - _LATELY
-    rows = Change.objects.filter(at__gte=since).values("household_id")
+    lately = Change.objects.filter(at__gte=since, household__mask=None)  # no visitor's copies
+    rows = lately.values("household_id")
     newest = rows.annotate(last=Max("pk")).order_by("-last")[:_MOST]
     ids = [row["household_id"] for row in newest]
     zones = dict(Garden.objects.filter(household_id__in=ids).values_list("household_id", "zone"))
@@ -61,13 +63,13 @@ class Ahead(Thread):
 
     def __init__(self) -> None:
         super().__init__(name="ahead", daemon=True)
-        self._ended = Event()
 
     def run(self) -> None:
         """Soon after the start, then whenever a day begins somewhere."""
         done: dict[uuid.UUID, date] = {}
         wait = _SOON_S
-        while not self._ended.wait(wait):
+        while True:
+            time.sleep(wait)
             try:
                 work_ahead(done)
             except Exception:

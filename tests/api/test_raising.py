@@ -1,10 +1,15 @@
 """Cold nights and young plants over HTTP: told, covered, hardened off, potted on, planted out."""
 
+from unittest import mock
+
+from dace.core.season.crops import crop
 from dace.demo.keys import key
 from dace.feeding.models import Dressing
 from dace.garden.models import Fill, Stand
+from dace.households.models import Membership
 from dace.shelf.models import Jar
 from tests.api.base import WeirYardCase, new_id
+from tests.demo.days import evening
 
 
 class Nights(WeirYardCase):
@@ -74,6 +79,41 @@ class MovingOn(WeirYardCase):
         too_many = body | {"id": new_id(), "count": 13}
         self.assert_refused(self.asking.post(f"/api/stands/{stand.pk}/out", too_many), 422, "count")
 
+    def test_a_hole_gets_what_kale_takes_in_its_first_four_weeks(self):
+        """4.16 g of nitrogen a season, of it 4 % in 12 days and 16 days of 49.4 % in 55: .764 g."""
+        kale = str(key("planting kale"))
+        with mock.patch("dace.households.clock.now", return_value=evening("2026-07-25")):
+            self.say({"planting_ids": [kale]}, "harden")
+        with mock.patch("dace.households.clock.now", return_value=evening("2026-08-05")):
+            due, found = self.raising("plant_out")
+            grounds = {one["name"]: one["fill_id"] for one in found["grounds"]}
+            body = {"fill_id": grounds["Wall bed"], "count": due["count"], "said": due["said"]}
+            body |= {"id": new_id(), "jar_id": due["jar_id"]}
+            reply = self.asking.post(f"/api/stands/{due['stand_id']}/out", body)
+        self.assertIn("12 kale plants", due["title"])
+        self.assertRegex(due["line"], r"^\d.* teaspoons? of .* in each hole\.$")  # she weighs not
+        self.assertNotIn("Loft sill, kale tray", grounds)
+        self.assertEqual(reply.status_code, 201, reply.content)
+        name = Jar.objects.get(pk=due["jar_id"]).name
+        percent = float(name.split()[-1].split("-")[0])
+        given = Dressing.objects.get(stand=reply.json()["id"])
+        nitrogen = given.grams / given.plants * percent / 100
+        most = 7 / crop("kale").plants_per_m2  # 7 g a square metre, of what a season gets out
+        self.assertTrue(0.76 <= nitrogen <= 1.2 * most, due["said"])
+
+    def test_a_helper_covers_and_hardens_off_but_moves_nothing_a_viewer_neither(self):
+        stand = Stand.objects.get(planting_id=key("planting kale"), to_on=None)
+        member = Membership.objects.get(user__username="weir-yard")
+        kale = {"planting_ids": [str(key("planting kale"))]}
+        for role, may in (("helper", 201), ("viewer", 403)):
+            member.role = role
+            member.save(update_fields=["role"])
+            night = {"id": new_id(), "covered": True}
+            self.assertEqual(self.asking.post("/api/night", night).status_code, may)
+            self.assertEqual(self.say(kale, "harden").status_code, may)
+            body = {"id": new_id(), "count": 12, "litres": "1 L", "medium": "peat_free_mix"}
+            self.assert_refused(self.asking.post(f"/api/stands/{stand.pk}/pots", body), 403, "role")
+
     def test_potted_on_where_they_stand(self):
         stand = Stand.objects.get(planting_id=key("planting basil"), to_on=None)
         body = {"id": new_id(), "count": 8, "litres": "500 ml", "medium": "peat_free_mix"}
@@ -81,6 +121,7 @@ class MovingOn(WeirYardCase):
         self.assertEqual(reply.status_code, 201, reply.content)
         fill = Fill.objects.get(pk=Stand.objects.get(pk=reply.json()["id"]).fill_id)
         self.assertEqual((fill.volume_l, fill.alike, fill.name), (0.5, 8, "Basil pots"))
+        self.assertEqual(str(Fill.objects.get(pk=stand.fill_id).renewed_on), "2026-07-14")
         again = self.asking.post(f"/api/stands/{stand.pk}/pots", body)
         self.assertEqual(again.json()["id"], reply.json()["id"])
         wrong = body | {"id": new_id(), "litres": "9000 L"}

@@ -88,3 +88,18 @@ class AsKept(WeirYardCase):
         wanted = {20: 1.45, 21: 1.8, 22: 1.8}  # 900 ppm of 500 to the mS/cm
         for day, ms_cm in wanted.items():
             self.assertAlmostEqual(read[date(2026, 6, day)].ec_likely, ms_cm, places=2)
+
+    def test_what_stands_beside_the_heads_alone_is_no_row(self):
+        found = self.look(READ + ",,,see page 12\n")
+        self.assertEqual((found["total"], found["good"]), (3, 3))
+
+    def test_one_name_of_a_place_and_of_a_feed_has_a_guess_for_each(self):
+        table = (
+            "Date,Place,Feed,Strength,Amount\n"
+            "2026-06-20,Gutters,Potasium sulfat,1 g/L,1 L\n"
+            "2026-06-21,Gutters,Gutters,1 g/L,1 L\n"
+        )
+        found = self.look(table)
+        self.assertEqual([one["guessed"] for one in found["unknown"]], ["Gutter"])
+        feeds = {one["name"]: one["guessed"] for one in found["feeds"]}
+        self.assertEqual(feeds, {"Potasium sulfat": "Potassium sulfate", "Gutters": ""})

@@ -211,3 +211,11 @@ test('a feed that waits tells what stood on the screen, but not of her own befor
   await away.flush();
   expect(sent.map((one) => one.seen)).toEqual(['"7"', null, '"7"']);
 });
+
+test('a cold night and young plants wait for a connection, in words', () => {
+  expect(waitingWords('POST', '/api/night', { covered: true }, name)).toBe('Covered for the night');
+  expect(waitingWords('POST', '/api/raising', { step: 'harden' }, name)).toBe(
+    'Young plants: hardening off begun',
+  );
+  expect(waitingWords('POST', '/api/stands/x/pots', {}, name)).toBe('');
+});

@@ -2,7 +2,8 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from collections.abc import Iterator
+from dataclasses import dataclass, replace
 
 import numpy as np
 
@@ -16,7 +17,7 @@ from dace.core.fed.owed import BED_DAYS, POT_DAYS, Owed, dressing_for
 from dace.core.fed.records import RHYTHMS, Grows, Portion, Stop, Yard
 from dace.core.figures import judgement
 from dace.core.matter.nutrients import NUTRIENTS
-from dace.core.matter.release import ageing, released
+from dace.core.matter.release import Content, ageing, released
 from dace.core.season.need import makes_its_own, taken_g
 from dace.core.words import shown
 
@@ -59,21 +60,11 @@ def dressings(
     """
     if lack.mg <= 0:
         return ()
-    column = NUTRIENTS.index(lack.nutrient)
-    ahead = slice(yard.days.index(facts.today), yard.days.index(facts.today) + DRESSED_FOR_DAYS)
-    warmth = yard.days.mean_c()[ahead]
+    if any(one.stage.is_seedling for one in fed):
+        return ()
     found = []
-    for source in yard.sources:
-        content = source.content
-        if source.dissolves or content is None or _barred(source, facts, fed):
-            continue
-        if any(one.stage.is_seedling for one in fed):
-            continue
+    for source, content, each in _suited(facts, fed, yard, NUTRIENTS.index(lack.nutrient)):
         if _too_late(facts, content.half_life_days):
-            continue
-        out = float(released(np.sum(ageing(warmth)), content.half_life_days))
-        each = content.at_once[column] + content.later[column] * out
-        if each <= 0:
             continue
         grams = min(lack.mg / each, _most(facts, content.total[0]))
         if grams > stock.get(source.key, source.stock):
@@ -110,24 +101,31 @@ def in_the_hole(stop: Stop, grows: Grows, yard: Yard) -> Portion | None:
         g = taken_g(grows.crop, stage, "N", in_ground=True) * stage.share_of("N")
         wanted_mg += 1000 * taken * g
         left = max(0.0, left - stage.duration_days.typ)
-    start = yard.days.index(facts.today)
-    weeks = ageing(yard.days.mean_c()[start : start + DRESSED_FOR_DAYS])
     room = judgement("dressing_n_g_m2").range.typ * 1000 / grows.crop.plants_per_m2
     fed = (Fed(grows, stages[0], 1.0, 0.0),)
     found = []
+    for source, content, each in _suited(facts, fed, yard, NUTRIENTS.index("N")):
+        grams = min(wanted_mg / each, room / content.total[0])
+        if grams * grows.plants <= source.stock:
+            said = replace(measured(grams, "g", yard.owned, source.g_per_ml), weighed=yard.weighs)
+            found.append(Portion(source.key, source.name, "g", grams, said))
+    return min(found, key=lambda one: (one.amount, one.name), default=None)
+
+
+def _suited(
+    facts: Facts, fed: tuple[Fed, ...], yard: Yard, column: int
+) -> Iterator[tuple[Source, Content, float]]:
+    """Slow feeds that nothing bars, and what a gram brings in the weeks that it feeds [mg]."""
+    start = yard.days.index(facts.today)
+    aged = np.sum(ageing(yard.days.mean_c()[start : start + DRESSED_FOR_DAYS]))
     for source in yard.sources:
         content = source.content
         if source.dissolves or content is None or _barred(source, facts, fed):
             continue
-        out = float(released(np.sum(weeks), content.half_life_days))
-        each = content.at_once[0] + content.later[0] * out
-        if each <= 0:
-            continue
-        grams = min(wanted_mg / each, room / content.total[0])
-        if grams * grows.plants <= source.stock:
-            said = measured(grams, "g", yard.owned, source.g_per_ml)
-            found.append(Portion(source.key, source.name, "g", grams, said))
-    return min(found, key=lambda one: (one.amount, one.name), default=None)
+        out = float(released(aged, content.half_life_days))
+        each = content.at_once[column] + content.later[column] * out
+        if each > 0:
+            yield source, content, each
 
 
 def _too_late(facts: Facts, half_life_days: float) -> bool:

@@ -182,7 +182,9 @@ def _moved(row: list[str], layout: _Layout) -> _Layout | None:
     value = next((n for n, head in enumerate(heads) if re.search(_EC_HEAD, head)), None)
     if value is None or any(ways_of(cell) for cell in row):
         return None
-    when = tuple(n for n, head in enumerate(heads) if re.search(_TIME_HEAD, head)) or layout.when
+    when = tuple(n for n, head in enumerate(heads) if re.search(_TIME_HEAD, head) and n != value)
+    if not when:  # a line that only speaks of the pen
+        return None
     unit = re.search(r"[µμu]s", heads[value])
     return replace(layout, when=when[:2], value=value, per_ms=1000.0 if unit else 1.0)
 

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections import Counter
 from collections.abc import Sequence
 from dataclasses import dataclass
 
@@ -27,11 +28,8 @@ COVER = "cover tonight"
 
 @dataclass(frozen=True)
 class ColdNight:
-    """A night that may harm: its likely low [C], the worst chance, which stops, and the words."""
+    """A night that may harm, in words: its likely low, and how likely it harms what."""
 
-    low_c: float
-    chance: float
-    stops: tuple[str, ...]
     title: str
     line: str
 
@@ -70,19 +68,17 @@ def cold_night(stops: Sequence[Stop], days: Outlook, said: Tonight) -> ColdNight
     if said.covered:
         return None
     least = judgement("frost_warned_from").range.typ
-    hurt: list[tuple[Stop, Grows, float]] = []
-    for stop in stops:
-        for one in stop.grows:
-            chance = harm_tonight(stop, one, days, said)
-            if chance >= least:
-                hurt.append((stop, one, chance))
+    chances = [(one, harm_tonight(stop, one, days, said)) for stop in stops for one in stop.grows]
+    hurt = [(one, chance) for one, chance in chances if chance >= least]
     if not hurt:
         return None
-    low, worst = float(np.median(lows_tonight(days, said))), max(chance for *_, chance in hurt)
-    crops = {one.crop.key: one.crop for _, one, _ in hurt}
-    counts = {key: sum(one.plants for _, one, _ in hurt if one.crop.key == key) for key in crops}
+    crops = {one.crop.key: one.crop for one, _ in hurt}
+    counts = Counter[str]()
+    for one, _ in hurt:
+        counts[one.crop.key] += one.plants
     names = [crops[key].counted(count) for key, count in counts.items()]
     whom = listed(names) if len(names) <= _NAMED else f"{number_word(len(names))} crops"
-    keys = tuple(dict.fromkeys(stop.key for stop, *_ in hurt))
+    worst = max(chance for _, chance in hurt)
     line = f"{max(1, round(10 * worst))} in 10: cover or bring in {whom}."
-    return ColdNight(low, worst, keys, f"{shown.degrees(low)} tonight", line)
+    low = float(np.median(lows_tonight(days, said)))
+    return ColdNight(f"{shown.degrees(low)} tonight", line)

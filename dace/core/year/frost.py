@@ -96,7 +96,7 @@ def harm_chance(crop_key: str, stage: str, night: Night, shelter: Shelter = "ope
     grown = crop(crop_key)
     if stage not in STAGES:
         raise DaceError("stage", f"“{stage}”", f"one of {', '.join(STAGES)} would do")
-    harm = _harm().get((grown.key, stage))
+    harm = harm_leaf_c(grown.key, stage)
     if harm is None:
         raise DaceError("crop", f"“{crop_key}”", "no cold is known that marks it")
     sd = math.hypot(night.spread_c, judgement("frost_harm_sd").range.typ)
@@ -109,7 +109,7 @@ def harm_in(crop_key: str, stage: str, leaf_lows: Array) -> float:
     >>> harm_in("tomato_bush", "grown", np.array([-9.0, 9.0]))
     0.5
     """
-    harm = _harm().get((crop_key, stage))
+    harm = harm_leaf_c(crop_key, stage)
     if harm is None:
         return 0.0
     off = (leaf_lows - harm) / judgement("frost_harm_sd").range.typ

@@ -20,7 +20,6 @@ from dace.core.season.weather import day_hours
 from dace.core.words import shown
 from dace.core.year.frost import harm_leaf_c
 
-Array = NDArray[np.float64]
 MoveKind = Literal["pot_on", "harden", "keep_in", "plant_out"]
 _RISK_NIGHTS, _WARM_WEEK, _NEAR_WARMEST_C = 21, 7, 2.0
 _SOON_D, _LISTED_D = 7, 120

@@ -51,7 +51,7 @@ def readables_page(scope: Scope, stop_id: uuid.UUID | None) -> ReadablesOut:
     found |= _liquids(scope, most)
     for stop in stops(scope):
         if stop_id is None or stop.id == stop_id:
-            for subject_id, name in stop.fills:
+            for subject_id, name in stop.subjects:
                 soil = core.place_kind(stop.kind).in_ground
                 found[subject_id] = _of_fill(subject_id, name, soil)
     for water in waters(scope):

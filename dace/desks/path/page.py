@@ -102,11 +102,11 @@ class _Read:
 
     def of_stop(self, stop: StopRecord) -> str:
         """The newest of a stop; whose it is, where it is not the only one there."""
-        read = [pair for pair in stop.fills if self.of(pair[0])]
+        read = [pair for pair in stop.subjects if self.of(pair[0])]
         if not read:
             return ""
         subject, name = max(read, key=lambda pair: self.drains[pair[0]].taken_at)
-        own = name.removeprefix(f"{stop.name}, ") if len(stop.fills) > 1 else ""
+        own = name.removeprefix(f"{stop.name}, ") if len(stop.subjects) > 1 else ""
         return f"{own} {self.of(subject)}".strip()
 
 
@@ -124,7 +124,7 @@ def _stop(
         mark_kind=first.verdict.kind if first else None,
         read_text=read.of_stop(stop),
         drawing=_DRAWINGS[stop.stands[0].stage.key] if stop.stands else "rest",
-        subject_id=stop.fills[0][0] if stop.fills else None,
+        subject_id=stop.subjects[0][0] if stop.subjects else None,
         fed_at=fed.get(stop.id),
         stands=[_stand(stand) for stand in stop.stands],
         spots=[

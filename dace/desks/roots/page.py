@@ -81,7 +81,7 @@ def meaning(scope: Scope, read: ShownReading) -> MeaningOut:
     """What a reading means for what grows there; writes nothing."""
     at_25 = core.reading_at_25(read.pen)
     for stop in stops(scope):
-        if any(subject == read.subject_id for subject, _ in stop.fills):
+        if any(subject == read.subject_id for subject, _ in stop.subjects):
             return _meaning(stop, read)
     return MeaningOut(word="", text=f"{shown.ec(at_25.value)} at {shown.degrees(25)}.")
 

@@ -96,7 +96,7 @@ def grounds_out(scope: Scope, raising: Sequence[RoundRaisingOut]) -> list[RoundG
     return [
         RoundGroundOut(fill_id=fill_id, name=name or place.name)
         for place in stops(scope)
-        for fill_id, name in place.fills
+        for fill_id, (_, name) in zip(place.fill_ids, place.subjects, strict=True)
         if core.place_kind(place.kind).raises != "seedlings"
     ]
 

@@ -63,17 +63,17 @@ def _meant(scope: Scope, today: date) -> list[Coming]:
 
 def _moving(scope: Scope, dues: Sequence[Due]) -> list[Coming]:
     """One for a step of a planting, however many places it stands in."""
-    groups: dict[tuple[uuid.UUID, str, date], list[Due]] = {}
+    groups: dict[tuple[uuid.UUID, str], list[Due]] = {}
     for due in dues:
-        groups.setdefault((due.stand.planting_id, due.step.kind, due.step.on), []).append(due)
+        groups.setdefault((due.stand.planting_id, due.step.kind), []).append(due)
     rows = []
-    for (planting_id, kind, on), several in groups.items():
-        step, stand = several[0].step, several[0].stand
+    for (planting_id, kind), several in groups.items():
+        step, stand = several[0].step, several[0].stand  # the first of them by day
         counted = stand.crop.counted(sum(one.stand.count for one in several))
         line = f": {step.line}" if step.line else ""
         key = uuid.uuid5(scope.household_id, f"{planting_id} {kind}")
         place = several[0].stop.place
         name = f"{counted}, {place.name}"
         text = f"{step.title}{line}".rstrip(".")
-        rows.append(Coming(key, on, planting_id, place.id, name, text))
+        rows.append(Coming(key, step.on, planting_id, place.id, name, text))
     return rows

@@ -17,7 +17,7 @@ from dace.desks.shared.upload import file_body, sent_file
 from dace.exchange.notebook import progress
 from dace.exchange.notebook.how import How, Ratio, Said
 from dace.exchange.notebook.kinds import KINDS, KindName
-from dace.exchange.notebook.taking import Looked, look_over, take
+from dace.exchange.notebook.taking import Looked, Unknown, look_over, take
 
 router = Router(tags=["exchange"])
 _MOST_BYTES, _SHOWN, _SAMPLES = 20_000_000, 50, 3
@@ -251,9 +251,9 @@ def _told(found: Looked) -> LookedOut:
             BrokenOut(row=one.number, text=f"Read {one.read}; {one.would_do.rstrip('.')}.")
             for one in found.broken[:_SHOWN]
         ],
-        unknown=_names(found.unknown, found.options, found.guesses),
+        unknown=_names(found.unknown, found.options),
         places=[PlaceChoiceOut(id=key, name=name) for key, name in found.options],
-        feeds=_names(found.feeds, found.jars, found.guesses),
+        feeds=_names(found.feeds, found.jars),
         jars=[PlaceChoiceOut(id=key, name=name) for key, name in found.jars],
         ratio=how.open_ratio,
         skipped=[BrokenOut(row=row, text=text) for row, text in found.skipped[:_SHOWN]],
@@ -262,19 +262,17 @@ def _told(found: Looked) -> LookedOut:
 
 
 def _names(
-    found: Sequence[tuple[str, int]],
-    options: Sequence[tuple[uuid.UUID, str]],
-    guesses: dict[str, uuid.UUID],
+    found: Sequence[Unknown], options: Sequence[tuple[uuid.UUID, str]]
 ) -> list[PlaceNameOut]:
     called = dict(options)
     return [
         PlaceNameOut(
-            name=name,
-            rows=rows,
-            guess=guesses.get(name),
-            guessed=called.get(guesses[name], "") if name in guesses else "",
+            name=one.name,
+            rows=one.rows,
+            guess=one.guess,
+            guessed=called.get(one.guess, "") if one.guess else "",
         )
-        for name, rows in found[:_SHOWN]
+        for one in found[:_SHOWN]
     ]
 
 

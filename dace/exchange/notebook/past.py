@@ -8,8 +8,8 @@ from dataclasses import dataclass
 from datetime import date, timedelta
 
 from dace.core import api as core
-from dace.garden.models import Fill, Garden, Planting, StageSeen, Stand
-from dace.households.keeping import new_row
+from dace.garden.models import Fill, Garden
+from dace.garden.planting import Over, over_rows
 from dace.households.models import Kept
 from dace.households.scope import Scope
 
@@ -17,7 +17,7 @@ _ANOTHER_SEASON = timedelta(days=150)
 
 
 @dataclass(frozen=True)
-class Over:
+class OverRow:
     """A row of a crop that stood in a fill on a day, of which nothing is known here."""
 
     number: int
@@ -34,7 +34,6 @@ class PastPlanting:
     crop: str
     from_on: date
     to_on: date
-    rows: int
 
     @property
     def words(self) -> str:
@@ -45,47 +44,24 @@ class PastPlanting:
         name = core.crop(self.crop).name
         return f"{name} in {self.fill}, {self.from_on:%-d %B} to {self.to_on:%-d %B %Y}"
 
-    def standing(self, scope: Scope, garden: Garden) -> tuple[Planting, Stand, StageSeen]:
+    def standing(self, scope: Scope, garden: Garden) -> Over:
         """Its rows, not written yet; the same facts have the same ids."""
         said = f"notebook past {self.fill.pk} {self.crop} {self.from_on}"
         key = uuid.uuid5(scope.household_id, said)
-        planting = Planting(
-            **new_row(scope, key),
-            garden=garden,
-            crop=self.crop,
-            count=1,
-            started_on=self.from_on,
-            ended_on=self.to_on,
-        )
-        stand = Stand(
-            **new_row(scope, uuid.uuid5(key, "stand")),
-            planting=planting,
-            fill=self.fill,
-            count=1,
-            from_on=self.from_on,
-            to_on=self.to_on,
-        )
-        first = core.crop(self.crop).stages[0].key
-        seen = StageSeen(
-            **new_row(scope, uuid.uuid5(key, "stage")),
-            planting=planting,
-            stage=first,
-            seen_on=self.from_on,
-        )
-        return planting, stand, seen
+        return over_rows(scope, garden, key, self.fill, self.crop, (self.from_on, self.to_on))
 
 
-def past_plantings(over: Sequence[Over]) -> tuple[PastPlanting, ...]:
+def past_plantings(over: Sequence[OverRow]) -> tuple[PastPlanting, ...]:
     """One for each crop, fill and season; a gap of five months parts two seasons."""
-    groups: dict[tuple[uuid.UUID, str], list[Over]] = {}
+    groups: dict[tuple[uuid.UUID, str], list[OverRow]] = {}
     for one in over:
         groups.setdefault((one.fill.pk, one.crop), []).append(one)
     found = [_planting(some) for rows in groups.values() for some in _seasons(rows)]
     return tuple(sorted(found, key=lambda one: (one.from_on, str(one.fill))))
 
 
-def _seasons(rows: list[Over]) -> Iterator[list[Over]]:
-    season: list[Over] = []
+def _seasons(rows: list[OverRow]) -> Iterator[list[OverRow]]:
+    season: list[OverRow] = []
     for one in sorted(rows, key=lambda row: row.on):
         if season and one.on - season[-1].on > _ANOTHER_SEASON:
             yield season
@@ -94,14 +70,12 @@ def _seasons(rows: list[Over]) -> Iterator[list[Over]]:
     yield season
 
 
-def _planting(rows: list[Over]) -> PastPlanting:
+def _planting(rows: list[OverRow]) -> PastPlanting:
     first = rows[0]
-    return PastPlanting(first.fill, first.crop, first.on, rows[-1].on, len(rows))
+    return PastPlanting(first.fill, first.crop, first.on, rows[-1].on)
 
 
-def rows_of(
-    standing: Sequence[tuple[Planting, Stand, StageSeen]], used: set[uuid.UUID]
-) -> list[Kept]:
+def rows_of(standing: Sequence[Over], used: set[uuid.UUID]) -> list[Kept]:
     """The rows of those that something belongs to, plantings first."""
     kept = [one for one in standing if {one[0].pk, one[1].pk} & used]
     return [row for column in zip(*kept, strict=True) for row in column]

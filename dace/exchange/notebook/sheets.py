@@ -66,5 +66,7 @@ def _sheet(name: str, lines: Iterator[tuple[int, list[str]]]) -> Sheet | None:
             continue
         if len(rows) >= MOST_ROWS:
             raise DaceError("file", f"over {MOST_ROWS:,} rows", "fewer at once would do")
-        rows.append((number, (*line, *[""] * (len(heads) - len(line)))[: len(heads)]))
+        row = (*line, *[""] * (len(heads) - len(line)))[: len(heads)]
+        if any(row):  # what stands beside the heads alone is no row
+            rows.append((number, row))
     return Sheet(name, heads, tuple(rows)) if heads else None

@@ -4,18 +4,18 @@ from __future__ import annotations
 
 import uuid
 from collections import Counter
-from collections.abc import Sequence
-from dataclasses import dataclass, field
+from collections.abc import Callable, Sequence
+from dataclasses import dataclass
 
 from dace.core import api as core
 from dace.core.api import DaceError
 from dace.exchange.notebook import progress
 from dace.exchange.notebook.how import How, Said, how_to_read
 from dace.exchange.notebook.lines import Cells, Line, Reader
-from dace.exchange.notebook.past import Over, PastPlanting, past_plantings, rows_of
+from dace.exchange.notebook.past import OverRow, PastPlanting, past_plantings, rows_of
 from dace.exchange.notebook.sheets import sheets_of
 from dace.exchange.notebook.whereabouts import NothingGrewError, UnknownPlaceError, Whereabouts
-from dace.garden.models import Planting, StageSeen, Stand
+from dace.garden.planting import Over
 from dace.garden.reads import garden_of
 from dace.garden.services import today
 from dace.households.copying import write_together
@@ -35,6 +35,15 @@ class Broken:
 
 
 @dataclass(frozen=True)
+class Unknown:
+    """A name that leads nowhere, how many rows have it, and what it most likely means."""
+
+    name: str
+    rows: int
+    guess: uuid.UUID | None
+
+
+@dataclass(frozen=True)
 class Looked:
     """A table looked over: how it is read, what it would bring, what it cannot."""
 
@@ -43,7 +52,7 @@ class Looked:
     good: tuple[Line, ...]
     here: int
     broken: tuple[Broken, ...]
-    unknown: tuple[tuple[str, int], ...]
+    unknown: tuple[Unknown, ...]
     options: tuple[tuple[uuid.UUID, str], ...]
     odd: tuple[tuple[int, str], ...] = ()
     """Rows whose day is worth a second look, and why."""
@@ -51,13 +60,11 @@ class Looked:
     """Rows that are no entries: sums, headings; and why."""
     past: tuple[PastPlanting, ...] = ()
     """Crops that were over before they came here, to be confirmed."""
-    begun: tuple[tuple[Planting, Stand, StageSeen], ...] = ()
+    begun: tuple[Over, ...] = ()
     """Their rows, once they are confirmed."""
-    feeds: tuple[tuple[str, int], ...] = ()
-    """Names of feeds that lead to no jar, and how many rows have each."""
+    feeds: tuple[Unknown, ...] = ()
+    """Names of feeds that lead to no jar."""
     jars: tuple[tuple[uuid.UUID, str], ...] = ()
-    guesses: dict[str, uuid.UUID] = field(default_factory=dict)
-    """What a name that leads nowhere most likely means."""
 
 
 def look_over(scope: Scope, data: bytes, said: Said, of: uuid.UUID | None = None) -> Looked:
@@ -83,12 +90,13 @@ def look_over(scope: Scope, data: bytes, said: Said, of: uuid.UUID | None = None
             progress.note(scope, of, turn, len(rows))
         if number not in none:
             read.row(reader, number, cells)
-    past = past_plantings(read.over)
+    over = [one for one in read.over if one.on <= on]
+    past = past_plantings(over)
     begun = tuple(one.standing(scope, garden) for one in past) if said.past else ()
     if begun:
         for _, stand, _ in begun:
             where.add(stand)
-        again = {one.number for one in read.over}
+        again = {one.number for one in over}
         read.broken = [one for one in read.broken if one.number not in again]
         reader = Reader(scope, garden, where, how)
         for number, cells in rows:
@@ -96,25 +104,26 @@ def look_over(scope: Scope, data: bytes, said: Said, of: uuid.UUID | None = None
                 read.row(reader, number, cells)
         past = ()
     good, here = _new_ones(scope, where, how, read.lines)
-    places = {name: where.guess(name) for name in read.unknown}
     jars = reader.pouring.options() if read.feeds else []
-    feeds = {name: reader.pouring.guess(name) for name in read.feeds}
     return Looked(
         tuple(sheet.name for sheet in sheets),
         how,
         tuple(good),
         here,
         tuple(sorted(read.broken, key=lambda one: one.number)),
-        tuple(read.unknown.most_common()),
+        _unknown(read.unknown, where.guess),
         tuple(where.options()),
         core.pointed_at([(line.number, line.on) for line in read.lines if line.on], on),
         skipped,
         past,
         begun,
-        tuple(read.feeds.most_common()),
+        _unknown(read.feeds, reader.pouring.guess),
         tuple(jars),
-        {name: key for name, key in {**places, **feeds}.items() if key is not None},
     )
+
+
+def _unknown(names: Counter[str], guess: Callable[[str], uuid.UUID | None]) -> tuple[Unknown, ...]:
+    return tuple(Unknown(name, rows, guess(name)) for name, rows in names.most_common())
 
 
 class _Read:
@@ -125,7 +134,7 @@ class _Read:
         self.broken: list[Broken] = []
         self.unknown: Counter[str] = Counter()
         self.feeds: Counter[str] = Counter()
-        self.over: list[Over] = []
+        self.over: list[OverRow] = []
 
     def row(self, reader: Reader, number: int, cells: Cells) -> None:
         """Read one, or keep what is wrong with it."""
@@ -141,7 +150,7 @@ class _Read:
             if isinstance(error, NothingGrewError):
                 crop = core.crop_spelt(how.cell(cells, "crop"))
                 if crop is not None:
-                    self.over.append(Over(number, error.fill, crop, error.on))
+                    self.over.append(OverRow(number, error.fill, crop, error.on))
             read = "nothing" if error.read == "“”" else error.read
             self.broken.append(Broken(number, read, error.would_do))
 

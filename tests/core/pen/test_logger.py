@@ -134,3 +134,9 @@ class AsTheyCome(SimpleTestCase):
         with self.assertRaises(DaceError) as caught:
             read_log("2026-07-14 12:00,1.5\n2026-07-14 12:10,wet", UTC)
         self.assertIn("line 2", caught.exception.read)
+
+    def test_a_line_that_speaks_of_the_pen_is_no_head(self):
+        table = "Time,EC\n2026-07-14 12:00,1.5\nEC probe cleaned\n2026-07-14 12:10,1.5"
+        found = read_log(table, UTC)
+        self.assertEqual(found.rows(0, 1), [(NOON, 1.5, 1.5, 3.0, 2)])
+        self.assertEqual([one.number for one in found.left_out], [3])

@@ -11,6 +11,12 @@ const HOW: Record<string, string> = {
   extra: 'some more',
 };
 
+const STEPS: Record<string, string> = {
+  harden: 'hardening off begun',
+  later: 'not yet',
+  stays: 'they stay',
+};
+
 /** Writes that may wait for a connection: each has an id of its own, so that it stands once. */
 const WAITING: [RegExp, (body: Body, name: Names) => string][] = [
   [
@@ -33,6 +39,8 @@ const WAITING: [RegExp, (body: Body, name: Names) => string][] = [
   [/^\/api\/dressings$/, (body, name) => `Spread dry: ${name(body.stand_id)}`],
   [/^\/api\/field-tests$/, (body, name) => `A test: ${name(body.subject_id)}`],
   [/^\/api\/harvests$/, () => 'A harvest'],
+  [/^\/api\/raising$/, (body) => `Young plants: ${STEPS[String(body.step)] ?? ''}`],
+  [/^\/api\/night$/, (body) => (body.covered ? 'Covered for the night' : 'About tonight')],
 ];
 
 function inner(body: Body, key: string): Body {

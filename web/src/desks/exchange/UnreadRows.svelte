@@ -43,7 +43,7 @@
   <div class="care" role="status">
     <p>These names are doubtful:</p>
     <ul>
-      {#each guessed as one (one.name)}
+      {#each guessed as one, at (at)}
         <li>“{one.name}” is {one.guessed} ({rows(one.rows)})</li>
       {/each}
     </ul>

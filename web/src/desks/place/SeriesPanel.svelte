@@ -94,7 +94,7 @@
             <li value={line.number}>{line.text}</li>
           {/each}
         </ol>
-        <a href="/api/series/{series.id}/left-out.txt" download>All of them as a file</a>
+        <a href="/api/series/{series.id}/left-out.txt" download>As a file</a>
       </details>
     {/if}
     <SpanChart {series} summary="A logger in {name}: least and most over time." />

@@ -2,10 +2,9 @@
 <script lang="ts">
   import type { Snippet } from 'svelte';
   import type { Problem } from '../../api/client';
-  import { garden } from '../../app/garden.svelte';
   import Message from '../../ui/Message.svelte';
-  import TickBox from './TickBox.svelte';
   import { may } from '../../ui/may.svelte';
+  import TickBox from './TickBox.svelte';
 
   interface Props {
     name: string;
@@ -45,7 +44,7 @@
       {#if onopen}<span class="on" aria-hidden="true">›</span>{/if}
     </button>
   {:else if href}
-    <a class="main" href={href + (href.includes('?') ? '' : garden.search)}>
+    <a class="main" {href}>
       <span><b>{name}</b> {words}</span>
       <span class="on" aria-hidden="true">›</span>
     </a>
