@@ -4,6 +4,7 @@ import Beside from '../src/desks/round/Beside.svelte';
 import DressBlock from '../src/desks/round/DressBlock.svelte';
 import DueBlock from '../src/desks/round/DueBlock.svelte';
 import FlushBlock from '../src/desks/round/FlushBlock.svelte';
+import MoveOnSheet from '../src/desks/round/MoveOnSheet.svelte';
 import Waits from '../src/desks/round/Waits.svelte';
 import { emptied, mounted } from './mounted';
 import { answering, refusing, WRITTEN } from './page';
@@ -165,6 +166,32 @@ test('hardening off is begun for all in a tick, or put off for a week', async ()
   await shown.press('Ask in a week');
   expect(asked.filter((one) => one.method === 'POST').at(-1)?.body).toMatchObject({
     step: 'later',
+  });
+});
+
+test('planted out with what each hole gets, or without it', async () => {
+  const asked = answering({ 'POST /api/stands/stand/out': WRITTEN, 'GET /api/path': AFTER });
+  const out = {
+    kind: 'plant_out' as const,
+    planting_ids: ['kale'],
+    place_ids: ['sill'],
+    stand_id: 'stand',
+    title: 'Plant out: 12 kale plants',
+    line: '2 teaspoons of pellets in each hole.',
+    count: 12,
+    litres: 0,
+    jar_id: 'pellets',
+    hole: '2 teaspoons of pellets in each hole.',
+    said: '9 g each',
+  };
+  const grounds = [{ fill_id: 'bed', name: 'Wall bed' }];
+  const shown = mounted(MoveOnSheet, { raising: out, grounds, media: [], open: true });
+  await shown.press('Planted out');
+  expect(asked.find((one) => one.method === 'POST')?.body).toMatchObject({
+    fill_id: 'bed',
+    count: 12,
+    jar_id: 'pellets',
+    said: '9 g each',
   });
 });
 

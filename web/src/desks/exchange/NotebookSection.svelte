@@ -26,6 +26,7 @@
     const day = one.ways.find((way) => way.order === order)?.day;
     return day ? dateInWords(day) : 'no day';
   };
+  const parts = $derived(looked?.ratio.split(/[:/]/)[1]?.trim() ?? '');
   const unsure = $derived(Boolean(looked?.missing || looked?.doubtful || looked?.ratio));
 </script>
 
@@ -105,10 +106,8 @@
       <div class="care" role="status">
         <p>What does {looked.ratio} mean in this table?</p>
         <div class="ways">
-          <Button onclick={() => void table.sayRatio('parts')}>
-            one part, and as many of water as it says
-          </Button>
-          <Button onclick={() => void table.sayRatio('in_all')}>one part in so many of all</Button>
+          <Button onclick={() => void table.sayRatio('parts')}>1 part and {parts} of water</Button>
+          <Button onclick={() => void table.sayRatio('in_all')}>1 part in {parts} of all</Button>
         </div>
       </div>
     {/if}
