@@ -176,7 +176,7 @@ from dace.core.response.measures import (
 from dace.core.response.pots import Pot, compared, paired_figures
 from dace.core.response.power import how_often, power_words
 from dace.core.response.scales import Scale, check_score, scales
-from dace.core.response.signs import Cause, Sign, read_sign, signs
+from dace.core.response.signs import Cause, Sign, read_sign, signs, signs_on
 from dace.core.response.signs import Found as SignFound
 from dace.core.response.trials import Compared, Judged, judge_trial, pooled, sides_won
 from dace.core.result import Result, Step, Working, say
@@ -818,6 +818,7 @@ __all__ = [
     "shown",
     "sides_won",
     "signs",
+    "signs_on",
     "soil_mix",
     "solve_amount",
     "spans",

@@ -60,7 +60,7 @@ class AtTheDesk(BrowserCase):
         self.page.get_by_role("button", name="Sunken brown-black").click()
         answer = self.page.get_by_role("region", name="What it likely is")
         first = answer.locator("ol li").first
-        expect(first).to_contain_text("high EC")
+        expect(first).to_contain_text("High EC")
         expect(first).to_contain_text("The drain reads")
         expect(answer).to_contain_text("No feed for this")
         self.assert_axe_finds_nothing_grave()

@@ -25,23 +25,31 @@ _HUNGER = frozenset({"n_low", "k_low", "mg_low", "ca_low", "p_low", "s_low", "tr
 
 @dataclass(frozen=True)
 class Cause:
-    """A likely cause: its kind, its chance (all come to 1), and what speaks for or against."""
+    """A likely cause: its kind, its chance (all come to 1), what speaks for it and against."""
 
     cause: str
     kind: str
     probability: float
     why: tuple[str, ...]
+    against: tuple[str, ...]
     tags: frozenset[str]
 
 
 @dataclass(frozen=True)
 class Sign:
-    """Something seen: where on the plant, the pattern, and on which crops it is common."""
+    """Something seen: its name, where on the plant, the pattern, on which crops it is common.
+
+    ``occurs`` are the crops that can have it: ``all``, keys of crops, ``kin:`` a family of botany,
+    ``part:`` what is picked, ``leaf:`` a kind of leaf; ``only`` is any, pots, ground or seedlings.
+    """
 
     key: str
+    name: str
     position: str
     pattern: str
     crops: str
+    occurs: frozenset[str]
+    only: str
     check: str
     feeding_helps: str
     feeding_does_not: str
@@ -75,14 +83,43 @@ def signs() -> dict[str, Sign]:
     return {
         row.text("key"): Sign(
             **{name: row.text(name) for name in _COLUMNS},
+            occurs=frozenset(row.text("occurs").split()),
             source=source_words(row.text("source_family")),
         )
         for row in load_table("signs")
     }
 
 
-_COLUMNS = ("key", "position", "pattern", "crops", "check", "feeding_helps", "feeding_does_not",
-            "reversible", "urgency", "confidence", "note")  # fmt: skip
+_COLUMNS = ("key", "name", "position", "pattern", "crops", "only", "check", "feeding_helps",
+            "feeding_does_not", "reversible", "urgency", "confidence", "note")  # fmt: skip
+
+
+def signs_on(crop: Crop, stage: Stage | None = None, in_ground: bool = False) -> list[Sign]:
+    """The signs that a crop can have where it stands, in the table's order.
+
+    Parameters
+    ----------
+    crop, stage : Crop, Stage or None
+        What grows; a seedling bears no fruit, and only seedlings fall over as seedlings do.
+    in_ground : bool
+        Whether it stands in the ground and not in a pot.
+
+    Examples
+    --------
+    >>> from dace.core.season.crops import crop
+    >>> [one.key for one in signs_on(crop("sweetcorn")) if one.position == "fruit"]
+    ['corn_gaps']
+    """
+    young = stage is not None and stage.is_seedling
+    own = {"all", crop.key, f"kin:{crop.family}", f"part:{crop.harvest_part}", f"leaf:{crop.leaf}"}
+    barred = {"pots" if in_ground else "ground"} | (set() if young else {"seedlings"})
+    return [
+        one
+        for one in signs().values()
+        if own & one.occurs
+        and one.only not in barred
+        and not (young and one.position in ("fruit", "root/bulb"))
+    ]
 
 
 @cache
@@ -129,14 +166,14 @@ def read_sign(
         raise DaceError("sign", f"“{key}”", f"one of {', '.join(signs())} would do")
     known = derived(crop, stage, facts or {})
     weighed = [(*_weighed(row, known), row) for row in causes()[key]]
-    total = sum(weight for weight, _, _ in weighed)
+    total = sum(weight for weight, *_ in weighed)
     ranked = sorted(
         (
             Cause(
-                row.text("cause"), row.text("kind"), weight / total, why,
+                row.text("cause"), row.text("kind"), weight / total, why, against,
                 frozenset(row.text("tags").split(";")),
             )
-            for weight, why, row in weighed
+            for weight, why, against, row in weighed
         ),
         key=lambda one: -one.probability,
     )  # fmt: skip
@@ -144,17 +181,19 @@ def read_sign(
     return Found(signs()[key], tuple(ranked), _helps(signs()[key], ranked[0], young))
 
 
-def _weighed(row: Row, known: Known) -> tuple[float, tuple[str, ...]]:
-    """A cause's weight, and what moved it most: strongest first."""
+def _weighed(row: Row, known: Known) -> tuple[float, tuple[str, ...], tuple[str, ...]]:
+    """A cause's weight, what speaks for it and what against: strongest first."""
     tags = set(row.text("tags").split(";"))
     weight = row.number("prior")
-    moved: list[tuple[float, str]] = []
+    spoken: list[tuple[float, str]] = []
     for fact in fact_rows():
         if tags & fact.tags and fact.holds(known):
             weight *= fact.factor
-            moved.append((max(fact.factor, 1 / fact.factor), fact.said(known)))
-    moved.sort(key=lambda pair: -pair[0])
-    return weight, tuple(dict.fromkeys(words for _, words in moved))
+            spoken.append((fact.factor, fact.said(known)))
+    spoken.sort(key=lambda pair: -max(pair[0], 1 / pair[0]))
+    speaks_for = dict.fromkeys(words for factor, words in spoken if factor > 1)
+    against = dict.fromkeys(words for factor, words in spoken if factor < 1)
+    return weight, tuple(speaks_for), tuple(words for words in against if words not in speaks_for)
 
 
 def _helps(sign: Sign, first: Cause, young: bool) -> str | None:

@@ -73,7 +73,8 @@ class Crop:
     """A crop and its stages in order.
 
     ``salt`` is the conductivity of a paste of its soil above which it yields less [mS/cm],
-    and what each mS/cm more costs [%]; None where no table has it. ``family`` is of botany.
+    and what each mS/cm more costs [%]; None where no table has it. ``family`` is of botany;
+    ``leaf``, ``habit`` and ``bears`` say how it is drawn.
     """
 
     key: str
@@ -91,6 +92,9 @@ class Crop:
     ph: tuple[float, float]
     eaten_raw: bool
     family: str
+    leaf: str
+    habit: str
+    bears: str
     fruit_on_ground: bool
     gathers_nitrate: bool
     mycorrhizal: bool
@@ -280,6 +284,9 @@ def _crop(row: Row, stages: list[Stage]) -> Crop:
         ph=(row.number("ph_low"), row.number("ph_high")),
         eaten_raw=row.text("eaten_raw") == "y",
         family=row.text("family"),
+        leaf=row.text("leaf"),
+        habit=row.text("habit"),
+        bears=row.text("bears"),
         fruit_on_ground=row.text("fruit_on_ground") == "y",
         gathers_nitrate=row.text("gathers_nitrate") == "y",
         mycorrhizal=row.text("mycorrhizal") == "y",

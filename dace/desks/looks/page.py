@@ -11,6 +11,7 @@ from dace.desks.looks.facts import facts_of, stop_of
 from dace.desks.looks.schemas import (
     CauseOut,
     FactOut,
+    OfferedSignsOut,
     OpenCheckOut,
     ScaleOut,
     ScoredOut,
@@ -22,7 +23,7 @@ from dace.desks.looks.schemas import (
 from dace.desks.shared.stops import growing_words, stop_name
 from dace.feeding.verdicts import StopVerdict, stop_verdicts
 from dace.garden.observing import last_scores, open_checks
-from dace.garden.reads import StandRecord, garden_of
+from dace.garden.reads import StandRecord, garden_of, stops
 from dace.garden.services import today
 from dace.households.scope import Scope
 
@@ -61,10 +62,23 @@ def _scored(stop: StopVerdict, stand: StandRecord, last: dict[str, float]) -> Sc
 
 
 def signs_page(scope: Scope) -> SignsOut:
-    """Every sign, and those looked up before whose outcome is to be told; one query."""
+    """Every sign, which each stand can have, and those whose outcome is to be told."""
     on = today(scope, garden_of(scope))
     return SignsOut(
         signs=[_sign(one) for one in core.signs().values()],
+        offered=[
+            OfferedSignsOut(
+                stand_id=stand.id,
+                signs=[
+                    one.key
+                    for one in core.signs_on(
+                        stand.crop, stand.stage, core.setting(stand.setting).in_ground
+                    )
+                ],
+            )
+            for place in stops(scope)
+            for stand in place.stands
+        ],
         open=[
             OpenCheckOut(
                 id=row.pk,
@@ -82,6 +96,7 @@ def signs_page(scope: Scope) -> SignsOut:
 def _sign(one: Sign) -> SignOut:
     return SignOut(
         key=one.key,
+        name=one.name,
         position=one.position,
         pattern=one.pattern,
         crops=one.crops,
@@ -109,11 +124,12 @@ def _read(
         facts=known,
         causes=[
             CauseOut(
-                cause=one.cause,
+                cause=one.cause[:1].upper() + one.cause[1:],
                 kind=one.kind,
                 share=round(one.probability, 3),
                 likely=next(words for least, words in _LIKELY if one.probability >= least),
                 why=list(one.why),
+                against=list(one.against),
             )
             for one in found.causes[:_SHOWN]
         ],

@@ -36,9 +36,10 @@ class ScoringOut(Out):
 
 
 class SignOut(Out):
-    """A sign that can be seen: where on the plant, what, and on what it is common."""
+    """A sign that can be seen: its name, where on the plant, what, on what it is common."""
 
     key: str
+    name: str
     position: str
     pattern: str
     crops: str
@@ -54,13 +55,17 @@ class FactOut(Out):
 
 
 class CauseOut(Out):
-    """A likely cause; ``likely`` is its chance in words, ``why`` what speaks for or against."""
+    """A likely cause.
+
+    ``likely`` is its chance in words, ``why`` what speaks for it, ``against`` what does not.
+    """
 
     cause: str
     kind: str
     share: float
     likely: str
     why: list[str]
+    against: list[str]
 
 
 class SignReadOut(Out):
@@ -78,10 +83,18 @@ class SignReadOut(Out):
     caution: str
 
 
+class OfferedSignsOut(Out):
+    """The signs that what grows at a stand can have, by key."""
+
+    stand_id: uuid.UUID
+    signs: list[str]
+
+
 class SignsOut(Out):
-    """Every sign, and those whose outcome is to be told."""
+    """Every sign, which each stand can have, and those whose outcome is to be told."""
 
     signs: list[SignOut]
+    offered: list[OfferedSignsOut]
     open: list[OpenCheckOut]
 
 

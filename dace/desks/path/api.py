@@ -14,6 +14,7 @@ from dace.core.api import Crop, crop
 from dace.desks.path.page import path_page
 from dace.desks.path.schemas import PathOut
 from dace.desks.shared.out import Out
+from dace.desks.shared.stops import GrownOut, grown_out
 from dace.desks.shared.written import WrittenOut, written
 from dace.garden.growing import Seen, see_stage
 from dace.garden.reads import garden_of
@@ -39,6 +40,7 @@ class CropOut(Out):
     name: str
     also: list[str]
     stages: list[StageOut]
+    grown: GrownOut
 
 
 class PulseOut(Out):
@@ -80,7 +82,7 @@ def crop_out(found: Crop) -> CropOut:
     """A crop with its stages, to choose from."""
     stages = [StageOut(key=s.key, words=s.words, cue=s.visual_cue) for s in found.stages]
     also = list(core.other_names().get(found.key, ()))
-    return CropOut(key=found.key, name=found.name, also=also, stages=stages)
+    return CropOut(key=found.key, name=found.name, also=also, stages=stages, grown=grown_out(found))
 
 
 @router.post("/plantings/{planting_id}/stage", response={201: WrittenOut}, operation_id="see_stage")

@@ -17,7 +17,7 @@ from dace.desks.path.schemas import (
     StopOut,
     VolumeUnitOut,
 )
-from dace.desks.shared.stops import stop_name
+from dace.desks.shared.stops import grown_out, stop_name
 from dace.desks.shared.verdicts import verdict_out
 from dace.feeding.reads import last_fed
 from dace.feeding.verdicts import StopVerdict, stop_verdicts
@@ -29,21 +29,6 @@ from dace.measuring.reads import last_drains
 from dace.shelf.brews import brews
 
 _SPEAKS_FOR = 14
-_DRAWINGS = {
-    "germination": "sprout",
-    "seedling": "sprout",
-    "establishing": "leaf",
-    "vegetative": "leaf",
-    "heading": "leaf",
-    "flowering": "flower",
-    "fruit_set": "fruit",
-    "fruit_fill": "fruit",
-    "ripening": "fruit",
-    "harvest": "basket",
-    "bulbing": "root",
-    "root_fill": "root",
-    "wind_down": "rest",
-}
 
 
 def path_page(scope: Scope) -> PathOut:
@@ -123,7 +108,6 @@ def _stop(
         mark=first.verdict.mark if first else "",
         mark_kind=first.verdict.kind if first else None,
         read_text=read.of_stop(stop),
-        drawing=_DRAWINGS[stop.stands[0].stage.key] if stop.stands else "rest",
         subject_id=stop.subjects[0][0] if stop.subjects else None,
         fed_at=fed.get(stop.id),
         stands=[_stand(stand) for stand in stop.stands],
@@ -166,4 +150,5 @@ def _stand(stand: StandRecord) -> StandOut:
         question=stand.clock.question,
         count=stand.count,
         fed=stand.fed,
+        grown=grown_out(stand.crop),
     )

@@ -6,6 +6,7 @@ import uuid
 from datetime import datetime
 
 from dace.desks.shared.out import Out
+from dace.desks.shared.stops import GrownOut
 from dace.desks.shared.verdicts import VerdictOut
 
 
@@ -25,6 +26,7 @@ class StandOut(Out):
     question: str
     count: int
     fed: bool
+    grown: GrownOut
 
 
 class SpotOut(Out):
@@ -54,7 +56,6 @@ class StopOut(Out):
     mark: str
     mark_kind: str | None
     read_text: str
-    drawing: str
     subject_id: uuid.UUID | None
     fed_at: datetime | None
     spots: list[SpotOut]

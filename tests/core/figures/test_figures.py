@@ -50,6 +50,17 @@ class Tables(SimpleTestCase):
         ):
             self.assertLessEqual({row.text(column) for row in load_table(table)}, set(keys))
 
+        kin = {one.family for one in crops().values()}
+        known = {
+            "all": {""}, "kin": kin, "leaf": {one.leaf for one in crops().values()},
+            "part": {one.harvest_part for one in crops().values()},
+        }  # fmt: skip
+        for sign in signs().values():
+            self.assertIn(sign.only, ("any", "pots", "ground", "seedlings"))
+            for token in sign.occurs:
+                head, _, tail = token.partition(":")
+                self.assertTrue(token in crops() or tail in known.get(head, ()), (sign.key, token))
+
     def test_disorder_is_refused_with_its_place(self):
         row = Row("stages", 7, {"n_mgl_low": "5", "n_mgl_typ": "4", "n_mgl_high": "9"})
         with self.assertRaisesRegex(FigureError, "stages.csv row 7"):

@@ -4,8 +4,8 @@ import unittest
 
 from dace.core.errors import DaceError
 from dace.core.response.scales import scales
-from dace.core.response.signs import causes, read_sign, signs
-from dace.core.season.crops import crop
+from dace.core.response.signs import causes, read_sign, signs, signs_on
+from dace.core.season.crops import crop, crops
 
 # sign, crop, facts, and a few words of the cause that an old hand would name first
 CASES = [
@@ -239,6 +239,35 @@ class Signs(unittest.TestCase):
         stage = pepper.stage("fruit_fill")
         found = read_sign("fruit_end_black", pepper, stage, {"drain_ec_ms_cm": 4.6})
         self.assertIn(f"The drain reads 4.6; it bears {stage.drain_ec_high:.1f}", found.first.why)
+
+    def test_evidence_never_argues_against_its_own_cause(self):
+        facts = {"drain_ec_ms_cm": 6, "feed_share_of_cap": 0.3, "dry_spells_14d": 0}
+        for key in signs():
+            for cause in read_sign(key, crop("tomato_cordon"), None, facts).causes:
+                self.assertFalse(set(cause.why) & set(cause.against))
+                if "salt" in cause.tags:
+                    self.assertNotIn("The last feed was weak", cause.why)
+                    self.assertIn("The last feed was weak", cause.against)
+                if "dry" in cause.tags:
+                    self.assertNotIn("It did not dry out", cause.why)
+
+    def test_a_crop_is_offered_only_what_it_can_have(self):
+        def on(key, stage="vegetative", in_ground=False):
+            grown = crop(key)
+            at = next((one for one in grown.stages if one.key == stage), None)
+            return {one.key for one in signs_on(grown, at, in_ground)}
+
+        blossom_end = {key for key in crops() if "fruit_end_black" in on(key)}
+        self.assertLessEqual({"tomato_bush", "chilli", "aubergine", "courgette"}, blossom_end)
+        self.assertFalse({"lettuce", "carrot", "runner_bean", "sweetcorn"} & blossom_end)
+        self.assertEqual({k for k in crops() if "corn_gaps" in on(k)}, {"sweetcorn"})
+        self.assertEqual({k for k in crops() if "thick_neck" in on(k)}, {"onion", "garlic", "leek"})
+        self.assertIn("root_circle", on("chilli"))
+        self.assertNotIn("root_circle", on("chilli", in_ground=True))
+        self.assertIn("yellow_after_woodchip", on("chilli", in_ground=True))
+        self.assertIn("seedling_collapse", on("chilli", "seedling"))
+        self.assertFalse({"seedling_collapse", "corn_gaps"} & on("chilli"))
+        self.assertNotIn("fruit_crack", on("chilli", "seedling"))
 
     def test_what_is_no_fact_is_refused_by_name(self):
         for facts, field in (({"moon": 1}, "facts.moon"), ({"ph": 40}, "facts.ph")):

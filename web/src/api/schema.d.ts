@@ -4211,9 +4211,13 @@ export interface components {
         };
         /**
          * CauseOut
-         * @description A likely cause; ``likely`` is its chance in words, ``why`` what speaks for or against.
+         * @description A likely cause.
+         *
+         *     ``likely`` is its chance in words, ``why`` what speaks for it, ``against`` what does not.
          */
         CauseOut: {
+            /** Against */
+            against: string[];
             /** Cause */
             cause: string;
             /** Kind */
@@ -4439,6 +4443,7 @@ export interface components {
         CropOut: {
             /** Also */
             also: string[];
+            grown: components["schemas"]["GrownOut"];
             /** Key */
             key: string;
             /** Name */
@@ -5434,6 +5439,27 @@ export interface components {
             shares: components["schemas"]["GotOut"][];
             /** Span */
             span: string;
+        };
+        /**
+         * GrownOut
+         * @description How a crop is drawn: the kind of its leaf, how it grows, what is picked of it.
+         */
+        GrownOut: {
+            /**
+             * Bears
+             * @enum {string}
+             */
+            bears: "round" | "block" | "pointed" | "egg" | "long" | "gourd" | "strawberry" | "pod" | "cob" | "berries" | "fig" | "lemon" | "taproot" | "globe" | "tuber" | "bulb" | "shank" | "head" | "curd" | "flower" | "leaves";
+            /**
+             * Habit
+             * @enum {string}
+             */
+            habit: "vine" | "bush" | "leaf" | "head" | "root" | "bulb" | "grass";
+            /**
+             * Leaf
+             * @enum {string}
+             */
+            leaf: "compound" | "lobed" | "heart" | "long" | "fan" | "feathery" | "strap" | "rosette";
         };
         /**
          * HabitsOut
@@ -7161,6 +7187,19 @@ export interface components {
              * Format: uuid
              */
             place_id: string;
+        };
+        /**
+         * OfferedSignsOut
+         * @description The signs that what grows at a stand can have, by key.
+         */
+        OfferedSignsOut: {
+            /** Signs */
+            signs: string[];
+            /**
+             * Stand Id
+             * Format: uuid
+             */
+            stand_id: string;
         };
         /**
          * OnLeafOut
@@ -9881,13 +9920,15 @@ export interface components {
         };
         /**
          * SignOut
-         * @description A sign that can be seen: where on the plant, what, and on what it is common.
+         * @description A sign that can be seen: its name, where on the plant, what, on what it is common.
          */
         SignOut: {
             /** Crops */
             crops: string;
             /** Key */
             key: string;
+            /** Name */
+            name: string;
             /** Pattern */
             pattern: string;
             /** Position */
@@ -9934,9 +9975,11 @@ export interface components {
         };
         /**
          * SignsOut
-         * @description Every sign, and those whose outcome is to be told.
+         * @description Every sign, which each stand can have, and those whose outcome is to be told.
          */
         SignsOut: {
+            /** Offered */
+            offered: components["schemas"]["OfferedSignsOut"][];
             /** Open */
             open: components["schemas"]["OpenCheckOut"][];
             /** Signs */
@@ -10478,6 +10521,7 @@ export interface components {
             crop_key: string;
             /** Fed */
             fed: boolean;
+            grown: components["schemas"]["GrownOut"];
             /**
              * Id
              * Format: uuid
@@ -10600,8 +10644,6 @@ export interface components {
         StopOut: {
             /** Area */
             area: string;
-            /** Drawing */
-            drawing: string;
             /** Fed At */
             fed_at: string | null;
             /**

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import StageMark from '../drawings/StageMark.svelte';
+  import StagePlate from '../drawings/plants/StagePlate.svelte';
   import KindMark from '../ui/KindMark.svelte';
   import { ago } from '../ui/time';
   import { garden, type Stop } from './garden.svelte';
@@ -41,7 +41,7 @@
     {/if}
     <span class="line" title={aside}>{stop.line}</span>
   </span>
-  <StageMark kind={stop.drawing} />
+  <StagePlate stage={stop.stands[0]?.stage_key} grown={stop.stands[0]?.grown} size={40} />
 </button>
 
 <style>

@@ -1,8 +1,10 @@
 <script lang="ts">
   import { ask, client, type Schemas } from '../../api/client';
+  import { garden } from '../../app/garden.svelte';
   import { keys } from '../../app/keys.svelte';
   import { Write } from '../../app/write.svelte';
   import Button from '../../ui/Button.svelte';
+  import StagePlate from '../../drawings/plants/StagePlate.svelte';
   import Message from '../../ui/Message.svelte';
 
   interface Props {
@@ -17,6 +19,10 @@
   const write = new Write();
   const words = $derived(/[.?]$/.test(question.what) ? question.what : `${question.what}.`);
 
+  const stand = $derived(
+    garden.stops.flatMap((stop) => stop.stands).find((one) => one.id === question.stand_id),
+  );
+
   /** A stage confirmed in one press. */
   function see(stage: string) {
     const params = { path: { planting_id: plantingOf(question.stand_id ?? '') } };
@@ -29,6 +35,9 @@
 
 <!-- What to look at, answered in one press. -->
 <div class="question" role="group" aria-label="Look first">
+  {#if stand && question.about === 'stage'}
+    <StagePlate stage={question.yes} grown={stand.grown} />
+  {/if}
   {#if !said}<p>{words}</p>{/if}
   {#if question.about === 'stage'}
     <Button writes disabled={write.busy} onclick={() => see(question.yes)}>Yes</Button>

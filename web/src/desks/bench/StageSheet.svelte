@@ -7,6 +7,7 @@
   import Field from '../../ui/Field.svelte';
   import Message from '../../ui/Message.svelte';
   import Sheet from '../../ui/Sheet.svelte';
+  import StagePlate from '../../drawings/plants/StagePlate.svelte';
 
   interface Props {
     plantingId: string;
@@ -63,6 +64,7 @@
           aria-current={stage.key === stageKey ? 'true' : undefined}
           onclick={() => see(stage.key)}
         >
+          <StagePlate stage={stage.key} grown={crops.data?.grown} size={72} />
           <b>{stage.cue}</b>
           <span>{stage.words}{stage.key === stageKey ? ', as it stands now: still so' : ''}</span>
         </button>
@@ -85,9 +87,13 @@
   }
 
   li button {
+    display: grid;
+    grid-template-columns: 72px minmax(0, 1fr);
+    gap: 0 var(--space-3);
+    align-items: center;
     width: 100%;
-    min-height: 52px;
-    padding: var(--space-2) var(--space-3);
+    min-height: 80px;
+    padding: var(--space-1) var(--space-3);
     border: 1px solid var(--color-edge);
     border-radius: var(--radius);
     background: none;
@@ -100,16 +106,17 @@
     background: var(--color-rim-tint);
   }
 
-  b,
-  li span {
-    display: block;
+  li button :global(svg) {
+    grid-row: span 2;
   }
 
   b {
+    align-self: end;
     font-weight: 550;
   }
 
   li span {
+    align-self: start;
     color: var(--color-text-soft);
     font-size: var(--text-s);
   }

@@ -4,12 +4,12 @@
   import { Write } from '../../app/write.svelte';
   import Button from '../../ui/Button.svelte';
   import Message from '../../ui/Message.svelte';
-  import Note from '../../ui/Note.svelte';
   import { looks } from './looks.svelte';
 
   const { standId, sign }: { standId: string; sign: string } = $props();
   const write = new Write();
   const found = $derived(looks.read.data?.sign.key === sign ? looks.read.data : null);
+  const lowered = (said: string) => said.charAt(0).toLowerCase() + said.slice(1);
   const percent = (share: number) => `${Math.round(100 * share)} %`;
 
   function keep() {
@@ -21,30 +21,41 @@
 <section aria-label="What it likely is" aria-live="polite">
   <Message problem={looks.read.problem} again={looks.read.again} />
   {#if found}
-    <h2>Check first</h2>
-    <p class="check">{found.check}</p>
-    <h2>What it likely is <small>{found.who}</small></h2>
+    <h2>Likely, in this order</h2>
     <ol>
       {#each found.causes as cause (cause.cause)}
         <li>
           <b>{cause.cause}</b>
-          <span class="share"
-            ><meter min="0" max="1" value={cause.share} aria-hidden="true"></meter>
-            {cause.likely}, {percent(cause.share)}</span
+          <span class="bar" aria-hidden="true"
+            ><i class:food={cause.kind === 'nutrition'} style:width="{100 * cause.share}%"
+            ></i></span
           >
-          {#if cause.why.length}<p>{cause.why.join('. ')}.</p>{/if}
+          <span class="share">{percent(cause.share)}</span>
+          {#if cause.why.length}
+            <small>{cause.why.join('. ')}.</small>
+          {:else if cause.against.length}
+            <small>Against it: {cause.against.map(lowered).join('; ')}.</small>
+          {/if}
         </li>
       {/each}
     </ol>
-    {#if found.feeding_helps}
-      <Note severity="info" title="What feeding would do">{found.feeding_helps}</Note>
-    {:else}
-      <Note severity="care" title="No feed for this">The likeliest cause is no lack of food.</Note>
-    {/if}
-    {#if found.feeding_does_not}
-      <p><b>Will not help:</b> {found.feeding_does_not}.</p>
-    {/if}
-    <p>{found.reversible} {found.caution}</p>
+    <div class="check">
+      <h2>Check first</h2>
+      <p>{found.check}.</p>
+    </div>
+    <div class="two">
+      <div class="helps">
+        <h3>{found.feeding_helps ? 'What helps' : 'No feed for this'}</h3>
+        <p>{found.feeding_helps || 'The likeliest cause is no lack of food.'}</p>
+      </div>
+      {#if found.feeding_does_not}
+        <div class="not">
+          <h3>What does not</h3>
+          <p>{found.feeding_does_not}.</p>
+        </div>
+      {/if}
+    </div>
+    <p class="soft">{found.reversible} {found.caution}</p>
     <details>
       <summary>What Dace goes by: {found.facts.length} things that it knows of this stop</summary>
       <ul>
@@ -72,39 +83,86 @@
     font-size: var(--text-l);
   }
 
-  small,
-  .share,
-  li p {
-    color: var(--color-text-soft);
-    font-size: var(--text-s);
-    font-weight: 400;
+  h3 {
+    font-size: var(--text-m);
   }
 
-  .check {
-    padding: var(--space-2) var(--space-3);
-    border-left: 4px solid var(--color-go);
-    background: var(--color-wish);
-    font-size: var(--text-l);
+  p {
+    margin: 0;
+    line-height: 1.35;
   }
 
   ol {
     margin: 0;
-    padding-left: var(--space-6);
+    padding: 0;
+    list-style: none;
   }
 
   li {
-    padding: var(--space-1) 0;
-    line-height: 1.35;
+    display: grid;
+    grid-template-columns: minmax(0, 1fr) 120px 48px;
+    gap: 0 var(--space-3);
+    align-items: center;
+    padding: var(--space-2) 0;
+    border-bottom: 1px dashed var(--color-line);
+    line-height: 1.3;
+  }
+
+  .bar {
+    height: 14px;
+    border-radius: 7px;
+    background: var(--color-line);
+  }
+
+  .bar i {
+    display: block;
+    height: 100%;
+    border-radius: 7px;
+    background: var(--color-rim);
+  }
+
+  /* food is told by its stripes as well as by its colour */
+  .bar .food {
+    background: repeating-linear-gradient(
+      60deg,
+      var(--color-go) 0 5px,
+      var(--color-wish-edge) 5px 9px
+    );
   }
 
   .share {
-    display: block;
+    font-weight: 600;
+    text-align: right;
   }
 
-  meter {
-    width: 90px;
-    height: 10px;
-    vertical-align: 0;
+  small {
+    grid-column: 1 / -1;
+    color: var(--color-text-soft);
+    font-size: var(--text-s);
+  }
+
+  .check {
+    padding: var(--space-2) var(--space-3);
+    border: 2px solid var(--color-rim);
+    border-radius: var(--radius);
+    background: var(--color-rim-tint);
+  }
+
+  .two {
+    display: grid;
+    grid-template-columns: repeat(auto-fit, minmax(200px, 1fr));
+    gap: var(--space-2);
+  }
+
+  .two > div {
+    padding: var(--space-1) var(--space-3);
+    border-left: 4px solid var(--color-go);
+    background: var(--color-wish);
+  }
+
+  .two .not {
+    border-left-color: var(--color-edge);
+    background: var(--color-panel-low);
   }
 
   summary {

@@ -5,6 +5,7 @@
   import { goTo, keys } from '../../app/keys.svelte';
   import { Write } from '../../app/write.svelte';
   import Button from '../../ui/Button.svelte';
+  import StagePlate from '../../drawings/plants/StagePlate.svelte';
   import Message from '../../ui/Message.svelte';
 
   type Look = Schemas['RoundLookOut'];
@@ -12,6 +13,15 @@
   const write = new Write();
   const first = $derived(asked.looks.some((look) => look.first));
   const alone = $derived(asked.looks.length === 1);
+
+  /** The first plants that are asked about, as they would look. */
+  const pictured = $derived.by(() => {
+    const look = asked.looks[0];
+    if (asked.about !== 'stage' || !look) return null;
+    const stands = garden.stops.flatMap((stop) => stop.stands);
+    const stand = stands.find((one) => one.planting_id === look.planting_id);
+    return stand && { stage: look.question.yes, grown: stand.grown };
+  });
 
   function see(look: Look, stage: string) {
     const params = { path: { planting_id: look.planting_id ?? '' } };
@@ -34,6 +44,7 @@
 </script>
 
 <section class:first aria-label={asked.what}>
+  {#if pictured}<StagePlate {...pictured} size={44} />{/if}
   <h2>{alone ? `${asked.looks[0]?.name}: ${asked.what}` : asked.what}</h2>
   <ul>
     {#each asked.looks as look (look.fill_id)}

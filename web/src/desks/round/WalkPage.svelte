@@ -4,7 +4,7 @@
   import { goTo } from '../../app/keys.svelte';
   import { volume } from '../../app/measures';
   import { follow } from '../../app/resource.svelte';
-  import StageMark from '../../drawings/StageMark.svelte';
+  import StagePlate from '../../drawings/plants/StagePlate.svelte';
   import Message from '../../ui/Message.svelte';
   import AmountSheet from './AmountSheet.svelte';
   import CanRecipe from './CanRecipe.svelte';
@@ -31,9 +31,9 @@
   const halt = $derived(halts[at]);
   const here = $derived(done[at] ?? false);
   const write = $derived(halt ? round.write(halt.key) : null);
-  const stage = $derived.by(() => {
+  const stand = $derived.by(() => {
     const place = halt && 'row' in halt ? halt.row.place_id : '';
-    return garden.stops.find((stop) => stop.id === place)?.drawing ?? 'leaf';
+    return garden.stops.find((stop) => stop.id === place)?.stands[0];
   });
   /** What is still to be poured of the can in hand [L]. */
   const inHand = $derived.by(() => {
@@ -131,7 +131,7 @@
         <p class="soft">{halt.row.who}</p>
         <div class="much">
           <p class="amount">{here ? 'Done' : halt.row.amount}</p>
-          <StageMark kind={stage} />
+          <StagePlate stage={stand?.stage_key} grown={stand?.grown} size={110} />
         </div>
       {:else if halt.kind === 'plain'}
         <p class="soft">{halt.plain.who}</p>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Plate from '../../drawings/plants/Plate.svelte';
   import Choice from '../../ui/Choice.svelte';
   import Field from '../../ui/Field.svelte';
   import type { Question } from './questions';
@@ -17,7 +18,19 @@
 
 <!-- One question; where a usual answer stands in it, why that one. -->
 <div>
-  {#if question.options}
+  {#if question.options && question.drawn}
+    <fieldset>
+      <legend>{question.label}</legend>
+      {#each question.options as option (option.value)}
+        <label>
+          <input type="radio" name={question.key} value={option.value} bind:group={value} />
+          <Plate marks={question.drawn(option.value)} size={72} />
+          <span>{option.name}</span>
+        </label>
+      {/each}
+    </fieldset>
+    {#if trouble}<p class="trouble" role="alert">{trouble}</p>{/if}
+  {:else if question.options}
     <Choice label={question.label} labelled bind:value options={question.options} />
     {#if trouble}<p class="trouble" role="alert">{trouble}</p>{/if}
   {:else}
@@ -41,6 +54,44 @@
   div {
     display: grid;
     grid-template-columns: minmax(0, 1fr);
+  }
+
+  fieldset {
+    display: grid;
+    grid-template-columns: repeat(auto-fill, minmax(220px, 1fr));
+    gap: var(--space-2);
+    margin: 0;
+    padding: 0;
+    border: 0;
+  }
+
+  legend {
+    padding: 0 0 var(--space-1);
+    font-weight: 550;
+  }
+
+  label {
+    display: grid;
+    grid-template-columns: auto 72px minmax(0, 1fr);
+    gap: var(--space-2);
+    align-items: center;
+    padding: var(--space-1) var(--space-2);
+    border: 1px solid var(--color-edge);
+    border-radius: var(--radius);
+    font-size: var(--text-s);
+    line-height: 1.25;
+    cursor: pointer;
+  }
+
+  label:has(:checked) {
+    border-color: var(--color-rim);
+    background: var(--color-rim-tint);
+  }
+
+  input {
+    width: 20px;
+    height: 20px;
+    accent-color: var(--color-rim);
   }
 
   button {

@@ -1,3 +1,4 @@
+import { stageMarks } from '../../drawings/plants/stage';
 import { ask, client } from '../../api/client';
 import { newId } from '../../ui/ids';
 import { typedNumber } from '../../ui/numbers';
@@ -88,6 +89,7 @@ export function plantingForm(
                 value: one.key,
                 name: `${one.cue} (${one.words})`,
               })),
+              ...(crop && { drawn: (stage: string) => stageMarks(stage, crop.grown) }),
               usual: crop?.stages[0]?.key,
               why: 'The stage decides what it likes and the most it bears. You change it when you see a change.',
             },

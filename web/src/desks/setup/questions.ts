@@ -1,6 +1,7 @@
 import type { Problem, Reply, Schemas } from '../../api/client';
 import { typedNumber } from '../../ui/numbers';
 import type { Typed } from '../../ui/typed';
+import type { Mark } from '../../drawings/plants/shape';
 
 /** One question of a form. */
 export interface Question {
@@ -9,6 +10,8 @@ export interface Question {
   label: string;
   /** What can be chosen; a text field without. */
   options?: { value: string; name: string }[];
+  /** What each choice looks like: then it is pressed on its drawing. */
+  drawn?: (value: string) => Mark[];
   /** The default, which can be pressed to see why. */
   usual?: string;
   /** Why that is the default. */
