@@ -14,35 +14,32 @@
   }
   const { grown, stage, parts, chosen, onchoose }: Props = $props();
   const top = $derived(topOf(grown));
-  const down = (y: number) => (100 * (y - top)) / (100 - top);
   const ring = $derived(partAt(grown, chosen));
   const marks = $derived([
     ...pointedAt(stage, grown),
     ...(chosen ? [{ d: disc(ring.at, ring.r), line: 'ring' as const, width: 2 }] : []),
   ]);
-  // what is small lies over what is large
-  const spots = $derived(
-    parts.map((part) => ({ part, ...partAt(grown, part) })).sort((a, b) => b.r - a.r),
-  );
+
+  /** The part that was pressed on the drawing: the smallest there, or else the nearest. */
+  function press(event: MouseEvent & { currentTarget: HTMLElement }) {
+    const box = event.currentTarget.getBoundingClientRect();
+    const scale = 100 / box.width;
+    const [x, y] = [(event.clientX - box.left) * scale, (event.clientY - box.top) * scale + top];
+    const near = parts.map((part) => {
+      const { at, r } = partAt(grown, part);
+      const far = Math.hypot(at[0] - x, at[1] - y);
+      return { part, order: far <= r ? r - 1000 : far };
+    });
+    near.sort((a, b) => a.order - b.order);
+    if (near[0]) onchoose(near[0].part);
+  }
 </script>
 
 <div class="parts">
-  <div class="picture">
+  <!-- by hand; by key and by voice the names below do the same -->
+  <button type="button" class="picture" tabindex="-1" aria-hidden="true" onclick={press}>
     <Plate {marks} {top} size={220} />
-    {#each spots as { part, at, r } (part)}
-      <button
-        type="button"
-        class="spot"
-        tabindex="-1"
-        aria-hidden="true"
-        title={part}
-        style:left="{at[0]}%"
-        style:top="{down(at[1])}%"
-        style:width="{2 * r}%"
-        onclick={() => onchoose(part)}
-      ></button>
-    {/each}
-  </div>
+  </button>
   <div class="names" role="group" aria-label="Where on the plant?">
     {#each parts as part (part)}
       <button type="button" aria-pressed={chosen === part} onclick={() => onchoose(part)}>
@@ -61,20 +58,9 @@
   }
 
   .picture {
-    position: relative;
-    width: 220px;
-  }
-
-  .spot {
-    position: absolute;
-    min-width: var(--touch);
-    min-height: var(--touch);
     padding: 0;
     border: 0;
-    aspect-ratio: 1;
-    border-radius: 50%;
     background: none;
-    transform: translate(-50%, -50%);
     cursor: pointer;
   }
 
