@@ -2,48 +2,69 @@
   import { searchParams } from 'sv-router';
   import Page from '../../ui/Page.svelte';
   import { PAGES } from './pages';
+  import Field from '../../ui/Field.svelte';
+  import Cases from './Cases.svelte';
+  import { searched } from './cases';
   import PracticeCan from './PracticeCan.svelte';
 
   const last = PAGES.length;
-  /** The page that is open, from 1; one more, or `last`, is the practice can. */
+  const MORE = ['Six cases', 'A practice can'];
+  const titles = [...PAGES.map((one) => one.title), ...MORE];
+  let typed = $state('');
+  const hits = $derived(searched(PAGES, typed));
+  /** The page that is open, from 1; two more are the cases and, or `last`, the practice can. */
   const at = $derived.by(() => {
     const said = searchParams.get('page') ?? 1;
-    if (said === 'last') return last + 1;
-    return Math.min(Math.max(Math.round(Number(said)) || 1, 1), last + 1);
+    if (said === 'last') return last + 2;
+    return Math.min(Math.max(Math.round(Number(said)) || 1, 1), last + 2);
   });
   const page = $derived(PAGES[at - 1]);
-  const title = $derived(page?.title ?? 'A practice can');
+  const title = $derived(titles[at - 1] ?? '');
   const href = (number: number) => `/help?page=${number}`;
 </script>
 
 <Page title="Help: {title}">
   <div class="guide">
+    <Field label="Look for" type="search" bind:value={typed} />
     <nav aria-label="Pages of the guide">
       <ol>
-        {#each PAGES as one, index (one.title)}
+        {#each titles as one, index (one)}
           <li>
-            <a href={href(index + 1)} aria-current={at === index + 1 ? 'page' : undefined}>
-              {one.title}
-            </a>
+            <a href={href(index + 1)} aria-current={at === index + 1 ? 'page' : undefined}>{one}</a>
           </li>
         {/each}
-        <li>
-          <a href={href(last + 1)} aria-current={at === last + 1 ? 'page' : undefined}>
-            A practice can
-          </a>
-        </li>
       </ol>
     </nav>
-    {#if page}
+    {#if typed.trim()}
+      <div class="hits" role="status">
+        {#if hits.length}
+          <ul>
+            {#each hits as hit, index (index)}
+              <li>
+                <a href={href(hit.page)} onclick={() => (typed = '')}>{hit.title}</a>
+                {hit.sentence}
+              </li>
+            {/each}
+          </ul>
+        {:else}
+          <p>The guide says nothing of “{typed.trim()}”. One word may do, such as “comfrey”.</p>
+        {/if}
+      </div>
+    {:else if page}
       <article>
         <!-- our own texts, turned to HTML when Dace is built -->
         <!-- eslint-disable-next-line svelte/no-at-html-tags -->
         {@html page.html}
         <p class="next">
           {#if at > 1}<a href={href(at - 1)}>Before: {PAGES[at - 2]?.title}</a>{/if}
-          <a href={href(at + 1)}>Next: {PAGES[at]?.title ?? 'a practice can'}</a>
+          <a href={href(at + 1)}>Next: {titles[at]}</a>
         </p>
       </article>
+    {:else if at === last + 1}
+      <div>
+        <Cases />
+        <p class="next"><a href={href(at + 1)}>Next: {titles[at]}</a></p>
+      </div>
     {:else}
       <PracticeCan />
     {/if}
@@ -54,10 +75,18 @@
   .guide {
     display: grid;
     grid-template-columns: 220px minmax(0, 68ch);
-    gap: var(--space-6);
+    grid-template-rows: auto 1fr;
+    gap: var(--space-3) var(--space-6);
   }
 
-  ol {
+  /* what is read stands beside both the box and the pages */
+  .guide > :global(:last-child) {
+    grid-row: 1 / 3;
+    grid-column: 2;
+  }
+
+  ol,
+  ul {
     margin: 0;
     padding: 0;
     list-style: none;
@@ -75,6 +104,18 @@
 
   nav a[aria-current] {
     border-left-color: var(--color-rim);
+    font-weight: 600;
+  }
+
+  .hits li {
+    padding: var(--space-2) 0;
+    border-bottom: 1px dashed var(--color-line);
+    line-height: 1.4;
+  }
+
+  .hits a {
+    display: block;
+    min-height: 24px;
     font-weight: 600;
   }
 
@@ -107,6 +148,11 @@
     .guide {
       grid-template-columns: minmax(0, 1fr);
       gap: var(--space-3);
+    }
+
+    .guide > :global(:last-child) {
+      grid-row: auto;
+      grid-column: 1;
     }
 
     nav {
