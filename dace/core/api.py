@@ -328,7 +328,7 @@ from dace.core.words.dates import (
     pointed_at,
     ways_of,
 )
-from dace.core.words.days import ago, day_in_words, day_words
+from dace.core.words.days import ago, at_clock, day_words, on_day
 from dace.core.words.harmless import FORMULA, harmless
 from dace.core.words.listing import listed
 from dace.core.words.loosely import cans_told, likeliest, times_told
@@ -601,6 +601,7 @@ __all__ = [
     "answer",
     "as_paste",
     "as_pour_through",
+    "at_clock",
     "balances",
     "barred",
     "batch_told",
@@ -651,7 +652,6 @@ __all__ = [
     "crop_spelt",
     "crops",
     "day_hours",
-    "day_in_words",
     "day_words",
     "days_to_cut",
     "days_to_top",
@@ -750,6 +750,7 @@ __all__ = [
     "nutrient_words",
     "of_several",
     "offered_for",
+    "on_day",
     "open_hours",
     "order_of",
     "other_names",

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from zoneinfo import ZoneInfo
 
-from dace.core.api import amount_words, shown
+from dace.core.api import amount_words, at_clock, shown
 from dace.feeding.models import Dose, Dressing, Spray
 from dace.garden.models import Fill
 from dace.garden.reads import garden_of
@@ -35,7 +35,7 @@ def refuse_if_fed_meanwhile(scope: Scope, fill: Fill) -> None:
         return
     number, what, at = max(told)
     by = Change.objects.filter(pk=number).values_list("revision__user__username", flat=True).first()
-    clock = f"{at.astimezone(ZoneInfo(garden_of(scope).zone)):%H:%M}"
+    clock = f"{at_clock(at.astimezone(ZoneInfo(garden_of(scope).zone)))}"
     raise ConflictError(
         "seen",
         f"{fill}, fed meanwhile: {what} at {clock}{f' by {by}' if by else ''}",

@@ -7,7 +7,7 @@ from datetime import date, timedelta
 
 from django.db import transaction
 
-from dace.core.api import DaceError, day_in_words
+from dace.core.api import DaceError, on_day
 from dace.garden.models import Away
 from dace.garden.reads import garden_of
 from dace.garden.services import today
@@ -40,16 +40,16 @@ def go_away(scope: Scope, row_id: uuid.UUID, since: date, until: date, waters: s
         would_do = f"one of {', '.join(Away.Waters.values)} would do"
         raise DaceError("waters", f"“{waters}”", would_do)
     if until < since:
-        read = f"back on {day_in_words(until)}, away from {day_in_words(since)}"
+        read = f"back on {on_day(until, year=True)}, away from {on_day(since, year=True)}"
         raise DaceError("to_on", read, "a day that is no earlier would do")
     if until < today(scope, garden):
-        raise DaceError("to_on", day_in_words(until), "today or a day to come would do")
+        raise DaceError("to_on", on_day(until, year=True), "today or a day to come would do")
     if until - since > _MOST:
         raise DaceError("to_on", f"{(until - since).days} days", "up to a year would do")
     other = Away.objects.of(scope).filter(from_on__lte=until, to_on__gte=since).first()
     if other is not None:
         raise ConflictError("from_on", f"{other}, which is planned", "take that back first")
-    with change(scope, "away", f"away {day_in_words(since)} to {day_in_words(until)}"):
+    with change(scope, "away", f"away {on_day(since, year=True)} to {on_day(until, year=True)}"):
         return Away.objects.create(
             **new_row(scope, row_id), garden=garden, from_on=since, to_on=until, waters=waters
         )

@@ -8,7 +8,7 @@ from datetime import date
 
 from django.db import transaction
 
-from dace.core.api import STAGE_WORDS, DaceError, Look, out_of_order
+from dace.core.api import STAGE_WORDS, DaceError, Look, on_day, out_of_order
 from dace.garden.models import Fill, Planting, StageSeen, Stand
 from dace.garden.planting import NewPlanting, plant_rows
 from dace.garden.services import today
@@ -103,8 +103,8 @@ def _set_aside(
             words = grown.stage(other.stage).words
             raise ConflictError(
                 "stage",
-                f"{STAGE_WORDS[look.stage]} on {look.on:%-d %B}, and you saw it {words} on "
-                f"{other.on:%-d %B}",
+                f"{STAGE_WORDS[look.stage]} on {on_day(look.on)}, and you saw it {words} on "
+                f"{on_day(other.on)}",
                 "say that you are sure, and the older look is set aside",
             )
         row.undone_at = scope.now

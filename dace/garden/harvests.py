@@ -9,7 +9,7 @@ from zoneinfo import ZoneInfo
 
 from django.db import transaction
 
-from dace.core.api import DaceError, day_in_words
+from dace.core.api import DaceError, on_day
 from dace.garden.models import Harvest, Planting
 from dace.households.changes import change
 from dace.households.keeping import new_row, refuse_if_changed_meanwhile
@@ -94,8 +94,8 @@ def harvest_row(scope: Scope, new: NewHarvest, planting: Planting) -> Harvest:
     today = scope.now.astimezone(ZoneInfo(planting.garden.zone)).date()
     on = new.picked_on or today
     if not planting.started_on <= on <= today:
-        began = day_in_words(planting.started_on)
-        raise DaceError("picked_on", day_in_words(on), f"from {began} to today would do")
+        began = on_day(planting.started_on, year=True)
+        raise DaceError("picked_on", on_day(on, year=True), f"from {began} to today would do")
     return Harvest(
         **new_row(scope, new.id),
         planting=planting,

@@ -8,7 +8,7 @@ from datetime import date, timedelta
 
 from django.db import transaction
 
-from dace.core.api import DaceError, alike, day_in_words
+from dace.core.api import DaceError, alike, on_day
 from dace.garden.models import Fill, Intended, Planting
 from dace.garden.planting import NewPlanting, plant_rows
 from dace.garden.reads import garden_of
@@ -51,7 +51,7 @@ def intend(scope: Scope, new: NewIntended) -> Intended:
     if not 1 <= new.count <= 100_000:
         raise DaceError("count", f"{new.count} plants", "1 or more would do")
     if not on <= new.sow_on <= on + _AHEAD:
-        raise DaceError("sow_on", day_in_words(new.sow_on), "a day to come would do")
+        raise DaceError("sow_on", on_day(new.sow_on, year=True), "a day to come would do")
     with change(scope, "intended", f"{grown.counted(new.count)} meant for {fill}"):
         return Intended.objects.create(
             **new_row(scope, new.id),

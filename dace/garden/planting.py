@@ -9,7 +9,7 @@ from datetime import date
 
 from django.db import transaction
 
-from dace.core.api import STAGE_WORDS, DaceError, alike, day_in_words
+from dace.core.api import STAGE_WORDS, DaceError, alike, on_day
 from dace.garden.models import Fill, Garden, Planting, StageSeen, Stand
 from dace.garden.services import today
 from dace.households.changes import change
@@ -137,11 +137,11 @@ def over_rows(
 def _check_day(on: date, today: date) -> None:
     """A day that a planting may have begun; one long ago is likelier a slip."""
     if on > today:
-        raise DaceError("started_on", day_in_words(on), "a day that has been would do")
+        raise DaceError("started_on", on_day(on, year=True), "a day that has been would do")
     if (today - on).days > _MOST_YEARS * 366:
         years = (today - on).days // 365
         raise DaceError(
-            "started_on", f"{day_in_words(on)}, {years} years ago", "is the year right?"
+            "started_on", f"{on_day(on, year=True)}, {years} years ago", "is the year right?"
         )
 
 
@@ -278,8 +278,8 @@ def end_planting(scope: Scope, planting_id: uuid.UUID, on: date | None = None) -
     planting = Planting.objects.fetch(scope, planting_id, "planting_id")
     now = today(scope, planting.garden)
     if on is not None and not planting.started_on <= on <= max(now, planting.started_on):
-        since = day_in_words(planting.started_on)
-        raise DaceError("on", day_in_words(on), f"a day from {since} to today would do")
+        since = on_day(planting.started_on, year=True)
+        raise DaceError("on", on_day(on, year=True), f"a day from {since} to today would do")
     if planting.ended_on is None:
         with change(scope, "end", f"{planting.grown.name} ended"):
             planting.ended_on = on or max(now, planting.started_on)

@@ -10,7 +10,7 @@ from django.conf import settings
 from django.http import HttpRequest
 from ninja.security import APIKeyCookie, HttpBearer
 
-from dace.core.api import DaceError
+from dace.core.api import DaceError, on_day
 from dace.households import clock, tokens, visits
 from dace.households.models import Change, Membership
 from dace.households.scope import ConflictError, Scope
@@ -100,7 +100,9 @@ def _as_done(request: HttpRequest, scope: Scope) -> Scope:
         raise DaceError("done_at", f"“{said[:40]}”", "a time such as 2026-07-14T16:40:00Z")
     if at < scope.now - _AWAY:
         days = _AWAY.days
-        raise DaceError("done_at", f"{at:%-d %B %Y}", f"the last {days} days; write it down anew")
+        raise DaceError(
+            "done_at", on_day(at, year=True), f"the last {days} days; write it down anew"
+        )
     return replace(scope, now=min(at, scope.now))
 
 

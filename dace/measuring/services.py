@@ -13,6 +13,8 @@ from dace.core.api import (
     NEVER_CALIBRATED_DAYS,
     DaceError,
     PenReading,
+    at_clock,
+    on_day,
     pen_scale,
     reading_at_25,
     shown,
@@ -178,7 +180,11 @@ def past_instant(scope: Scope, instant: datetime | None, field: str) -> datetime
             field, instant.isoformat(), "a time with its zone, such as 2026-07-14T17:40Z"
         )
     if instant > scope.now + _AHEAD or instant.year < 1970:
-        raise DaceError(field, f"{instant:%-d %B %Y, %H:%M}", "a time that has been would do")
+        raise DaceError(
+            field,
+            f"{on_day(instant, year=True)}, {at_clock(instant)}",
+            "a time that has been would do",
+        )
     return instant
 
 

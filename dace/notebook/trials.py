@@ -10,7 +10,7 @@ from datetime import date, timedelta
 from django.db import transaction
 
 from dace.core import api as core
-from dace.core.api import DaceError, day_in_words
+from dace.core.api import DaceError, on_day
 from dace.garden.models import Stand
 from dace.garden.planting import feed_or_not
 from dace.garden.services import today
@@ -135,7 +135,7 @@ def _judge_on(new: NewTrial, measure: core.TrialMeasure, on: date) -> date:
     wait = core.judge_after(core.trial_wait(new.waits), measure)
     judged = new.judge_on or on + timedelta(days=wait)
     if not on < judged <= on + timedelta(days=_MOST_DAYS):
-        raise DaceError("judge_on", day_in_words(judged), "a day within a year from now")
+        raise DaceError("judge_on", on_day(judged, year=True), "a day within a year from now")
     return judged
 
 
@@ -179,8 +179,8 @@ def write_measured(scope: Scope, new: NewMeasured) -> Trial:
     measure = core.trial_measure(new.measure or trial.measure)
     on = new.on or today(scope, trial.fed.planting.garden)
     if not trial.started_on <= on <= today(scope, trial.fed.planting.garden):
-        began = day_in_words(trial.started_on)
-        raise DaceError("on", day_in_words(on), f"from {began} to today would do")
+        began = on_day(trial.started_on, year=True)
+        raise DaceError("on", on_day(on, year=True), f"from {began} to today would do")
     units = {unit.number: unit for unit in TrialUnit.objects.of(scope).filter(trial=trial)}
     if not new.values:
         raise DaceError("values", "no figure", "a figure for one pot at least")

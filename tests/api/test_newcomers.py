@@ -1,5 +1,6 @@
 """What newcomers met: told in their measures, asked where it is not clear, never in our keys."""
 
+import calendar
 import re
 from datetime import timedelta
 
@@ -186,6 +187,23 @@ class OursAlone(WeirYardCase):
         for page in pages:
             for said in sentences(self.asking.get(f"/api/{page}").json()):
                 self.assertNotRegex(said, RAW, page)
+
+
+class MonthFirst(WeirYardCase):
+    def test_an_american_garden_has_the_month_first_on_every_page(self):
+        pages = ("path", "round", "round/ahead", "season", "shelf", "year/next", "roots", "plan")
+        months = f"(?:{'|'.join(calendar.month_name[1:])})"
+
+        def said():
+            found = [self.asking.get(f"/api/{page}").json() for page in pages]
+            return " | ".join(text for page in found for text in sentences(page))
+
+        self.assertRegex(said(), rf"\d {months}")
+        garden = {"name": "Yard", "zone": "America/Chicago", "latitude": 41}
+        garden |= {"measures": "us", "degrees": "F"}
+        self.assertEqual(self.asking.put("/api/garden", garden).status_code, 200)
+        self.assertRegex(said(), rf"{months} \d")
+        self.assertNotRegex(said(), rf"\d {months}")
 
 
 class MeasuresEnd(WeirYardCase):

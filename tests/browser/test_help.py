@@ -26,7 +26,9 @@ class Guide(BrowserCase):
         hits = self.page.locator(".hits").get_by_role("listitem")
         expect(hits).to_have_count(1)
         hits.get_by_role("link", name="What often goes wrong").click()
-        expect(self.page.get_by_role("heading", level=1)).to_have_text("Help: What often goes wrong")
+        expect(self.page.get_by_role("heading", level=1)).to_have_text(
+            "Help: What often goes wrong"
+        )
         pages.last.click()
         self.page.get_by_label("Your answer").fill("a lot")
         self.press("Look")

@@ -11,6 +11,7 @@ from dace.core.matter.materials import Material, materials
 from dace.core.matter.nutrients import NUTRIENT_NAMES, NUTRIENTS
 from dace.core.plan.records import Plan, Short
 from dace.core.verdict.to_get import usually
+from dace.core.words.days import on_day
 from dace.core.words.listing import listed
 
 _FAMILIES = ("mineral_salt",)
@@ -71,7 +72,7 @@ def _row(
 ) -> ToBuy:
     rows = [one for one in lacking if one.nutrient in nutrients]
     by, price = min(one.since for one in rows), prices.get(like.key)
-    said = f"{name}, by {by.day} {by:%B}: {listed([NUTRIENT_NAMES[n] for n in nutrients])}"
+    said = f"{name}, by {on_day(by)}: {listed([NUTRIENT_NAMES[n] for n in nutrients])}"
     return ToBuy(
         nutrients=nutrients,
         material=like.key,

@@ -10,7 +10,7 @@ from dace.core.can.usual import For, never_there
 from dace.core.fed.records import Yard
 from dace.core.plan.records import Destiny, Event, Goes
 from dace.core.words import shown
-from dace.core.words.days import day_words
+from dace.core.words.days import day_words, on_day
 from dace.core.words.listing import listed
 
 _NAMED, _LEAST_LEFT = 3, 0.05
@@ -61,5 +61,5 @@ def _why_none(source: Source, yard: Yard) -> str:
     ]  # fmt: skip
     if whom and all(never_there(source.tokens, one) for one in whom):
         return "It suits nothing that grows here now."
-    heap = f": the heap on {until.day} {until:%B}" if until else ""
+    heap = f": the heap on {on_day(until)}" if until else ""
     return f"Nothing that it brings is owed{heap}."

@@ -11,6 +11,7 @@ from dace.core.matter.nutrients import NUTRIENT_NAMES, NUTRIENTS
 from dace.core.plan.ahead import Ahead
 from dace.core.plan.records import Remedy, RemedyKind, Short
 from dace.core.verdict.words import number_word
+from dace.core.words.days import on_day
 from dace.core.words.listing import listed
 
 _NAMED = 3
@@ -57,7 +58,7 @@ def _remedy(what: _What, helped: Sequence[tuple[Ahead, list[Short]]]) -> Remedy:
     names = [ahead.stop.name for ahead, _ in helped]
     whom = listed(names) if len(names) <= _NAMED else f"{number_word(len(names))} stops"
     lacking = sorted({one.nutrient for one in rows}, key=NUTRIENTS.index)
-    on = f"{since.day} {since:%B}"
+    on = f"{on_day(since)}"
     button = "Add a jar"
     if what.kind == "get":
         lacking = list(what.about)

@@ -7,6 +7,7 @@ from dace.core.fed.records import Verdict
 from dace.core.matter.nutrients import NUTRIENT_NAMES, NUTRIENTS
 from dace.core.plan.ahead import Ahead
 from dace.core.plan.walk import Given
+from dace.core.words.days import on_day
 
 _CLOSE = 0.1
 
@@ -44,7 +45,7 @@ def _feed(given: Given, worth: tuple[float, ...]) -> list[str]:
     if option.base is not None:
         first = option.base.source
         until = first.keeps_until
-        keeps = f" and keeps till {until.day} {until:%B}" if until else ""
+        keeps = f" and keeps till {on_day(until)}" if until else ""
         chosen = f"{first.name} goes first: it is ripe{keeps}."
     elif option.source.key == best.source.key:
         chosen = f"{option.source.name}: nothing else on the shelf comes nearer to {stage}."

@@ -19,6 +19,7 @@ from numpy.typing import NDArray
 from dace.core.figures import Range, judgement, load_table
 from dace.core.season.crops import Crop, Stage
 from dace.core.season.outlook import Outlook
+from dace.core.words.days import on_day
 
 Array = NDArray[np.float64]
 _PICKED, _LIKELY, _FEW, _COVER_DAYS = ("ripening", "harvest"), 0.5, 0.2, 7
@@ -61,7 +62,7 @@ def unlikely(
         by = end.low - timedelta(days=_COVER_DAYS)
         return (
             f"Unlikely to be {stage.words} outdoors here, {10 * chance:.0f} in 10: pick it young, "
-            f"or cover it by {by.day} {by:%B}",
+            f"or cover it by {on_day(by)}",
         )
     return ()
 

@@ -9,7 +9,6 @@ from datetime import timedelta
 from dace.core.api import (
     NUMBER,
     DaceError,
-    day_in_words,
     family_words,
     parse_strength,
     plain,
@@ -24,6 +23,7 @@ from dace.core.api import (
 from dace.core.shell.jars_in import measures_in, owned_in
 from dace.core.shell.json_in import Json, choice, text
 from dace.core.shell.weather_in import day_of
+from dace.core.words.days import on_day
 
 Reading = tuple[float | str, str, str]
 _UNITS = {
@@ -151,7 +151,7 @@ def _date(told: str, given: Json) -> list[Reading]:
             found = days[:1]
     if not found:
         raise DaceError("text", f"“{told.strip()}”", "a day such as 14 July 2026 would do")
-    return [(str(day), "day", day_in_words(day)) for day in found]
+    return [(str(day), "day", on_day(day, year=True)) for day in found]
 
 
 def _interval(told: str, _: Json) -> list[Reading]:

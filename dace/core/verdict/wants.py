@@ -14,7 +14,7 @@ from dace.core.season.cold import lives_on
 from dace.core.season.crops import Stage
 from dace.core.season.need import makes_its_own
 from dace.core.season.outlook import Outlook
-from dace.core.words.days import ago, day_words
+from dace.core.words.days import ago, day_words, on_day
 
 _LIKELY = 0.5
 _RESTS_ABOVE_C, _WEEK, _LAST_DAYS = 1.0, 7, 14
@@ -77,7 +77,7 @@ def _seen_since(grows: Grows) -> bool:
 def _over(grows: Grows) -> str:
     end, on = grows.clock.ends_by_cold, grows.clock.ends_on
     assert on is not None
-    said = f"{on.day} {on:%B}"
+    said = f"{on_day(on)}"
     if end.likely is not None and end.chance >= _LIKELY and abs((end.likely - on).days) <= _WEEK:
         return f"Ended by cold about {said}"
     return f"Its season is over since about {said}"
@@ -167,5 +167,5 @@ def _enough(facts: Facts, grows: Grows, owed: Owed, own: bool) -> Want:
     if own:
         return Want(grows, "enough", "Makes its own nitrogen; water if dry", on)
     weeks = owed.known_days // _WEEK
-    why = f"Enough till about {on.day} {on:%B}" if on else f"Enough for {weeks} weeks or more"
+    why = f"Enough till about {on_day(on)}" if on else f"Enough for {weeks} weeks or more"
     return Want(grows, "enough", why, on)

@@ -11,6 +11,7 @@ from itertools import pairwise
 from typing import Literal
 
 from dace.core.errors import DaceError
+from dace.core.words.days import on_day
 
 Order = Literal["ymd", "dmy", "mdy"]
 
@@ -252,4 +253,4 @@ def _out_of_order(days: Sequence[date], at: int, rises: bool) -> bool:
 
 
 def _long(day: date) -> str:
-    return f"{day.day} {day:%B} {day.year}"
+    return f"{on_day(day, year=True)}"

@@ -18,6 +18,7 @@ from dace.core.season.looks import Begun
 from dace.core.season.outlook import Outlook, skies
 from dace.core.season.weather import day_hours
 from dace.core.solids.green_manure import GreenManure, green_manures
+from dace.core.words.days import on_day
 
 _LIKELY = 0.5
 _PICKED = ("harvest", "ripening")
@@ -114,7 +115,7 @@ def _finishes(grown: Crop, before: Sequence[tuple[int, str]], days: Outlook) -> 
         if day_hours(days.latitude, on) < least:
             return None
         said = against_rotation(grown.family, before, days.today.year)
-        return Follower(grown.key, False, f"picked from about {on.day} {on:%B}", said, on)
+        return Follower(grown.key, False, f"picked from about {on_day(on)}", said, on)
     return None
 
 

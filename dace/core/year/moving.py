@@ -18,6 +18,7 @@ from dace.core.season.looks import StageReading
 from dace.core.season.outlook import Outlook
 from dace.core.season.weather import day_hours
 from dace.core.words import shown
+from dace.core.words.days import on_day
 from dace.core.year.frost import harm_leaf_c
 
 MoveKind = Literal["pot_on", "harden", "keep_in", "plant_out"]
@@ -211,7 +212,7 @@ def _pot_on(raised: Raised, on: date) -> Moving:
 
 
 def _harden(on: date, out: date) -> Moving:
-    line = f"{(out - on).days} days, then out about {out:%-d %B}."
+    line = f"{(out - on).days} days, then out about {on_day(out)}."
     return Moving("harden", on, "Harden off", line)
 
 

@@ -9,7 +9,7 @@ from typing import Literal
 from zoneinfo import ZoneInfo
 
 from dace.core import api as core
-from dace.core.api import Followed, Verdict, say, shown
+from dace.core.api import Followed, Verdict, at_clock, on_day, say, shown
 from dace.desks.roots.schemas import (
     DotOut,
     FlushOut,
@@ -108,14 +108,14 @@ def roots_out(
         flush=flush_out(scope, record, verdict),
         chart=_chart(record, ZoneInfo(garden.zone), at.factor, at.what),
         doubts=[
-            f"Doubted: {one.sample.value:.2f} on {one.sample.on:%-d %B}, where {one.low:.1f} to "
+            f"Doubted: {one.sample.value:.2f} on {on_day(one.sample.on)}, where {one.low:.1f} to "
             f"{one.high:.1f} was expected. It is {one.doubt}."
             for one in found.looked
             if one.doubt
         ]
         + [
-            f"Read {one.sample.value:.2f} on {one.sample.on:%-d %B}, the second time far from what "
-            f"was expected: from then on Dace goes by what was read."
+            f"Read {one.sample.value:.2f} on {on_day(one.sample.on)}, the second time far from "
+            f"what was expected: from then on Dace goes by what was read."
             for one in found.looked
             if one.again
         ],
@@ -263,7 +263,7 @@ def _chart(record: RootRecord, zone: ZoneInfo, factor: float, what: str) -> Root
                 day=day(row.taken_at),
                 ec=round(as_drain(row) * factor, 3),
                 hollow=sample in doubted,
-                title=f"{say(row.value, 4)} {row.scale}, {row.taken_at.astimezone(zone):%-d %B}",
+                title=f"{say(row.value, 4)} {row.scale}, {on_day(row.taken_at.astimezone(zone))}",
             )
             for row, sample in record.readings
             if day(row.taken_at) >= 0
@@ -290,4 +290,8 @@ def _records(record: RootRecord, zone: ZoneInfo) -> list[NoteOut]:
 
 
 def _note(row_id: uuid.UUID, at: datetime, zone: ZoneInfo, text: str) -> NoteOut:
-    return NoteOut(id=row_id, at=f"{at.astimezone(zone):%a %-d %B, %H:%M}", text=text)
+    return NoteOut(
+        id=row_id,
+        at=f"{on_day(at.astimezone(zone), named=True)}, {at_clock(at.astimezone(zone))}",
+        text=text,
+    )

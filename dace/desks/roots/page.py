@@ -6,7 +6,7 @@ import uuid
 from dataclasses import dataclass
 
 from dace.core import api as core
-from dace.core.api import PenReading, shown
+from dace.core.api import PenReading, on_day, shown
 from dace.desks.roots.fill import root_line, roots_out
 from dace.desks.roots.schemas import AllRootsOut, MeaningOut, NoteOut, PickableOut, PlaceRootsOut
 from dace.desks.shared.said import harvest_words
@@ -63,9 +63,7 @@ def place_page(scope: Scope, place_id: uuid.UUID) -> PlaceRootsOut:
             roots_out(scope, garden, record, judged.get(record.fill.pk))
             for record in root_zones(scope, garden, stop.fill_ids)
         ],
-        harvests=[
-            NoteOut(id=h.pk, at=f"{h.picked_on:%-d %B}", text=harvest_words(h)) for h in picked
-        ],
+        harvests=[NoteOut(id=h.pk, at=on_day(h.picked_on), text=harvest_words(h)) for h in picked],
     )
 
 

@@ -8,7 +8,7 @@ from dataclasses import dataclass
 from datetime import date
 
 from dace.core import api as core
-from dace.core.api import shown
+from dace.core.api import on_day, shown
 from dace.desks.round.cans import CansNow, cans_shown
 from dace.desks.round.raising import grounds_out, media_out, night_out, raising_out
 from dace.desks.round.schemas import (
@@ -135,7 +135,7 @@ def _over(scope: Scope, stops: Sequence[StopVerdict], on: date) -> list[RoundOve
                     planting_id=one.planting_id,
                     place_id=stop.place.id,
                     name=f"{one.crop.name}, {stop_name(stop)}",
-                    line=f"over by its days, about {ends:%-d %B}",
+                    line=f"over by its days, about {on_day(ends)}",
                     stage=one.stage.key,
                 )
             )

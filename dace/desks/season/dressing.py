@@ -6,7 +6,7 @@ from dataclasses import replace
 from datetime import timedelta
 
 from dace.core import api as core
-from dace.core.api import say, shown
+from dace.core.api import on_day, say, shown
 from dace.desks.season.schemas import ByDayOut, DressingOut, DryFeedOut, ToldOut
 from dace.desks.shared.advice import advice_out
 from dace.desks.shared.figures import steps_out
@@ -94,7 +94,7 @@ def _coming(scope: Scope, garden: Garden) -> core.Numbers:
 
 def _by_day(scope: Scope, garden: Garden, days: int, mg: float) -> ByDayOut:
     on = weather(scope, garden).today + timedelta(days=days)
-    return ByDayOut(on=on, nitrogen_mg=mg, text=f"{say(mg, 3)} mg by {on:%-d %B}")
+    return ByDayOut(on=on, nitrogen_mg=mg, text=f"{say(mg, 3)} mg by {on_day(on)}")
 
 
 def _cooler(content: core.Content, likely: float, cooler: float) -> str:

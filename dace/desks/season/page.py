@@ -10,7 +10,7 @@ from zoneinfo import ZoneInfo
 from django.db.models import F, Prefetch, Q
 
 from dace.core import api as core
-from dace.core.api import StageReading, Verdict, say
+from dace.core.api import StageReading, Verdict, on_day, say
 from dace.desks.season.schemas import (
     DropOut,
     FrostOut,
@@ -188,7 +188,7 @@ def bands(clock: StageReading, planting: Planting) -> list[StageBandOut]:
 def _drop(gift: DropRecord, zone: ZoneInfo) -> DropOut:
     on = gift.at.astimezone(zone).date()
     nitrogen = f"{say(gift.nitrogen_mg, 3)} mg of nitrogen a plant"
-    text = f"{on:%-d %B}: {gift.text}; {nitrogen}"
+    text = f"{on_day(on)}: {gift.text}; {nitrogen}"
     return DropOut(on=on, source=gift.source, nitrogen_mg=gift.nitrogen_mg, text=text)
 
 

@@ -10,7 +10,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from dace.core import api as core
-from dace.core.api import NUTRIENTS, Course, Event, Plan, say, shown
+from dace.core.api import NUTRIENTS, Course, Event, Plan, on_day, say, shown
 from dace.desks.season.schemas import LineOut
 from dace.desks.season.schemas_plan import (
     HabitsOut,
@@ -177,6 +177,6 @@ def _next_year(found: Planned, plan: Plan) -> list[ToComeOut]:
             continue
         until = plan.today + timedelta(days=len(course.need))
         grams = shown.grams(still / 1000, 2)
-        text = f"Slow feeds still hold {grams} of nitrogen after {until:%-d %B}, for what follows"
+        text = f"Slow feeds still hold {grams} of nitrogen after {on_day(until)}, for what follows"
         rows.append(ToComeOut(planting_id=None, on=None, name=stop_name(one), text=text))
     return rows

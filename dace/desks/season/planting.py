@@ -6,7 +6,7 @@ import uuid
 from datetime import date, timedelta
 
 from dace.core import api as core
-from dace.core.api import NUTRIENTS, Balance, Verdict, shown
+from dace.core.api import NUTRIENTS, Balance, Verdict, on_day, shown
 from dace.desks.season.page import bands
 from dace.desks.season.schemas import (
     BalanceOut,
@@ -169,12 +169,12 @@ def _next(found: Books) -> str:
     picked = clock.picked_in(today)
     harvest = ""
     if picked and following.key != "harvest":
-        harvest = f" Picking from about {today + timedelta(days=picked):%-d %B}."
+        harvest = f" Picking from about {on_day(today + timedelta(days=picked))}."
     if start.low is None or start.likely is None or start.high is None:
         return f"Next it will be {following.words}, later than Dace can tell.{harvest}"
     return (
-        f"Next: {following.words}, about {start.likely:%-d %B} "
-        f"({start.low:%-d %B} to {start.high:%-d %B}). "
+        f"Next: {following.words}, about {on_day(start.likely)} "
+        f"({on_day(start.low)} to {on_day(start.high)}). "
         f"Look for: {following.visual_cue.lower()}.{harvest}"
     )
 
@@ -186,7 +186,7 @@ def _test(found: Books) -> str:
     last = tests[-1]
     fill = next(s.fill for s in found.history.stands if s.fill_id == last.fill_id)
     read = core.read_soil_test(last.values, last.unit, fill.soil)
-    return f"Tested {last.tested_on:%-d %B %Y}. {read.sentence}"
+    return f"Tested {on_day(last.tested_on, year=True)}. {read.sentence}"
 
 
 def _events(found: Books) -> list[EventOut]:

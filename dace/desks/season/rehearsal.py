@@ -5,7 +5,7 @@ from __future__ import annotations
 import uuid
 
 from dace.core import api as core
-from dace.core.api import DaceError, Plan, Tally, Trial
+from dace.core.api import DaceError, Plan, Tally, Trial, on_day
 from dace.desks.season.plan import events_out, lines_out
 from dace.desks.season.schemas_plan import FutureOut, RehearsalOut
 from dace.desks.shared.stops import stop_name
@@ -55,9 +55,9 @@ def _future(
         money=money if told.money or not told.unpriced else "no prices known",
         minutes=round(told.minutes),
         carried="" if told.carried is None else f"{told.carried:.0%}",
-        picked="" if told.picked_on is None else f"{told.picked_on:%-d %B}",
+        picked="" if told.picked_on is None else on_day(told.picked_on),
         short=_short(found, plan, meant),
-        first_feed=f"{events[0].on:%-d %B}" if events else "",
+        first_feed=on_day(events[0].on) if events else "",
         strongest=f"{strongest.strength} of {strongest.name}" if strongest else "",
         events=events_out(scope, events, found.stops),
         lines=[

@@ -9,7 +9,7 @@ from ninja import Router, Schema
 from pydantic import Field
 
 from dace.core import api as core
-from dace.core.api import Line, day_in_words
+from dace.core.api import Line, on_day
 from dace.desks.shared.out import Out
 from dace.desks.shared.written import WrittenOut, written
 from dace.garden.listing import keep_list, kept_before, more_like
@@ -115,5 +115,5 @@ def _said(line: Line) -> str:
     if line.planting is not None:
         two = line.planting
         counted = core.crop(two.crop).counted(two.count)
-        return f"{counted} in {two.place}, since {day_in_words(two.started_on)}"
+        return f"{counted} in {two.place}, since {on_day(two.started_on, year=True)}"
     return ""

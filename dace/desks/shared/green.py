@@ -5,7 +5,7 @@ from __future__ import annotations
 import uuid
 from datetime import date
 
-from dace.core.api import shown
+from dace.core.api import on_day, shown
 from dace.desks.shared.out import Out
 from dace.garden.greening import GreenRecord
 
@@ -31,9 +31,9 @@ def green_out(record: GreenRecord, today: date) -> GreenStandOut:
     row, given = record.row, record.given
     if record.plant_on is None:
         due = record.cut_from <= today
-        line = "at its buds: cut it" if due else f"cut about {record.cut_from:%-d %B}"
+        line = "at its buds: cut it" if due else f"cut about {on_day(record.cut_from)}"
     else:
-        due, line = False, f"cut; plant from {record.plant_on:%-d %B}"
+        due, line = False, f"cut; plant from {on_day(record.plant_on)}"
     return GreenStandOut(
         id=row.pk,
         fill_id=row.fill_id,

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from dace.core import api as core
-from dace.core.api import say, shown
+from dace.core.api import on_day, say, shown
 from dace.feeding.models import Dressing, Spray, Spread, Tick, Watering
 from dace.garden.looked import Observation, SignCheck
 from dace.garden.models import GreenStand, Harvest, SoilTest, StageSeen
@@ -127,7 +127,7 @@ def spread_words(row: Spread) -> str:
 
 def green_words(row: GreenStand) -> str:
     """``Winter vetch sown, cut 12 May``."""
-    cut = f", cut {row.cut_on:%-d %B}" if row.cut_on else ""
+    cut = f", cut {on_day(row.cut_on)}" if row.cut_on else ""
     return f"{core.green_manures()[row.kind].name} sown{cut}"
 
 

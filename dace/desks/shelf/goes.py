@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import uuid
 
-from dace.core.api import Destiny, shown
+from dace.core.api import Destiny, on_day, shown
 from dace.desks.shelf.schemas import GoesOut
 from dace.feeding.plans import planned
 from dace.households.scope import Scope
@@ -22,5 +22,5 @@ def goes(scope: Scope) -> list[GoesOut]:
 def _left(one: Destiny) -> str:
     if one.heap_on is None or not one.goes:
         return ""
-    left, day = shown.litres(one.heap_ml / 1000, 2), f"{one.heap_on.day} {one.heap_on:%B}"
+    left, day = shown.litres(one.heap_ml / 1000, 2), on_day(one.heap_on)
     return f"Likely left on {day}: {left}, for the heap."

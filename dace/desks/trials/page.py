@@ -6,7 +6,7 @@ import uuid
 from datetime import date, timedelta
 
 from dace.core import api as core
-from dace.core.api import Judged, TrialMeasure, TrialWait, day_in_words, shown
+from dace.core.api import Judged, TrialMeasure, TrialWait, on_day, shown
 from dace.desks.shared.figures import steps_out
 from dace.desks.shared.stops import growing_words, stop_name
 from dace.desks.trials.schemas import (
@@ -78,12 +78,12 @@ def _line(row: Trial, on: date) -> TrialLineOut:
     over = row.ended_on is not None
     due = not over and on >= row.judge_on
     if row.ended_on is not None:
-        state = f"ended {day_in_words(row.ended_on)}"
+        state = f"ended {on_day(row.ended_on, year=True)}"
     elif due:
         state = "to be judged now"
     else:
-        state = f"runs till {day_in_words(row.judge_on)}"
-    began = f"since {day_in_words(row.started_on)}"
+        state = f"runs till {on_day(row.judge_on, year=True)}"
+    began = f"since {on_day(row.started_on, year=True)}"
     return TrialLineOut(
         id=row.pk,
         title=trial_title(row),
@@ -125,7 +125,7 @@ def before_page(
     return BeforeOut(
         text=core.power_words(units, paired, worthwhile),
         judge_on=judge_on,
-        judge_text=f"judge it on {day_in_words(judge_on)}: {_wait_words(wait)}",
+        judge_text=f"judge it on {on_day(judge_on, year=True)}: {_wait_words(wait)}",
     )
 
 
@@ -149,7 +149,7 @@ def trial_page(scope: Scope, trial_id: uuid.UUID) -> TrialOut:
     return TrialOut(
         id=row.pk,
         title=trial_title(row),
-        sub=f"{row.fed.fill}, {what} since {day_in_words(row.started_on)} · judged by "
+        sub=f"{row.fed.fill}, {what} since {on_day(row.started_on, year=True)} · judged by "
         f"{found.measure.name}, as said at the start",
         verdict=judged.verdict if judged else "",
         headline=_headline(found),

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from datetime import date
 
+from dace.core.api import on_day
 from dace.desks.year.schemas import AwayOut
 from dace.garden.going import aways
 from dace.garden.models import Away
@@ -12,7 +13,7 @@ from dace.households.scope import Scope
 
 def away_out(row: Away, on: date) -> AwayOut:
     """An absence in a line."""
-    span = f"{row.from_on:%-d %B} to {row.to_on:%-d %B}"
+    span = f"{on_day(row.from_on)} to {on_day(row.to_on)}"
     return AwayOut(
         id=row.pk,
         from_on=row.from_on,

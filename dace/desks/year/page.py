@@ -15,7 +15,7 @@ from zoneinfo import ZoneInfo
 from django.db.models import Q
 
 from dace.core import api as core
-from dace.core.api import NUTRIENTS, Plot, Reviewed, say, shown
+from dace.core.api import NUTRIENTS, Plot, Reviewed, on_day, say, shown
 from dace.desks.trials.page import trial_title
 from dace.desks.year.follows import grown_before
 from dace.desks.year.schemas import (
@@ -156,9 +156,9 @@ def _grew_out(
         planting_id=row.pk,
         name=one.name,
         place=str(fill),
-        span=f"{row.started_on:%-d %b} to {until:%-d %b}"
+        span=f"{on_day(row.started_on, short=True)} to {on_day(until, short=True)}"
         if over
-        else f"since {row.started_on:%-d %b}",
+        else f"since {on_day(row.started_on, short=True)}",
         shares=[
             GotOut(
                 name=name,
@@ -236,9 +236,9 @@ def _brewed(scope: Scope, year: int, zone: ZoneInfo) -> list[BrewedOut]:
     return [
         BrewedOut(
             name=row.brew.name,
-            text=f"strained {row.at.astimezone(zone):%-d %B}, {shown.litres(row.litres or 0, 2)}"
+            text=f"strained {on_day(row.at.astimezone(zone))}, {shown.litres(row.litres or 0, 2)}"
             if row.kind == BrewEvent.Kind.STRAIN
-            else f"thrown out {row.at.astimezone(zone):%-d %B}",
+            else f"thrown out {on_day(row.at.astimezone(zone))}",
             thrown=row.kind == BrewEvent.Kind.THROW,
         )
         for row in rows.select_related("brew").order_by("at")

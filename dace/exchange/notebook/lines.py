@@ -12,7 +12,7 @@ from functools import cached_property
 from zoneinfo import ZoneInfo
 
 from dace.core import api as core
-from dace.core.api import DaceError, PenReading
+from dace.core.api import DaceError, PenReading, on_day
 from dace.exchange.notebook.how import How
 from dace.exchange.notebook.pouring import Poured, Pouring
 from dace.exchange.notebook.whereabouts import Whereabouts
@@ -118,7 +118,7 @@ class Reader:
         )
         key = self._id(fill.subject_id, at.isoformat(), value, scale, pen.method)
         row = reading_row(self.scope, NewReading(key, fill.subject_id, pen, at))
-        return (row,), f"{at:%-d %B %Y}: {fill} read {core.shown.ec(row.ec_likely)}"
+        return (row,), f"{on_day(at, year=True)}: {fill} read {core.shown.ec(row.ec_likely)}"
 
     def _shown(self, cell: str) -> tuple[float, str]:
         """The number and its scale: of the cell, where it names one, else of the column."""
@@ -146,7 +146,7 @@ class Reader:
         row: Harvest = harvest_row(self.scope, new, stand.planting)
         both = (weight, f"{pieces} of them" if pieces else "")
         told = " and ".join(part for part in both if part)
-        return (row,), f"{on:%-d %B %Y}: {told} from {stand.planting}"
+        return (row,), f"{on_day(on, year=True)}: {told} from {stand.planting}"
 
     def _observation(self, cells: Cells) -> tuple[tuple[Kept, ...], str]:
         at = self.how.instant(cells, self._zone)
@@ -157,7 +157,7 @@ class Reader:
         note = self.how.cell(cells, "note")
         key = self._id(stand.pk, at.isoformat(), note)
         row = observation_row(self.scope, NewObservation(key, stand.pk, {}, note, at), stand)
-        return (row,), f"{on:%-d %B %Y}: {fill}, “{note[:60]}”"
+        return (row,), f"{on_day(on, year=True)}: {fill}, “{note[:60]}”"
 
     def _jar(self, cells: Cells) -> tuple[tuple[Kept, ...], str]:
         require_owner(self.scope)
@@ -196,7 +196,10 @@ class Reader:
         )
         key = self._id(stand.pk, at.isoformat(), said)
         rows = self.pouring.rows(key, stand, said, at)
-        return rows, f"{on:%-d %B %Y}: {said.litres} of {said.feed} at {said.strength} on {fill}"
+        return (
+            rows,
+            f"{on_day(on, year=True)}: {said.litres} of {said.feed} at {said.strength} on {fill}",
+        )
 
 
 _LONGEST = 80

@@ -8,6 +8,7 @@ from dataclasses import dataclass
 from datetime import date, timedelta
 
 from dace.core import api as core
+from dace.core.api import on_day
 from dace.garden.models import Fill, Garden
 from dace.garden.planting import Over, over_rows
 from dace.households.models import Kept
@@ -42,7 +43,7 @@ class PastPlanting:
         Such as ``Leek in Sluice bed, 3 May to 9 October 2025``.
         """
         name = core.crop(self.crop).name
-        return f"{name} in {self.fill}, {self.from_on:%-d %B} to {self.to_on:%-d %B %Y}"
+        return f"{name} in {self.fill}, {on_day(self.from_on)} to {on_day(self.to_on, year=True)}"
 
     def standing(self, scope: Scope, garden: Garden) -> Over:
         """Its rows, not written yet; the same facts have the same ids."""

@@ -7,7 +7,7 @@ import uuid
 from collections import defaultdict
 from datetime import date
 
-from dace.core.api import DaceError, likeliest, listed
+from dace.core.api import DaceError, likeliest, listed, on_day
 from dace.garden.models import Fill, Stand
 from dace.households.scope import Scope
 
@@ -100,7 +100,7 @@ class Whereabouts:
                 raise DaceError("crop", f"“{crop}” in {fill}", f"{there} stood there")
             grew = some
         if not grew:
-            said = f"{fill} on {on:%-d %B %Y}, when nothing grew there here"
+            said = f"{fill} on {on_day(on, year=True)}, when nothing grew there here"
             would_do = "a later day, or a planting that began before"
             raise NothingGrewError("where", said, would_do, fill, on)
         if len({s.planting_id for s in grew}) > 1:

@@ -1,5 +1,6 @@
 import { searchParams } from 'sv-router';
 import { ask, client, type Schemas } from '../api/client';
+import { region } from '../ui/region.svelte';
 import { Resource } from './resource.svelte';
 
 export type Stop = Schemas['StopOut'];
@@ -35,8 +36,9 @@ class Garden {
   });
   verdict = $derived(this.spot?.verdict ?? null);
 
-  load(): Promise<void> {
-    return this.walked.load((signal) => ask(client.GET('/api/path', { signal })));
+  async load(): Promise<void> {
+    await this.walked.load((signal) => ask(client.GET('/api/path', { signal })));
+    region.american = this.walked.data?.measures === 'us';
   }
 
   /** Something was written: read the path again and let the desks follow. */

@@ -1,5 +1,5 @@
 /** Times in the garden's own zone, in words. */
-import { dates } from './language';
+import { clock, dates } from './language';
 
 export function dayInWords(instant: string, zone: string): string {
   return dates({
@@ -11,11 +11,7 @@ export function dayInWords(instant: string, zone: string): string {
 }
 
 export function clockTime(instant: string, zone: string): string {
-  return dates({
-    timeZone: zone,
-    hour: '2-digit',
-    minute: '2-digit',
-  }).format(new Date(instant));
+  return clock(zone).format(new Date(instant));
 }
 
 /** `6 July`, of a date without a time. */
