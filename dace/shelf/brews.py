@@ -63,6 +63,12 @@ class BrewRecord:
         return reading_of(self.brew, row, self.day if self.state == "strained" else None)
 
     @property
+    def leafy(self) -> bool:
+        """Whether leaves are in it."""
+        known = (core.materials().get(one.material) for one in self.recipe.ingredients)
+        return any(one is not None and one.leafy for one in known)
+
+    @property
     def due(self) -> tuple[StepRecord, ...]:
         """What is due today."""
         return tuple(step for step in self.steps if step.due)

@@ -2,13 +2,15 @@
 
 import calendar
 import re
-from datetime import timedelta
+from datetime import UTC, datetime, timedelta
+from unittest import mock
 
 from dace.core.api import shown
 from dace.households import clock
 from dace.shelf.models import Jar
 from dace.shelf.reads import composition_of
 from tests.api.base import Asking, WeirYardCase, new_id
+from tests.core import counts
 
 SAID = ("text", "words", "summary", "headline", "line", "title", "why", "name", "question", "stage")
 RAW = re.compile(r"\b[a-z]+_[a-z_]+\b|\d{4}-\d{2}-\d{2}T|\bppm[57]00\b|uS/cm|\.\.")
@@ -187,6 +189,22 @@ class OursAlone(WeirYardCase):
         for page in pages:
             for said in sentences(self.asking.get(f"/api/{page}").json()):
                 self.assertNotRegex(said, RAW, page)
+
+
+class FewWords(WeirYardCase):
+    def test_a_sentence_has_fifteen_words_at_most_in_july_and_in_december(self):
+        """What lists amounts is a recipe: as long as the names on the jars."""
+        pages = ("path", "round", "season", "shelf", "roots", "solids", "learned", "dry-feeds")
+        recipe = re.compile(r"^(?:Feed )?[\d.½¼¾ ]+ ?(?:m?L|tablespoon|teaspoon)|^\D*\d+ L to ")
+        for month, day in ((7, 14), (12, 15)) if counts.WHOLE else ((7, 14),):
+            evening = datetime(2026, month, day, 17, 40, tzinfo=UTC)
+            with mock.patch("dace.households.clock.now", return_value=evening):
+                for page in pages:
+                    for text in sentences(self.asking.get(f"/api/{page}").json()):
+                        for said in re.split(r"(?<=[.?!:;])\s+", text):
+                            words = [one for one in said.split() if re.search(r"\w", one)]
+                            if not recipe.search(said):
+                                self.assertLessEqual(len(words), 15, f"{page}: {said}")
 
 
 class MonthFirst(WeirYardCase):

@@ -56,6 +56,11 @@ class Material:
         """What a rule may name it by."""
         return frozenset({f"key:{self.key}", f"family:{self.family}"})
 
+    @property
+    def leafy(self) -> bool:
+        """Whether it is leaves that float and sink in a brew."""
+        return self.family in ("fresh_plant", "seaweed")
+
 
 @cache
 def materials() -> dict[str, Material]:

@@ -137,6 +137,7 @@ def brew_page(scope: Scope, brew_id: uuid.UUID) -> BrewOut:
         liquid=core.method(brew.method).nature.liquid,
         went_in=_went_in(record),
         state=record.state,
+        leafy=record.leafy,
         day=math.floor(record.day * 10) / 10,
         started_at=brew.started_at,
         figures=figures(

@@ -47,6 +47,8 @@ class ShelfBrewOut(Out):
     state: BrewState
     day: int
     ec_text: str
+    leafy: bool
+    ready_day: float
     ready_text: str
     next: list[DueOut]
 
@@ -154,6 +156,7 @@ class BrewOut(Out):
     liquid: str
     went_in: list[str]
     state: BrewState
+    leafy: bool
     day: float
     started_at: datetime
     figures: BrewFiguresOut

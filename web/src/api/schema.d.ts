@@ -4026,6 +4026,8 @@ export interface components {
              * Format: uuid
              */
             id: string;
+            /** Leafy */
+            leafy: boolean;
             /** Liquid */
             liquid: string;
             /** Method */
@@ -9761,12 +9763,16 @@ export interface components {
              * Format: uuid
              */
             id: string;
+            /** Leafy */
+            leafy: boolean;
             /** Method */
             method: string;
             /** Name */
             name: string;
             /** Next */
             next: components["schemas"]["DueOut"][];
+            /** Ready Day */
+            ready_day: number;
             /** Ready Text */
             ready_text: string;
             /**

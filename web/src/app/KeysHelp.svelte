@@ -23,7 +23,7 @@
     />
     Single keys act
   </label>
-  <p>On the Bench the arrow keys move the level, a little or, with Page Up and Down, a lot.</p>
+  <p>On the Bench arrows move the level a little, Page Up and Down a lot.</p>
 </Sheet>
 
 <style>

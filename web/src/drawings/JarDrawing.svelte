@@ -6,8 +6,12 @@
     kind: 'jar' | 'bottle' | 'vessel';
     /** Bubbles rise while it works. */
     working?: boolean;
+    /** How far a brew is on its way to ready: from 0, leaves in water, to 1, dark and settled. */
+    ripe?: number;
+    /** Whether leaves are in the brew. */
+    leafy?: boolean;
   }
-  let { share, kind, working = false }: Props = $props();
+  let { share, kind, working = false, ripe, leafy = false }: Props = $props();
   const id = $props.id();
   const SHAPES = {
     jar: { d: 'M14 22h52v66a8 8 0 0 1-8 8H22a8 8 0 0 1-8-8Z', top: 22, lid: 'M11 12h58v10H11Z' },
@@ -20,15 +24,48 @@
   };
   const shape = $derived(SHAPES[kind]);
   const level = $derived(shape.top + (96 - shape.top) * (1 - Math.min(1, Math.max(0, share))));
+  const dark = $derived(Math.round(70 * Math.min(1, Math.max(0, ripe ?? 0))));
+  const liquid = $derived(
+    ripe === undefined
+      ? undefined
+      : !leafy
+        ? 'var(--color-water)'
+        : `color-mix(in oklab, var(--plant-young), var(--plant-dark) ${dark}%)`,
+  );
+  // leaves float at first, sink as they soften, and lie on the ground in the end
+  const LEAVES = [
+    [18, 6, 20],
+    [34, 3, -30],
+    [50, 7, 40],
+    [62, 4, -10],
+  ] as const;
+  const sunk = (depth: number): number =>
+    level + depth + Math.min(1, ripe ?? 0) ** 2 * (84 - level - depth);
+  const foams = $derived(ripe !== undefined && ripe > 0.2 && ripe < 0.95);
 </script>
 
 <svg width="64" height="80" viewBox="0 0 80 100" aria-hidden="true">
   <defs><clipPath {id}><path d={shape.d} /></clipPath></defs>
   <path class="glass" d={shape.d} />
   <g clip-path="url(#{id})">
-    <rect class={kind} x="0" y={level} width="80" height={100 - level} />
+    <rect class={kind} style:fill={liquid} x="0" y={level} width="80" height={100 - level} />
+    {#if leafy}
+      {#each LEAVES as [x, depth, turn] (x)}
+        <path
+          class="leaf"
+          d="M0 0C3-6 11-6 14 0 11 5 3 5 0 0ZM0 0H12"
+          transform="translate({x - 6} {sunk(depth)}) rotate({turn})"
+        />
+      {/each}
+    {/if}
     <path class="{kind} top" d="M0 {level}c14-3 26 3 40 0s26-3 40 0v5H0Z" />
-    {#if working}
+    {#if foams}
+      <path
+        class="foam"
+        d="M0 {level + 3}q5-9 10 0q5-9 10 0q5-9 10 0q5-9 10 0q5-9 10 0q5-9 10 0q5-9 10 0q5-9 10 0Z"
+      />
+    {/if}
+    {#if working && (ripe === undefined || ripe < 1)}
       <circle class="bubble" cx="30" cy={level + 18} r="3" />
       <circle class="bubble" cx="48" cy={level + 30} r="2.4" />
       <circle class="bubble" cx="40" cy={level + 10} r="1.8" />
@@ -75,6 +112,18 @@
 
   .jar.top {
     fill: var(--color-stage-flower);
+  }
+
+  .leaf {
+    fill: var(--plant-deep);
+    stroke: var(--plant-line);
+    stroke-width: 1;
+  }
+
+  .foam {
+    fill: var(--plant-cream);
+    stroke: var(--plant-line);
+    stroke-width: 1;
   }
 
   .bubble {

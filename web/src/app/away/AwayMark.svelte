@@ -37,8 +37,8 @@
     {#if refused}
       What the garden did not take stands here until you say what becomes of it.
     {:else if away.off}
-      Dace does not answer here. Round, Bench and sheets go on with what was read last; what you do
-      is kept on this device and goes in, in its order, once there is a connection.
+      Dace does not answer here. The Round goes on. What you do is kept here, and goes in once there
+      is a connection.
     {:else if count}
       It goes in now, in the order in which it was done.
     {/if}

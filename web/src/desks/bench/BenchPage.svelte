@@ -103,7 +103,7 @@
 
 {#if bench.supplies && bench.supplies.jars.length === 0}
   <Page title="The Bench wants a jar">
-    <p>A jar from its label, a can and your water: that is all it takes to work out a dose.</p>
+    <p>A dose takes a jar, a can and your water.</p>
     <a href="/setup">Set up a jar</a>
   </Page>
 {:else}

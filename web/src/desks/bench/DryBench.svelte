@@ -25,8 +25,8 @@
     <p>
       {verdict?.kind === 'dress'
         ? 'A slow feed is what it wants today.'
-        : 'A slow feed is not what it wants today; you can spread one all the same.'} By the square metre,
-      by the hole, by the pot or by the handful: each is turned into the others.
+        : 'It wants no slow feed today; spread one all the same.'} Say it by the square metre, hole, pot
+      or handful.
     </p>
     {#if hours.data}<HoursStrip hours={hours.data} route="dry" />{/if}
     <Button writes look={verdict?.kind === 'dress' ? 'go' : 'plain'} onclick={onspread}>

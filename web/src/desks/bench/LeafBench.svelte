@@ -40,8 +40,7 @@
     working.advice = spray.advice.filter((one) => !SAID.includes(one.key));
     working.show({
       title: 'How we worked it out',
-      plain:
-        'A leaf holds only a thin film, and only part of what is in it goes in: a spray is a spoon, not a plate.',
+      plain: 'A leaf takes up little: a spray is a spoon, not a plate.',
       steps: spray.working,
     });
   });

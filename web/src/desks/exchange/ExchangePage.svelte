@@ -39,16 +39,15 @@
   {#if session.owner}
     <Section title="The whole garden" empty="" count={1}>
       <p>
-        One file with every table, photo and the plan as a calendar, described so that any program
-        can read it. Another Dace makes the same garden of it. Passwords and links stay behind.
+        One file with every table, every photo and the plan, for any program. Another Dace makes the
+        same garden of it. Passwords and links stay behind.
       </p>
       <p><ButtonLink href="/api/export" download>Take everything out</ButtonLink></p>
       {#if empty}
         <FileIn label="Bring a garden in from another Dace" accept=".zip" send={bringIn} />
       {:else}
         <p class="soft">
-          A garden from another Dace is brought into one that holds nothing yet: sign up for it
-          first, and open this page there.
+          A garden comes into one that holds nothing yet. Sign up first, and open this page there.
         </p>
       {/if}
     </Section>

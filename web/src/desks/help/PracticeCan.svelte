@@ -16,10 +16,7 @@
 </script>
 
 <section aria-label="A practice can">
-  <p>
-    Ten minutes of sums that old hands get wrong: a dilution done twice over, an oxide taken for its
-    element, a spoon taken for a ratio. Nothing of it is written down.
-  </p>
+  <p>Ten minutes of sums that old hands get wrong. Nothing of it is written down.</p>
   {#if practice.sum}
     <form onsubmit={submit}>
       <p class="asked">{practice.sum.question}</p>

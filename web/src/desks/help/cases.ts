@@ -28,8 +28,7 @@ export function cases(): Case[] {
   return [
     {
       key: 'manure',
-      story:
-        'Three weeks after a load of horse manure the new bean leaves come narrow and twisted.',
+      story: 'Horse manure came three weeks ago. The new bean leaves are narrow and twisted.',
       marks: sign('new_fern_twist', BEAN),
       choices: [
         {

@@ -46,7 +46,7 @@
 
 {#snippet nothingYet()}
   {#if found}
-    <p>There is nothing to read yet: pour a can, or set up a place or a water first.</p>
+    <p>Nothing to read yet: pour a can, or set up a place or water.</p>
     <a href="/setup" onclick={() => (open = false)}>To the set-up</a>
   {:else if reading.readables.problem}
     <Message problem={reading.readables.problem} again={() => void reading.load(subjectId)} />

@@ -12,7 +12,7 @@
 
   const steps = $derived([
     'Rinse the tip with rain water and shake it dry; wipe nothing.',
-    `Dip it in a standard of 1.413 mS/cm at about ${degreesNumber(25)} ${degreesUnit()}, stir, and wait until the number stands still.`,
+    `Stir it in a standard of 1.413 mS/cm at about ${degreesNumber(25)} ${degreesUnit()}.`,
     'Turn its screw, or hold its button, until it shows 1.41. Rinse it again.',
     'Press “Calibrated today” here: from now on its age counts anew.',
   ]);
@@ -54,10 +54,7 @@
   <ol>
     {#each steps as step (step)}<li>{step}</li>{/each}
   </ol>
-  <p class="soft">
-    After sixty days without, its readings count as those of a pen left alone: Dace widens every
-    band that they bear on.
-  </p>
+  <p class="soft">After sixty days without, Dace trusts its readings less.</p>
 </Page>
 
 <style>

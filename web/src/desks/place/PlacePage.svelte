@@ -31,8 +31,7 @@
 {#if !garden.stop && garden.path}
   <Page title="Roots">
     <p>
-      Choose a stop along the path, and Dace says what its drain tells, or
-      <a href="/roots">see all of them</a>.
+      Choose a stop along the path, or <a href="/roots">see all of them</a>.
     </p>
   </Page>
 {:else}

@@ -47,8 +47,8 @@
   {/if}
   {#if fills.length}
     <p class="soft">
-      Bars run from 0 to {ec(most, 0)}: the dot is what it likely reads, the line where 8 in 10 lie,
-      the green what suits what grows there. Beds speak of a paste of their soil.
+      Bars run from 0 to {ec(most, 0)}. Dot: likely. Line: 8 in 10. Green: what suits. Beds speak of
+      a paste of their soil.
     </p>
   {/if}
 </Page>

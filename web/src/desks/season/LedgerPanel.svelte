@@ -54,8 +54,7 @@
     {/each}
   </ul>
   <p class="key">
-    <i class="need"></i> what it takes <i class="got"></i> what it could reach, with its range; dotted
-    from today on, as things stand
+    <i class="need"></i> what it takes <i class="got"></i> what it could reach; dotted from today on
   </p>
 </section>
 

@@ -35,7 +35,7 @@ export function materialForm(choices: Choices | null, id: string): Form {
             label: 'Most like',
             options: options(...materials),
             usual: 'comfrey_fresh',
-            why: 'How fast it gives its salts up, how it lies in a bucket and what to beware of are taken from that.',
+            why: 'Its release, its weight and its cautions are taken from that.',
           },
           { key: 'name', label: 'What do you call it?', hint: 'Such as: comfrey by the weir.' },
         ],

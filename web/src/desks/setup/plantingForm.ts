@@ -27,7 +27,7 @@ function mostLike(choices: Choices): Step {
         label: 'It feeds most like',
         options: [...named(choices.stand_ins), ...likeACrop(choices)],
         usual: choices.stand_ins[0]?.key,
-        why: 'Its figures are then those of that plant: a start, less sure than for a crop of the list.',
+        why: 'Its figures are then those of that plant: less sure, but a start.',
       },
     ],
   };

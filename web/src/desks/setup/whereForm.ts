@@ -158,7 +158,7 @@ function climateStep(
           label: 'Most like',
           options: country && !again ? named : [...named, unsaid],
           usual: again || !country ? setup.garden.climate : sorted[0]?.key,
-          why: 'It fills the days that you have no weather of your own for: stages, water and release go by them.',
+          why: 'It stands in for days without weather of your own.',
         },
       ],
     },

@@ -105,6 +105,8 @@
           share={brew.state === 'brewing' ? 0.8 : 0.1}
           kind="vessel"
           working={brew.state === 'brewing'}
+          leafy={brew.leafy}
+          ripe={brew.day / (brew.figures.ready[1] ?? brew.day)}
         />
       </div>
     </div>

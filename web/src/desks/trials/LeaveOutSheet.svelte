@@ -27,7 +27,7 @@
   <p>
     {trial.exclusions
       ? `Said at the start: ${trial.exclusions}.`
-      : 'Nothing was said at the start: leaving out what looks bad makes luck look like a gain.'}
+      : 'Leaving out what looks bad makes luck look like a gain.'}
     {trial.paired ? 'Its pair goes with it.' : ''}
   </p>
   <Choice

@@ -129,7 +129,7 @@
       pair
     </label>
   {:else}
-    <p>There are more on one side: they are compared as they stand, without coins or pairs.</p>
+    <p>More stand on one side: they are compared as they are, without pairs.</p>
   {/if}
   <Field
     label="What leaves a pair out, said now"

@@ -36,7 +36,7 @@
     working.show({
       title: 'How we worked it out',
       plain:
-        'If the feed did nothing, each pair could as well have come out the other way round. We ' +
+        'If the feed did nothing, each pair is a coin’s throw. We ' +
         'count how often that would look at least as good.',
       also: 'You feed when plants look worst, and they mend anyway. A twin that got only water tells the two apart.',
       steps: trial.working,

@@ -42,8 +42,9 @@
     </ul>
     {#if !able}
       <p>
-        A trial needs the same crop in two fills along the path, so that one side can be fed and the
-        other not. <a href="/setup">Put half of the pots in a fill of their own.</a>
+        A trial needs the same crop in two fills: one fed, one not. <a href="/setup"
+          >Put half of the pots in a fill of their own.</a
+        >
       </p>
     {/if}
     <NewTrialSheet {data} bind:open={beginning} />

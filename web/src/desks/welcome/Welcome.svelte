@@ -41,8 +41,8 @@
     <p class="mark"><Fish /> <b>Dace</b></p>
     <h1>How strong is the can, and is that right for these plants?</h1>
     <p>
-      Dace works out what one litre of your feed holds, what your pen should read, and what the
-      stage likes. It writes down what you poured, and shows how it got every number.
+      Dace works out your feed, your pen’s figure and what the stage likes. It writes down what you
+      poured, and shows how it got every number.
     </p>
     {#if session.info?.demo_on}
       <Button look="go" disabled={busy} onclick={() => attempt(() => session.lookRound())}>
