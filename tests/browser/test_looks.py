@@ -69,6 +69,36 @@ class AtTheDesk(BrowserCase):
         before.get_by_role("button", name="something else").click()
         expect(before).to_have_count(0)
 
+    def test_ten_signs_are_found_by_picture_each_with_its_causes(self):
+        self.look_round("signs")
+        which = self.page.get_by_label("On which plants?")
+        which.select_option(label="Quay tub 2: 4 aubergines")
+        self.page.locator(".picture").click(position={"x": 143, "y": 141})  # where a fruit hangs
+        fruit = self.page.get_by_role("button", name="fruit", exact=True)
+        expect(fruit).to_have_attribute("aria-pressed", "true")
+        for plants, part, sign in (
+            ("aubergines", "old leaves", "Yellow between green veins"),
+            ("aubergines", "fruit", "Split"),
+            ("chilli", "whole plant", "Very dark, clawed downwards"),
+            ("cucumber", "old leaves", "White powdery patches"),
+            ("cucumber", "fruit", "Bent or waisted"),
+            ("melon", "root zone", "Roots circle the pot"),
+            ("lettuce", "whole plant", "Fallen over, stem pinched"),
+            ("leek", "root/bulb", "Thick green neck"),
+            ("bean", "new leaves", "Marbled yellow with tan specks"),
+            ("strawberr", "medium surface", "White crust"),
+        ):
+            with self.subTest(sign):
+                option = which.locator("option").filter(has_text=plants).first
+                which.select_option(value=option.get_attribute("value"))
+                self.page.get_by_role("button", name=part, exact=True).click()
+                self.page.get_by_role("button", name=sign).click()
+                answer = self.page.get_by_role("region", name="What it likely is")
+                expect(answer.locator("ol li").first).to_be_visible()
+                self.assertGreater(answer.locator("ol li").count(), 1)
+                expect(self.page.locator(".chosen")).to_contain_text(sign)
+                self.press("Start again")
+
     def test_the_sheet_opens_by_its_key_from_anywhere(self):
         self.look_round("shelf")
         self.page.keyboard.press("o")
