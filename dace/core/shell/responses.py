@@ -55,7 +55,7 @@ def signs_of(given: Json) -> Json:
     return {
         "causes": [
             {"cause": one.cause, "kind": one.kind, "probability": one.probability,
-             "why": list(one.why)}
+             "why": list(one.why), "against": list(one.against)}
             for one in found.causes
         ],
         "check": found.sign.check,
