@@ -75,7 +75,7 @@
         />
       </div>
     {/if}
-    <div class="ask">
+    <div class="ask" class:found={chosen !== undefined}>
       <PartsPicture
         grown={stand.grown}
         stage={stand.stage_key}
@@ -188,6 +188,19 @@
   }
 
   @media (width <= 700px) {
+    /* what was pressed stands in words: the answer comes first */
+    .found > :global(.parts) {
+      display: none;
+    }
+
+    .chosen {
+      flex-wrap: wrap;
+    }
+
+    .chosen p {
+      flex-basis: 180px;
+    }
+
     .ask {
       grid-template-columns: minmax(0, 1fr);
       gap: var(--space-3);
