@@ -243,27 +243,7 @@ function seenUnder(leaf: Leaf, look: Look, d: string, fine: number): Mark[] {
       fill: 'yellow',
       inside: d,
     }));
-  if (look === 'half') {
-    const lines = leaf.middles.map((middle) => {
-      const [foot, head] = [middle[0] ?? [0, 0], middle[middle.length - 1] ?? [0, 0]];
-      const [along, up] = [head[0] - foot[0], head[1] - foot[1]];
-      const far = (at: Point): Point => [at[0] - up * 1.4, at[1] + along * 1.4];
-      const top: Point = [head[0] + along * 0.2, head[1] + up * 0.2];
-      const low: Point = [foot[0] - along * 0.4, foot[1] - up * 0.4];
-      return through([low, top, far(top), far(low)], true);
-    });
-    const first = leaf.middles.length > 1 ? leaf.blades.slice(1).filter((_, i) => i % 2 === 0) : [];
-    const halves = first.length
-      ? [through(leaf.blades[0] ?? [], true), ...first.map((blade) => through(blade, true))]
-      : lines;
-    const clip = first.length ? { inside: lines[0] ?? d } : { inside: d };
-    return first.length
-      ? [
-          { d: halves[0] ?? '', fill: 'yellow', ...clip },
-          { d: halves.slice(1).join(''), fill: 'yellow' },
-        ]
-      : [{ d: halves.join(''), fill: 'yellow', inside: d }];
-  }
+  if (look === 'half') return oneSide(leaf);
   if (look === 'midrib')
     return leaf.middles.map((middle) => ({
       d: through(middle),
@@ -272,6 +252,22 @@ function seenUnder(leaf: Leaf, look: Look, d: string, fine: number): Mark[] {
       inside: d,
     }));
   return [];
+}
+
+/** One side in yellow: half of the blade at the tip, and the leaflets of that side. */
+function oneSide(leaf: Leaf): Mark[] {
+  const [middle = [], tip = []] = [leaf.middles[0], leaf.blades[0]];
+  const [foot, head] = [middle[0] ?? [0, 0], middle[middle.length - 1] ?? [0, 0]];
+  const [along, up] = [head[0] - foot[0], head[1] - foot[1]];
+  const top: Point = [head[0] + along * 0.2, head[1] + up * 0.2];
+  const low: Point = [foot[0] - along * 0.4, foot[1] - up * 0.4];
+  const beside = ([x, y]: Point): Point => [x - up * 1.4, y + along * 1.4];
+  const half = through([low, top, beside(top), beside(low)], true);
+  const leaflets = leaf.blades.slice(1).filter((_, index) => index % 2 === 0);
+  return [
+    { d: half, fill: 'yellow', inside: through(tip, true) },
+    ...leaflets.map((blade): Mark => ({ d: through(blade, true), fill: 'yellow' })),
+  ];
 }
 
 /** What lies over them. */
