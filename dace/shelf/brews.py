@@ -63,6 +63,11 @@ class BrewRecord:
         return reading_of(self.brew, row, self.day if self.state == "strained" else None)
 
     @property
+    def ripe(self) -> float:
+        """How far it is on its way to ready: 0 as it begins, 1 and more once it likely is."""
+        return self.day / self.estimate.ready_day[1]
+
+    @property
     def leafy(self) -> bool:
         """Whether leaves are in it."""
         known = (core.materials().get(one.material) for one in self.recipe.ingredients)

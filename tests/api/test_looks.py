@@ -4,7 +4,9 @@ from __future__ import annotations
 
 from datetime import UTC, datetime, timedelta
 
+from dace.core.api import crops
 from dace.demo.keys import key
+from dace.desks.shared.stops import grown_out
 from dace.garden.looked import Observation, SignCheck
 from tests.api.base import Asking, WeirYardCase, new_id
 
@@ -121,6 +123,10 @@ class Signs(WeirYardCase):
         stranger.post("/api/sign-up", {"name": "X", "password": "long enough words", "garden": "Y"})
         self.assert_refused(stranger.post(path, {"outcome": "mine"}), 404, "check_id")
         self.assertEqual(SignCheck.objects.count(), 1)
+
+    def test_every_crop_can_be_drawn(self):
+        drawn = [grown_out(one) for one in crops().values()]
+        self.assertGreater(len({(one.leaf, one.habit, one.bears) for one in drawn}), 20)
 
     def test_signs_and_facts_that_are_none_are_named(self):
         for body, field in (

@@ -1,5 +1,6 @@
 import { expect, test } from 'vitest';
-import { cases, searched } from '../src/desks/help/cases';
+import { cases } from '../src/desks/help/cases';
+import { searched } from '../src/desks/help/searching';
 
 test('six cases, each with one choice that is right and a reason for every one', () => {
   const all = cases();

@@ -67,6 +67,13 @@ test('every stage of a crop looks unlike the others', () => {
       expect(told(stageMarks('harvest', { leaf: 'long', habit, bears }))).not.toContain('NaN');
 });
 
+test('potatoes flower over their leaves and not in the ground', () => {
+  const potato: Grown = { leaf: 'compound', habit: 'root', bears: 'tuber' };
+  const petals = stageMarks('flowering', potato).filter((mark) => mark.fill === 'white');
+  expect(petals.length).toBeGreaterThan(0);
+  for (const { at } of petals) expect(at?.y).toBeLessThan(30);
+});
+
 test('what is scattered over a leaf lies on the leaf', () => {
   const { blades } = leafOf('fan');
   const spots = scattered(blades, 30);

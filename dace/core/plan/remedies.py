@@ -58,7 +58,7 @@ def _remedy(what: _What, helped: Sequence[tuple[Ahead, list[Short]]]) -> Remedy:
     names = [ahead.stop.name for ahead, _ in helped]
     whom = listed(names) if len(names) <= _NAMED else f"{number_word(len(names))} stops"
     lacking = sorted({one.nutrient for one in rows}, key=NUTRIENTS.index)
-    on = f"{on_day(since)}"
+    on = on_day(since)
     button = "Add a jar"
     if what.kind == "get":
         lacking = list(what.about)

@@ -77,7 +77,7 @@ def _seen_since(grows: Grows) -> bool:
 def _over(grows: Grows) -> str:
     end, on = grows.clock.ends_by_cold, grows.clock.ends_on
     assert on is not None
-    said = f"{on_day(on)}"
+    said = on_day(on)
     if end.likely is not None and end.chance >= _LIKELY and abs((end.likely - on).days) <= _WEEK:
         return f"Ended by cold about {said}"
     return f"Its season is over since about {said}"

@@ -86,7 +86,8 @@ def order_of(cells: Iterable[str], field: str = "date", today: date | None = Non
         return may[0]
     doubts = doubts_of(open_cells, may or tuple(ORDERS))
     shown = "; ".join(
-        f"{one.cell}: {' or '.join(_long(day) for _, day in one.ways)}" for one in doubts
+        f"{one.cell}: {' or '.join(on_day(day, year=True) for _, day in one.ways)}"
+        for one in doubts
     )
     raise DaceError(field, shown, "say whether the day or the month comes first")
 
@@ -235,11 +236,11 @@ def pointed_at(days: Sequence[tuple[int, date]], today: date) -> tuple[tuple[int
     found, alone = [], [day for _, day in days]
     for at, (number, day) in enumerate(days):
         if day > today + timedelta(days=1):
-            found.append((number, f"{_long(day)}, which has not been yet"))
+            found.append((number, f"{on_day(day, year=True)}, which has not been yet"))
         elif today - day > _LONG_AGO:
-            found.append((number, f"{_long(day)}, more than three years back"))
+            found.append((number, f"{on_day(day, year=True)}, more than three years back"))
         elif _out_of_order(alone, at, rises):
-            found.append((number, f"{_long(day)}, out of order"))
+            found.append((number, f"{on_day(day, year=True)}, out of order"))
     return tuple(found)
 
 
@@ -250,7 +251,3 @@ def _out_of_order(days: Sequence[date], at: int, rises: bool) -> bool:
         before, after = after, before
     near = timedelta(days=31)
     return before <= after and (days[at] < before - near or days[at] > after + near)
-
-
-def _long(day: date) -> str:
-    return f"{on_day(day, year=True)}"

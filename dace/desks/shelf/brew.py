@@ -138,6 +138,7 @@ def brew_page(scope: Scope, brew_id: uuid.UUID) -> BrewOut:
         went_in=_went_in(record),
         state=record.state,
         leafy=record.leafy,
+        ripe=round(record.ripe, 3),
         day=math.floor(record.day * 10) / 10,
         started_at=brew.started_at,
         figures=figures(

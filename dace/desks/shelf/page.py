@@ -98,7 +98,7 @@ def _brew(record: BrewRecord) -> ShelfBrewOut:
         day=int(record.day),
         ec_text=f"{shown.ec(likely, 1)} ({shown.ec_span(low, high)})",
         leafy=record.leafy,
-        ready_day=found.ready_day[1],
+        ripe=round(record.ripe, 3),
         ready_text=ready_text(found.ready_day),
         next=due_out(record.steps),
     )

@@ -39,7 +39,7 @@ class DueOut(Out):
 
 
 class ShelfBrewOut(Out):
-    """A brew on its way, with its strength and what is next."""
+    """A brew on its way: strength, what is next; ``ripe`` is 1 once it is likely ready."""
 
     id: uuid.UUID
     name: str
@@ -48,7 +48,7 @@ class ShelfBrewOut(Out):
     day: int
     ec_text: str
     leafy: bool
-    ready_day: float
+    ripe: float
     ready_text: str
     next: list[DueOut]
 
@@ -157,6 +157,7 @@ class BrewOut(Out):
     went_in: list[str]
     state: BrewState
     leafy: bool
+    ripe: float
     day: float
     started_at: datetime
     figures: BrewFiguresOut

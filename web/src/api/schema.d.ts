@@ -4036,6 +4036,8 @@ export interface components {
             name: string;
             /** Readings */
             readings: components["schemas"]["BrewReadingOut"][];
+            /** Ripe */
+            ripe: number;
             /**
              * Started At
              * Format: date-time
@@ -9751,7 +9753,7 @@ export interface components {
         };
         /**
          * ShelfBrewOut
-         * @description A brew on its way, with its strength and what is next.
+         * @description A brew on its way: strength, what is next; ``ripe`` is 1 once it is likely ready.
          */
         ShelfBrewOut: {
             /** Day */
@@ -9771,10 +9773,10 @@ export interface components {
             name: string;
             /** Next */
             next: components["schemas"]["DueOut"][];
-            /** Ready Day */
-            ready_day: number;
             /** Ready Text */
             ready_text: string;
+            /** Ripe */
+            ripe: number;
             /**
              * State
              * @enum {string}

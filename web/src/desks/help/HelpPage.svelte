@@ -4,7 +4,7 @@
   import { PAGES } from './pages';
   import Field from '../../ui/Field.svelte';
   import Cases from './Cases.svelte';
-  import { searched } from './cases';
+  import { searched } from './searching';
   import PracticeCan from './PracticeCan.svelte';
 
   const last = PAGES.length;

@@ -1,4 +1,4 @@
-<!-- What a sign likely is at a stop: the check first, the causes with why, what feeding would do. -->
+<!-- What a sign likely is at a stop: the causes with why, the check to do first, what feeding would do. -->
 <script lang="ts">
   import { ask, client } from '../../api/client';
   import { Write } from '../../app/write.svelte';
@@ -27,8 +27,7 @@
         <li>
           <b>{cause.cause}</b>
           <span class="bar" aria-hidden="true"
-            ><i class:food={cause.kind === 'nutrition'} style:width="{100 * cause.share}%"
-            ></i></span
+            ><i class:food={cause.kind === 'nutrition'} style:--share={cause.share}></i></span
           >
           <span class="share">{percent(cause.share)}</span>
           {#if cause.why.length}
@@ -87,6 +86,10 @@
     font-size: var(--text-m);
   }
 
+  .soft {
+    color: var(--color-text-soft);
+  }
+
   p {
     margin: 0;
     line-height: 1.35;
@@ -116,6 +119,7 @@
 
   .bar i {
     display: block;
+    width: calc(100% * var(--share));
     height: 100%;
     border-radius: 7px;
     background: var(--color-rim);

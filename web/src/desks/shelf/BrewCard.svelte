@@ -12,13 +12,7 @@
 </script>
 
 <ShelfItem href="/shelf/brew?brew={brew.id}" due={due.length > 0}>
-  <JarDrawing
-    share={0.78}
-    kind="vessel"
-    working
-    leafy={brew.leafy}
-    ripe={brew.day / brew.ready_day}
-  />
+  <JarDrawing share={0.78} kind="vessel" working leafy={brew.leafy} ripe={brew.ripe} />
   <span>
     <b>{brew.name}</b>
     <small>{brew.method}, day {brew.day}</small>

@@ -106,7 +106,7 @@
           kind="vessel"
           working={brew.state === 'brewing'}
           leafy={brew.leafy}
-          ripe={brew.day / (brew.figures.ready[1] ?? brew.day)}
+          ripe={brew.ripe}
         />
       </div>
     </div>

@@ -1,10 +1,11 @@
-<!-- All drawings side by side, for whoever draws the next; `make dev` shows it at /drawings.html. -->
+<!-- All drawings side by side, for whoever draws the next; `make dev` shows it at /static/drawings.html. -->
 <script lang="ts">
   import Plate from './Plate.svelte';
   import { LEAVES } from './leaf';
   import type { Grown } from './plant';
   import { SIGNS, signMarks } from './sign';
   import { stageMarks } from './stage';
+  import table from '../../../../dace/core/figures/signs.csv?raw';
 
   const asked = new URLSearchParams(location.search);
   const named = asked.get('names') !== 'no';
@@ -39,12 +40,8 @@
   ];
   const crop = CROPS[asked.get('crop') ?? 'tomato'];
   const of = asked.get('of') ?? 'all';
-  const WHERE = (key: string) =>
-    key.startsWith('old') || ['leaf_roll_low', 'stipple_silver', 'citrus_winter'].includes(key)
-      ? 'old leaves'
-      : key.startsWith('new') || key === 'mid_mottle' || key === 'edge_cup_up'
-        ? 'new leaves'
-        : '';
+  /** Where each sign is seen: the first two cells of the table's rows have no comma. */
+  const places = new Map(table.split('\n').map((row) => row.split(',', 2) as [string, string]));
 </script>
 
 <main>
@@ -52,7 +49,7 @@
     <section>
       {#each SIGNS as key, index (key)}
         <figure>
-          <Plate marks={signMarks({ key, position: WHERE(key) }, crop)} size={120} />
+          <Plate marks={signMarks({ key, position: places.get(key) ?? '' }, crop)} size={120} />
           <figcaption>{named ? key : index + 1}</figcaption>
         </figure>
       {/each}

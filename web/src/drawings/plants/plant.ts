@@ -120,8 +120,6 @@ export interface Shown {
   only?: (age: number) => boolean;
   /** Larger or smaller leaves on the same frame. */
   leaves?: number;
-  stem?: Ink;
-  narrow?: number;
   /** Moves the whole plant sideways. */
   at?: number;
   soil?: boolean;
@@ -131,11 +129,11 @@ const anAge = (age: number): Look => (age >= 0.9 ? 'young' : 'well');
 
 /** Stems and leaves of a plant; what it bears comes on top. */
 export function plantMarks(grown: Grown, shown: Shown = {}): Mark[] {
-  const { size = 1, look = anAge, droop = 0, only = () => true, leaves = 1, narrow = 1 } = shown;
+  const { size = 1, look = anAge, droop = 0, only = () => true, leaves = 1 } = shown;
   const build = BUILDS[grown.habit];
   const foot: Point = [50, build.ground];
   const place = (at: Point): Point => [
-    (shown.at ?? foot[0]) + (at[0] - foot[0]) * size * narrow,
+    (shown.at ?? foot[0]) + (at[0] - foot[0]) * size,
     foot[1] + (at[1] - foot[1]) * size,
   ];
   const soil: Mark[] = shown.soil === false ? [] : [soilMark(build.ground)];
@@ -145,7 +143,7 @@ export function plantMarks(grown: Grown, shown: Shown = {}): Mark[] {
       : [];
   const stems = build.stems.map((stem): Mark => ({
     d: through(stem.map(place)),
-    line: shown.stem ?? 'deep',
+    line: 'deep',
     width: (grown.habit === 'bulb' ? 7 : 3.2) * size,
   }));
   const faces = [...build.spots]
@@ -158,7 +156,7 @@ export function plantMarks(grown: Grown, shown: Shown = {}): Mark[] {
         const soft = grown.leaf === 'strap' ? bent(0.24 * way)([lx, ly]) : ([lx, ly] as Point);
         const at = turn + way * hang;
         const limp = droop > 40 ? 0.5 : 1; // a wilted leaf folds along its middle
-        return placing(px, py, at, big * size * leaves, narrow * limp)(soft);
+        return placing(px, py, at, big * size * leaves, limp)(soft);
       });
       return painted(leaf, look(age), Math.max(big * size * leaves, 0.28));
     });
@@ -214,21 +212,21 @@ export function flowering(
   );
 }
 
-/** A seedling: a stem, two seed leaves and so many of its own. */
+/** A seedling: a stem, two seed leaves, and its first own leaf where it has one. */
 export function seedling(
   grown: Grown,
   how: {
     x: number;
     y: number;
     tall: number;
-    own?: number;
+    own?: boolean;
     lean?: number;
     look?: Look;
     leaf?: number;
     seed?: number;
   },
 ): Mark[] {
-  const { x, y, tall, own = 1, lean = 0, look = 'young', leaf = 1, seed = 1 } = how;
+  const { x, y, tall, own = true, lean = 0, look = 'young', leaf = 1, seed = 1 } = how;
   const grass = grown.leaf === 'strap';
   const top: Point = [x + lean, y - tall];
   const stem: Mark = {
@@ -237,26 +235,21 @@ export function seedling(
     width: 1.8,
   };
   if (grass) {
-    const blades = own > 1 ? [-22, 4, 26] : own === 1 ? [-14, 12] : [4];
+    const blades = own ? [-14, 12] : [4];
     return blades.flatMap((turn) =>
       painted(warped(leafOf('strap'), placing(x, y, turn + lean, (tall / 90) * 1.1)), look, 0.35),
     );
   }
   const low: Point = own ? [x + lean * 0.5, y - tall * 0.62] : top;
-  const pair = seed
-    ? [80, -80].flatMap((turn) =>
-        painted(
-          warped(leafOf('long'), placing(low[0], low[1], turn, 0.13 * seed, 1.3)),
-          look === 'young' ? 'well' : look,
-          0.4,
-        ),
-      )
-    : [];
-  const turns = own > 2 ? [-52, 52, -14, 14] : own === 2 ? [-38, 38] : own === 1 ? [8] : [];
-  const leaves = turns.flatMap((turn) =>
-    painted(warped(leafOf(grown.leaf), placing(top[0], top[1], turn, 0.2 * leaf)), look, 0.36),
+  const pair = [80, -80].flatMap((turn) =>
+    painted(
+      warped(leafOf('long'), placing(low[0], low[1], turn, 0.13 * seed, 1.3)),
+      look === 'young' ? 'well' : look,
+      0.4,
+    ),
   );
-  return [stem, ...pair, ...leaves];
+  const first = warped(leafOf(grown.leaf), placing(top[0], top[1], 8, 0.2 * leaf));
+  return [stem, ...pair, ...(own ? painted(first, look, 0.36) : [])];
 }
 
 /** A tray in cells, its surface at 66. */
@@ -269,22 +262,17 @@ export function trayMarks(): Mark[] {
 }
 
 /** A pot from the side; `cut` shows the inside. */
-export function potMarks(cut = false, top = 42): Mark[] {
-  const body = `M18 ${String(top)}H82L74 94H26Z`;
+export function potMarks(cut = false): Mark[] {
+  const body = 'M18 42H82L74 94H26Z';
   return cut
     ? [
         { d: body, fill: 'soil', line: 'pot', width: 5 },
-        { d: `M14 ${String(top)}H86`, line: 'pot', width: 5 },
+        { d: 'M14 42H86', line: 'pot', width: 5 },
       ]
     : [
         { d: body, fill: 'pot', line: 'line', width: 1.8 },
-        {
-          d: `M12 ${String(top - 4)}H88V${String(top + 8)}H12Z`,
-          fill: 'pot',
-          line: 'line',
-          width: 1.8,
-        },
-        { d: `M16 ${String(top - 4)}H84`, line: 'soil', width: 4 },
+        { d: 'M12 38H88V50H12Z', fill: 'pot', line: 'line', width: 1.8 },
+        { d: 'M16 38H84', line: 'soil', width: 4 },
       ];
 }
 

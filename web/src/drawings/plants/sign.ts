@@ -24,10 +24,10 @@ function one(grown: Grown, look: Look, warp: Warp = (at) => at): Mark[] {
 }
 
 /** The fruit in the middle of the field; `on` adds what is seen, over its outline `d`. */
-function fruit(grown: Grown, on: (d: string, body: Point[]) => Mark[], ripe = 1): Mark[] {
+function fruit(grown: Grown, on: (d: string, body: Point[]) => Mark[]): Mark[] {
   const body = bodyOf(grown.bears);
   const at = { x: 50, y: 52, size: 0.95 };
-  return moved([...fruitMarks(grown.bears, ripe), ...on(through(body, true), body)], at);
+  return moved([...fruitMarks(grown.bears), ...on(through(body, true), body)], at);
 }
 
 const line = (d: string, ink: Ink, width: number): Mark => ({ d, line: ink, width });
@@ -36,7 +36,7 @@ const filled = (d: string, fill: Ink): Mark => ({ d, fill });
 /** Drops of water. */
 function drops(points: readonly Point[], size = 1): Mark[] {
   return points.map(([x, y]) => ({
-    d: `M0-6C4 0 4 5 0 5S-4 0 0-6Z`,
+    d: 'M0-6C4 0 4 5 0 5S-4 0 0-6Z',
     fill: 'water' as Ink,
     line: 'ink' as Ink,
     width: 1,
@@ -67,9 +67,9 @@ function upright(grown: Grown): Grown {
 
 /** Two leaves of a plant, the others as they are when all is well. */
 const lowest =
-  (look: Look, up = 0.05): ((age: number) => Look) =>
+  (look: Look): ((age: number) => Look) =>
   (age) =>
-    age <= up ? look : age >= 0.9 ? 'young' : 'well';
+    age <= 0.05 ? look : age >= 0.9 ? 'young' : 'well';
 
 const newest =
   (look: Look, down = 0.85): ((age: number) => Look) =>
@@ -85,8 +85,8 @@ function cut(grown: Grown, inner: Ink, core: Mark[]): Mark[] {
   ]);
 }
 
-const rim = (size: number): Point[] =>
-  Array.from({ length: size }, (_, n): Point => [18 + (64 * n) / (size - 1), 36 - (n % 2) * 2]);
+/** An uneven edge along the surface of a pot. */
+const CRUST = Array.from({ length: 13 }, (_, n): Point => [18 + (64 * n) / 12, 36 - (n % 2) * 2]);
 
 const DRAWN: Record<string, (grown: Grown) => Mark[]> = {
   old_even_pale: (g) => one(g, 'pale'),
@@ -249,7 +249,7 @@ const DRAWN: Record<string, (grown: Grown) => Mark[]> = {
   seedling_leggy: (g) => [
     ...trayMarks(),
     ...[22, 50, 78].flatMap((x) =>
-      seedling(g, { x, y: 66, tall: 48, lean: 12, own: 1, look: 'pale', leaf: 0.7, seed: 0.8 }),
+      seedling(g, { x, y: 66, tall: 48, lean: 12, look: 'pale', leaf: 0.7, seed: 0.8 }),
     ),
     ...sun(88, 13, 6),
   ],
@@ -261,7 +261,7 @@ const DRAWN: Record<string, (grown: Grown) => Mark[]> = {
   ],
   seedling_stuck: (g) => [
     ...trayMarks(),
-    ...[22, 50, 78].flatMap((x) => seedling(g, { x, y: 66, tall: 9, own: 0, seed: 0.8 })),
+    ...[22, 50, 78].flatMap((x) => seedling(g, { x, y: 66, tall: 9, own: false, seed: 0.8 })),
     line('M34 8H66V40H34ZM34 17H66M42 4v7M58 4v7', 'ink', 2),
     line('M42 24h4M54 24h4M42 32h4M54 32h4', 'ink', 2.4),
   ],
@@ -291,7 +291,7 @@ const DRAWN: Record<string, (grown: Grown) => Mark[]> = {
   ],
   white_crust: () => [
     ...potMarks(),
-    { d: through([...rim(13), [84, 42], [16, 42]], true), fill: 'white', line: 'ink', width: 1.2 },
+    { d: through([...CRUST, [84, 42], [16, 42]], true), fill: 'white', line: 'ink', width: 1.2 },
     { d: 'M13 47H87', line: 'white', width: 4 },
   ], // prettier-ignore
   green_algae: () => [

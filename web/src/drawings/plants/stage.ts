@@ -34,7 +34,9 @@ const NOT_BORNE = new Set<Grown['bears']>(['leaves', 'flower']);
 /** What stands on the plant at a stage. */
 function borne(grown: Grown, stage: string): Mark[] {
   if (buried(grown.bears) || grown.habit === 'head' || grown.habit === 'bulb')
-    return stage === 'flowering' ? flowering(grown, 0.9, 'white') : swelling(grown, stage);
+    return stage === 'flowering'
+      ? [38, 62].flatMap((x) => moved(blossom(12, 'white'), { x, y: 12, size: 0.55 })) // over its leaves
+      : swelling(grown, stage);
   if (stage === 'flowering')
     return grown.bears === 'flower'
       ? moved(blossom(12, 'orange', 'brown'), { x: 50, y: 26, size: 1.4 }).concat(
@@ -96,11 +98,11 @@ export function stageMarks(stage: string, grown: Grown): Mark[] {
       { d: 'M38 84l6-5M66 84l-4-4', line: 'soil', width: 2 },
     ];
   if (stage === 'seedling')
-    return [soilMark(ground), ...seedling(grown, { x: 50, y: ground, tall: 40, own: 1, leaf: 1.5, seed: 1.7 })]; // prettier-ignore
+    return [soilMark(ground), ...seedling(grown, { x: 50, y: ground, tall: 40, leaf: 1.5, seed: 1.7 })]; // prettier-ignore
   const leaves = plantMarks(grown, FRAME[stage] ?? {});
   const under = grown.habit === 'root' || grown.habit === 'bulb';
   const on = borne(grown, stage);
-  const marks = under ? [...on, ...leaves] : [...leaves, ...on];
+  const marks = under && stage !== 'flowering' ? [...on, ...leaves] : [...leaves, ...on];
   const picked = stage === 'harvest' && grown.bears === 'leaves' ? [SCISSORS] : [];
   return [...marks, ...picked, ...(stage === 'harvest' ? BASKET : [])];
 }
