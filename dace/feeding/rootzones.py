@@ -36,6 +36,7 @@ class RootRecord:
     dressings: tuple[Dressing, ...]
     tests: tuple[FieldTest, ...]
     soil: tuple[SoilTest, ...]
+    salt_said: core.SaltSaid | None
 
 
 def root_zone(scope: Scope, garden: Garden, fill_id: uuid.UUID) -> RootRecord:
@@ -79,6 +80,7 @@ def root_zones(
             kept.dressings.get(fill.pk, ()),
             kept.tests.get(fill.subject_id, ()),
             kept.soil.get(fill.pk, ()),
+            _salt_said(kept.tests.get(fill.subject_id, ()), zone),
         )
         for fill, one, (_, samples) in zip(chosen, followed, told, strict=True)
     )
@@ -231,6 +233,16 @@ def _tested(rows: Sequence[SoilTest], fill: Fill, today: date) -> tuple[core.Tes
             read = core.read_soil_test(row.values, row.unit, fill.soil)
             days.setdefault(max(row.tested_on, fill.filled_on), {}).update(read.mg_l)
     return tuple(core.Tested(on, tuple(found.items())) for on, found in days.items())
+
+
+def _salt_said(rows: Sequence[FieldTest], zone: ZoneInfo) -> core.SaltSaid | None:
+    """The newest word of salt that was seen."""
+    said = [row for row in rows if row.kind == FieldTest.Kind.SALT]
+    if not said:
+        return None
+    newest = said[-1]
+    on = newest.taken_at.astimezone(zone).date()
+    return core.SaltSaid(on, _hour(newest.taken_at, zone), newest.word)
 
 
 def _felt(row: FieldTest, zone: ZoneInfo) -> core.Felt:

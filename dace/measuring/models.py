@@ -6,6 +6,7 @@ from typing import Self
 
 from django.db import models
 
+from dace.core.api import SALT_WORDS
 from dace.households.changes import tracked
 from dace.households.models import Kept, KeptQuerySet, Usable
 from dace.households.scope import Scope
@@ -77,7 +78,7 @@ class Reading(Kept):
 
 @tracked
 class FieldTest(Kept):
-    """What else is measured by a place: acidity, a nitrate strip [mg/L], moisture by feel."""
+    """What else is told of a place: acidity, a nitrate strip [mg/L], moisture, salt seen."""
 
     class Kind(models.TextChoices):
         """What was tested."""
@@ -85,6 +86,7 @@ class FieldTest(Kept):
         PH = "ph", "pH"
         NITRATE = "nitrate", "nitrate strip"
         MOISTURE = "moisture", "moisture by feel"
+        SALT = "salt", "salt"
 
     subject = models.ForeignKey(Subject, on_delete=models.PROTECT, related_name="tests")
     kind = models.CharField(max_length=10, choices=Kind.choices)
@@ -99,6 +101,8 @@ class FieldTest(Kept):
         ]
 
     def __str__(self) -> str:
+        if self.kind == self.Kind.SALT:
+            return SALT_WORDS[self.word]
         return f"{self.get_kind_display()} {self.word or f'{self.value:g}'}"
 
 

@@ -11,6 +11,7 @@ from django.db import transaction
 from dace.core.api import (
     FEELS,
     NEVER_CALIBRATED_DAYS,
+    SALT_WORDS,
     DaceError,
     PenReading,
     at_clock,
@@ -26,6 +27,7 @@ from dace.measuring.models import FieldTest, Pen, Reading, Subject
 
 _AHEAD = timedelta(minutes=5)
 _MOST_POTS = 50
+_WORDS = {FieldTest.Kind.MOISTURE.value: tuple(FEELS), FieldTest.Kind.SALT.value: tuple(SALT_WORDS)}
 _SPANS = {FieldTest.Kind.PH: (2.0, 11.0), FieldTest.Kind.NITRATE: (0.0, 2000.0)}
 
 
@@ -111,7 +113,7 @@ def pen_days(pen: Pen, now: datetime) -> float:
 
 @dataclass(frozen=True)
 class NewFieldTest:
-    """A pH, a nitrate strip [mg/L], or how moist it feels: dry, moist or wet."""
+    """A pH, a nitrate strip [mg/L]; or a word of how moist it feels or what is seen of salt."""
 
     id: uuid.UUID
     subject_id: uuid.UUID
@@ -137,9 +139,10 @@ def log_test(scope: Scope, new: NewFieldTest) -> FieldTest:
         return repeat
     if new.kind not in FieldTest.Kind.values:
         raise DaceError("kind", f"“{new.kind}”", f"one of {', '.join(FieldTest.Kind.values)}")
-    if new.kind == FieldTest.Kind.MOISTURE:
-        if new.word not in FEELS:
-            raise DaceError("word", f"“{new.word}”", f"one of {', '.join(FEELS)} would do")
+    words = _WORDS.get(new.kind)
+    if words is not None:
+        if new.word not in words:
+            raise DaceError("word", f"“{new.word}”", f"one of {', '.join(words)} would do")
     else:
         low, high = _SPANS[FieldTest.Kind(new.kind)]
         if new.value is None or not low < new.value <= high:
@@ -150,8 +153,8 @@ def log_test(scope: Scope, new: NewFieldTest) -> FieldTest:
             **new_row(scope, new.id),
             subject=Subject.objects.fetch(scope, new.subject_id, "subject_id"),
             kind=new.kind,
-            value=None if new.kind == FieldTest.Kind.MOISTURE else new.value,
-            word=new.word if new.kind == FieldTest.Kind.MOISTURE else "",
+            value=None if words else new.value,
+            word=new.word if words else "",
             taken_at=past_instant(scope, new.taken_at, "taken_at"),
         )
         draft.summary = str(row)

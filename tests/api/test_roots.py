@@ -108,6 +108,25 @@ class Roots(WeirYardCase):
         self.assertIn("2 L from the rain butt", self.fill()["records"][0]["text"])
         self.assert_refused(self.plain("a drop"), 422, "litres")
 
+    def test_far_too_much_poured_leads_to_the_flush_and_undone_to_what_was(self):
+        def wanted():
+            stops = self.asking.get("/api/path").json()["stops"]
+            return next(s for s in stops if s["name"] == "Quay tub 3")["spots"][0]["verdict"]
+
+        before = wanted()
+        self.assertNotEqual(before["kind"], "flush")
+        subject = self.at["Quay tub 3"]["subject_id"]
+        body = {"id": new_id(), "subject_id": subject, "kind": "salt", "word": "too_much"}
+        self.assert_refused(
+            self.asking.post("/api/field-tests", body | {"word": "brine"}), 422, "word"
+        )
+        self.assertEqual(self.asking.post("/api/field-tests", body).status_code, 201)
+        found = wanted()
+        self.assertEqual((found["kind"], found["flush"]["read_after"]), ("flush", 1))
+        self.assertIn("You poured far too much", found["reason"])
+        self.asking.post("/api/undo")
+        self.assertEqual(wanted()["headline"], before["headline"])
+
     def test_pots_pens_tests_and_harvests_are_kept(self):
         self.assertEqual(self.read(2.1, pots=3, pen_id=str(key("yard pen"))).status_code, 201)
         self.assert_refused(self.read(2.1, pots=0), 422, "pots")

@@ -104,6 +104,9 @@ class Story(BrowserCase):
         expect(self.page.get_by_role("status")).to_contain_text("6 L on Quay tub 3")
         self.at_the_bench("Quay tub 3")
         expect(self.page.get_by_role("heading", level=1)).to_contain_text("waits till")
+        self.press("Poured too much")  # and the flush follows in one press
+        expect(self.page.get_by_role("heading", level=1)).to_contain_text("flush first")
+        expect(self.page.get_by_text("You poured far too much").first).to_be_visible()
 
     def test_what_is_left_in_the_can_goes_to_the_next_stop(self):
         self.at_tub_2()

@@ -33,6 +33,8 @@ _MEALS = 2  # half of what a pot takes at most counts as all of it
 _SLOW = ("soil_first",)
 DRESSED_FOR_DAYS = 28
 """So long a dressing feeds."""
+SAID_FOR_DAYS = 14
+"""So long it holds what somebody said of salt."""
 
 
 @dataclass(frozen=True)
@@ -161,6 +163,21 @@ class Facts:
             return True
         moment = (self.flushed.on, self.flushed.hour)
         return self.read is not None and (self.read.sample.on, self.read.sample.hour) > moment
+
+    @property
+    def salt_lately_said(self) -> bool:
+        """Whether what was said of salt still holds: a fortnight."""
+        said = self.stop.salt_said
+        return said is not None and (self.today - said.on).days < SAID_FOR_DAYS
+
+    @property
+    def said_salty(self) -> bool:
+        """Whether salt was seen, or far too much poured, and nothing washed it out since."""
+        said = self.stop.salt_said
+        if said is None or not self.salt_lately_said or said.word == "clean":
+            return False
+        gone = self.flushed
+        return gone is None or (gone.on, gone.hour) < (said.on, said.hour)
 
     @property
     def waits_to_be_read(self) -> bool:

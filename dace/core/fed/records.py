@@ -94,6 +94,23 @@ class MixedCan:
     water: str
 
 
+SALT_WORDS = {
+    "crust": "white crust or burnt edges",
+    "clean": "no crust, no burnt edges",
+    "too_much": "far too much was poured",
+}
+"""What is said of salt about the roots without a pen."""
+
+
+@dataclass(frozen=True)
+class SaltSaid:
+    """The newest word of ``SALT_WORDS`` that somebody said of a stop, on a day at an hour."""
+
+    on: date
+    hour: float
+    word: str
+
+
 @dataclass(frozen=True)
 class Stop:
     """A fill with something growing, followed up to today.
@@ -103,7 +120,7 @@ class Stop:
     ``strength`` is how many times the typical wish somebody wants it fed at. ``mixed`` is a
     can that stands mixed for it today. ``evenings`` are the days of the week, Monday 0, on
     which it is fed; any where there are none. ``away`` are spans in which nobody feeds, from
-    a day up to and with another.
+    a day up to and with another. ``salt_said`` is what was seen of its salt.
     """
 
     key: str
@@ -122,6 +139,7 @@ class Stop:
     mixed: MixedCan | None = None
     evenings: frozenset[int] = frozenset()
     away: tuple[tuple[date, date], ...] = ()
+    salt_said: SaltSaid | None = None
 
 
 @dataclass(frozen=True)
@@ -255,11 +273,12 @@ class After:
 class Question:
     """Something to look at first: ``what`` asks, ``mark`` is that in three words.
 
-    ``about`` is ``stage`` (of ``planting``), ``drain`` (read it) or ``again`` (read it again).
+    ``about`` is ``stage`` (of ``planting``), ``drain`` (read it), ``again`` (read it again) or
+    ``crust`` (seen or not).
     ``yes`` and ``no`` are the keys of stages that an answer in one press confirms.
     """
 
-    about: Literal["stage", "drain", "again"]
+    about: Literal["stage", "drain", "again", "crust"]
     what: str
     mark: str
     after: tuple[After, ...]

@@ -47,7 +47,9 @@ class Flush:
         return self.each_l * (1 if self.read_after else self.goes)
 
 
-def flush(found: Followed, water_mg_l: Nine, target: float | None = None) -> Flush | None:
+def flush(
+    found: Followed, water_mg_l: Nine, target: float | None = None, anyway: bool = False
+) -> Flush | None:
     """Plan a flush; None where there is nothing to flush out.
 
     Parameters
@@ -58,6 +60,8 @@ def flush(found: Followed, water_mg_l: Nine, target: float | None = None) -> Flu
         The water to flush with, in the order of ``CHARGED``.
     target : float or None
         What the drain should read then [mS/cm]; None takes well inside the comfort band.
+    anyway : bool
+        Whether two goes are poured also where the sums know of no salt: somebody saw it.
 
     Returns
     -------
@@ -85,7 +89,7 @@ def flush(found: Followed, water_mg_l: Nine, target: float | None = None) -> Flu
             f"water of {ceiling:.1f} mS/cm",
             f"below {target:.1f}, as rain has",
         )
-    if found.now[1] <= target:
+    if found.now[1] <= target and not anyway:
         return None
     full_l = bucket.full[0]
     lacking = _lacking(found)
@@ -93,7 +97,8 @@ def flush(found: Followed, water_mg_l: Nine, target: float | None = None) -> Flu
     room = np.maximum(target / per_drain - water_ec, 1e-3)
     often = passes(np.maximum(1.0, (now - water_ec) / room)) / mixing
     through = judgement("flush_goes_far").range.typ * full_l * often
-    drawn = np.minimum(lacking + through, _MOST_TIMES_FULL * full_l)
+    least = _UNREAD_GOES * _GO * full_l if anyway else 0.0
+    drawn = np.clip(lacking + through, least, _MOST_TIMES_FULL * full_l)
     low, likely, high = (float(v) for v in np.quantile(drawn, [0.1, 0.5, 0.9]))
     likely = max(likely, _LEAST_L)
     full = float(np.median(bucket.full))

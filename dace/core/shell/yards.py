@@ -7,6 +7,7 @@ from datetime import date
 from dace.core.api import (
     AS_NEEDED,
     RHYTHM_WORDS,
+    SALT_WORDS,
     SHELTERS,
     Begun,
     Crop,
@@ -17,6 +18,7 @@ from dace.core.api import (
     NamedWater,
     Outlook,
     RootZone,
+    SaltSaid,
     Shelter,
     Source,
     Stop,
@@ -260,6 +262,7 @@ class _Told:
             left_out=day_of(row["left_out"], "stops.left_out") if row.get("left_out") else None,
             strength=_strength(row),
             evenings=self.evenings,
+            salt_said=_salt_said(row.get("salt_said")),
         )
 
     def _read_test(self) -> TestedSoil | None:
@@ -281,6 +284,14 @@ class _Told:
         on = self.row["soil_test"].get("on")
         day = self.filled if on is None else day_of(on, "soil_test.on")
         return (Tested(max(self.filled, min(day, self.days.today)), self.tested.mg_l),)
+
+
+def _salt_said(told: object) -> SaltSaid | None:
+    if not isinstance(told, dict):
+        return None
+    word = choice(told, "word", tuple(SALT_WORDS), "")
+    hour = number(told.get("hour", 12), "stops.salt_said.hour")
+    return SaltSaid(day_of(told.get("on"), "stops.salt_said.on"), hour, word)
 
 
 def _strength(row: Json) -> float:

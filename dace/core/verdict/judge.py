@@ -279,7 +279,7 @@ def _plain(facts: Facts, decided: Decided, yard: Yard) -> tuple[Flush | None, Na
         if decided.kind == "flush":
             try:
                 water = charged_water(softest.ions)
-                plan = flush(facts.stop.followed, water)
+                plan = flush(facts.stop.followed, water, anyway=facts.said_salty)
                 if plan is not None and not yard.pen:
                     plan = unread(plan, facts.stop.followed, water)
             except DaceError:

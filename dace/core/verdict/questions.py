@@ -38,6 +38,15 @@ def unread() -> Question:
     return Question("drain", "Read the run-off as you go: never read", "", ())
 
 
+def salt_question(facts: Facts, pen: bool) -> Question | None:
+    """Whether salt is seen, where no pen reads it: beside a feed, once a fortnight at most."""
+    if facts.band is None or pen or facts.salt_lately_said or facts.after_flush:
+        return None
+    if facts.stop.followed.now[1] < judgement("crust_asked_from").range.typ * facts.band.high:
+        return None
+    return Question("crust", "White crust on the rim, or burnt edges?", "look: crust?", ())
+
+
 def long_unseen(facts: Facts, grows: Grows) -> bool:
     """Whether nobody confirmed its stage for much longer than it usually lasts."""
     stage = grows.clock.stage
@@ -65,6 +74,8 @@ def of_several(about: str, mark: str) -> str:
     >>> of_several("stage", "look: flower?"), of_several("drain", "")
     ('Flower yet?', 'Read the run-off')
     """
+    if about == "crust":
+        return "White crust, or burnt edges?"
     if about != "stage":
         return "Read the run-off" + (" again" if about == "again" else "")
     said = mark.removeprefix("look: ").removesuffix("?")

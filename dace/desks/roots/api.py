@@ -45,7 +45,7 @@ class LogsIn(Schema):
 
 
 class FieldTestIn(Schema):
-    """A pH, a nitrate strip [mg/L], or moisture by feel."""
+    """A pH, a nitrate strip [mg/L], moisture by feel, or what is seen of salt."""
 
     id: uuid.UUID
     subject_id: uuid.UUID
@@ -102,7 +102,7 @@ def every_watering(request: Any, fill_id: uuid.UUID, payload: LogsIn) -> Written
 
 @router.post("/field-tests", response={201: WrittenOut}, operation_id="log_field_test")
 def field_test(request: Any, payload: FieldTestIn) -> Any:
-    """Write a pH, a nitrate strip or the feel of it down."""
+    """Write a pH, a nitrate strip, the feel of it or what is seen of salt down."""
     return 201, written(request.auth, log_test(request.auth, NewFieldTest(**payload.dict())).pk)
 
 

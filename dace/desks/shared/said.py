@@ -32,6 +32,8 @@ def spray_words(row: Spray) -> str:
 def test_words(row: FieldTest) -> str:
     """``pH 6.8``, ``nitrate strip 40 mg/L`` or ``moisture by feel: dry``."""
     kind = row.get_kind_display()
+    if row.kind == FieldTest.Kind.SALT:
+        return core.SALT_WORDS[row.word]
     if row.kind == FieldTest.Kind.MOISTURE:
         return f"{kind}: {row.word}"
     unit = " mg/L" if row.kind == FieldTest.Kind.NITRATE else ""

@@ -163,6 +163,28 @@ class Salt(unittest.TestCase):
         self.assertEqual(fed["kind"], "feed")
         self.assertLessEqual(fed["mg_l"]["N"], 90)  # the first after it at most the typical wish
 
+    def test_without_a_pen_salt_is_seen_or_too_much_was_poured(self):
+        """Asked beside a feed; a yes is two goes, and it holds till it is washed out."""
+        near = [row | {"ec_ms_cm": 2.2} for row in pot()["poured"]]
+        bare = pot(poured=near, readings=[])
+        asked = one(bare, pen=False)
+        self.assertEqual((asked["kind"], asked["look"]["about"]), ("feed", "crust"))
+        for word in ("crust", "too_much"):
+            salty = bare | {"salt_said": {"on": "2026-07-14", "word": word}}
+            found = one(salty, pen=False)
+            self.assertEqual((found["kind"], found["flush"]["read_after"]), ("flush", 0))
+            # of the 18 L or so that it holds two goes are up to two thirds
+            self.assertTrue(6 < found["litres"] <= 2 / 3 * 20, found["litres"])
+            go = {"on": "2026-07-14", "hour": 19, "litres": found["litres"], "ec_ms_cm": 0.06}
+            washed = [*near, go | {"feed": False, "flush": True}]
+            self.assertNotEqual(one(salty | {"poured": washed}, pen=False)["kind"], "flush")
+        clean = one(bare | {"salt_said": {"on": "2026-07-02", "word": "clean"}}, pen=False)
+        self.assertEqual((clean["kind"], clean["look"]), ("feed", None))
+        long_ago = {"salt_said": {"on": "2026-06-30", "word": "clean"}}
+        self.assertEqual(one(bare | long_ago, pen=False)["look"]["about"], "crust")
+        with self.assertRaises(DaceError):
+            one(bare | {"salt_said": {"on": "2026-07-14", "word": "snow"}})
+
     def test_nobody_waits_long_for_a_reading(self):
         go = {"on": "2026-07-09", "litres": 6, "ec_ms_cm": 0.06, "feed": False}
         read = [{"on": "2026-07-08", "value": 3.6}]

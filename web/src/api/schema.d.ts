@@ -707,7 +707,7 @@ export interface paths {
         put?: never;
         /**
          * Field Test
-         * @description Write a pH, a nitrate strip or the feel of it down.
+         * @description Write a pH, a nitrate strip, the feel of it or what is seen of salt down.
          */
         post: operations["log_field_test"];
         delete?: never;
@@ -4940,7 +4940,7 @@ export interface components {
         };
         /**
          * FieldTestIn
-         * @description A pH, a nitrate strip [mg/L], or moisture by feel.
+         * @description A pH, a nitrate strip [mg/L], moisture by feel, or what is seen of salt.
          */
         FieldTestIn: {
             /**

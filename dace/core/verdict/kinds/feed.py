@@ -9,7 +9,7 @@ from dace.core.fed.facts import Facts
 from dace.core.fed.records import Verdict
 from dace.core.verdict.case import Case, Decided
 from dace.core.verdict.kinds.given import Given
-from dace.core.verdict.questions import unread
+from dace.core.verdict.questions import salt_question, unread
 from dace.core.verdict.words import number_word
 from dace.core.words import shown
 
@@ -22,12 +22,13 @@ class Feed(Given):
     event, does = "feed", "Feed"
 
     def when(self, case: Case) -> Decided | None:
-        """As wanted; where the drain was never read, reading it is asked beside it."""
+        """As wanted; beside it, reading the drain or a look for salt is asked."""
         found, facts = super().when(case), case.facts
         if found is None or found.question is not None or facts.in_bed or facts.in_tray:
             return found
-        never = case.pen and facts.read is None
-        return replace(found, question=unread()) if never else found
+        if case.pen and facts.read is None:
+            return replace(found, question=unread())
+        return replace(found, question=salt_question(facts, case.pen))
 
     def headline(self, facts: Facts, found: Verdict, why: str) -> str:
         """Which can."""

@@ -14,6 +14,10 @@ from dace.core.verdict.words import number_word
 from dace.core.words import shown
 
 _LIKELY = 0.5
+_SAID = {
+    "crust": "White crust or burnt edges: salt has gathered",
+    "too_much": "You poured far too much",
+}
 _CAUSED_WITHIN_DAYS, _AGAIN_DAYS = 42, 14
 
 
@@ -42,11 +46,12 @@ class AgainstSalt(VerdictKind):
 
     def reason(self, facts: Facts, decided: Decided) -> str:
         """What the drain reads beside what is liked there, and what likely made it so."""
-        if facts.band is None or facts.over <= _LIKELY:
+        if facts.said_salty or facts.band is None or facts.over <= _LIKELY:
             return super().reason(facts, decided)
         likely = facts.stop.followed.now[1]
         band = f"{facts.band.whose} likes {shown.ec_span(facts.band.low, facts.band.high)}"
-        said = [f"The run-off reads about {shown.ec(likely, 1)}; {band}.", self.cause(facts)]
+        reads = "would read" if facts.read is None else "reads"
+        said = [f"The run-off {reads} about {shown.ec(likely, 1)}; {band}.", self.cause(facts)]
         return " ".join(one for one in said if one)
 
     def cause(self, facts: Facts) -> str:
@@ -64,6 +69,9 @@ def _too_salty(facts: Facts, pen: bool) -> tuple[str, str] | None:
         return None
     if pen and facts.waits_to_be_read:
         return "water", "It was flushed; read the run-off before the next feed"
+    if facts.said_salty and facts.stop.salt_said is not None:
+        kind = "water" if facts.in_bed else "flush"
+        return kind, _SAID[facts.stop.salt_said.word]
     if facts.surprise and facts.over <= _LIKELY:
         return None
     why = f"There is more salt about the roots than {facts.band.whose} likes"

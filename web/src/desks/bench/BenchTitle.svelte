@@ -1,6 +1,8 @@
 <script lang="ts">
   import { volume } from '../../app/measures';
   import { garden } from '../../app/garden.svelte';
+  import { saySalt } from '../../app/saySalt';
+  import { Write } from '../../app/write.svelte';
   import Button from '../../ui/Button.svelte';
   import { dateInWords } from '../../ui/time';
   import type { Bench } from './bench.svelte';
@@ -13,11 +15,22 @@
     onlook: () => void;
   }
   const { bench, mixing, onlook }: Props = $props();
+  const LATELY_MS = 2 * 24 * 3600 * 1000;
   const stand = $derived(garden.stand);
   const verdict = $derived(garden.verdict);
   const title = $derived(
     stand && verdict ? `${stand.spot}: ${verdict.mark}` : (bench.jar?.name ?? 'The Bench'),
   );
+  const write = new Write();
+
+  /** Whether a feed of the last days can have been the one too many. */
+  const justFed = $derived.by(() => {
+    const at = garden.stop?.fed_at;
+    const now = garden.path?.now;
+    return !!at && !!now && Date.parse(now) - Date.parse(at) < LATELY_MS;
+  });
+
+  const tooMuch = () => garden.spot && saySalt(write, garden.spot.subject_id, 'too_much');
 </script>
 
 <svelte:head><title>{title} · Dace</title></svelte:head>
@@ -32,6 +45,11 @@
       <div class="links">
         {#if !verdict?.question || verdict.question.about !== 'stage'}
           <Button writes look="quiet" onclick={onlook}>I see a change</Button>
+        {/if}
+        {#if justFed && garden.spot && garden.verdict?.kind !== 'flush'}
+          <Button writes look="quiet" disabled={write.busy} onclick={tooMuch}>
+            Poured too much
+          </Button>
         {/if}
         <a href="/place{garden.search}">What the roots say</a>
       </div>

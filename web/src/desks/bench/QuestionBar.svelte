@@ -2,6 +2,7 @@
   import { ask, client, type Schemas } from '../../api/client';
   import { garden } from '../../app/garden.svelte';
   import { keys } from '../../app/keys.svelte';
+  import { saySalt } from '../../app/saySalt';
   import { Write } from '../../app/write.svelte';
   import Button from '../../ui/Button.svelte';
   import StagePlate from '../../drawings/plants/StagePlate.svelte';
@@ -45,6 +46,13 @@
       <Button writes disabled={write.busy} onclick={() => see(question.no)}>Not yet</Button>
     {/if}
     <Button writes look="quiet" onclick={onlook}>Something else</Button>
+  {:else if question.about === 'crust'}
+    <Button writes disabled={write.busy} onclick={() => saySalt(write, subjectId, 'crust')}>
+      Yes
+    </Button>
+    <Button writes disabled={write.busy} onclick={() => saySalt(write, subjectId, 'clean')}>
+      No
+    </Button>
   {:else}
     <Button writes onclick={() => keys.read(subjectId)}>Write down a reading</Button>
   {/if}

@@ -3,12 +3,17 @@
   import { ask, client, type Schemas } from '../../api/client';
   import { garden } from '../../app/garden.svelte';
   import { goTo, keys } from '../../app/keys.svelte';
+  import { saySalt, type SaltWord } from '../../app/saySalt';
   import { Write } from '../../app/write.svelte';
   import Button from '../../ui/Button.svelte';
   import StagePlate from '../../drawings/plants/StagePlate.svelte';
   import Message from '../../ui/Message.svelte';
 
   type Look = Schemas['RoundLookOut'];
+  const SALT: [SaltWord, string][] = [
+    ['crust', 'Yes'],
+    ['clean', 'No'],
+  ];
   const { asked }: { asked: Schemas['RoundAskOut'] } = $props();
   const write = new Write();
   const first = $derived(asked.looks.some((look) => look.first));
@@ -62,6 +67,16 @@
           <Button writes look="quiet" onclick={() => further(look)}>
             Other<span class="unseen">, {look.name}</span>
           </Button>
+        {:else if asked.about === 'crust'}
+          {#each SALT as [word, said] (word)}
+            <Button
+              writes
+              disabled={write.busy}
+              onclick={() => saySalt(write, look.subject_id, word)}
+            >
+              {said}<span class="unseen">, {look.name}</span>
+            </Button>
+          {/each}
         {:else}
           <Button writes onclick={() => keys.read(look.subject_id)}>
             Read<span class="unseen">{` it, ${look.name}`}</span>
