@@ -5,7 +5,6 @@ from __future__ import annotations
 import uuid
 from dataclasses import dataclass
 from datetime import timedelta
-from threading import Lock
 
 from dace.core import api as core
 from dace.core.api import CanToMix, Event, Plan
@@ -15,7 +14,6 @@ from dace.households.scope import Scope
 from dace.households.version import Newest, Version, version_of
 
 WEEKS = 20
-_one_at_a_time = Lock()
 
 
 @dataclass(frozen=True)
@@ -42,27 +40,16 @@ class Planned:
 
 
 def planned(scope: Scope) -> Planned:
-    """The plan as it stands now; queries as for the verdicts."""
-    version = version_of(scope)
-    found = judged(scope)
-    with _one_at_a_time:
-        return _worked_out(version, found)
+    """The plan as it stands now; worked out once for a state of things."""
+    return _worked_out(version_of(scope))
 
 
 @Newest
-def _known(version: Version) -> dict[str, Planned]:
-    return {}
-
-
-def _worked_out(version: Version, found: Judged) -> Planned:
-    kept = _known(version)
-    if "plan" not in kept:
-        plan = None
-        if found.yard is not None:
-            verdicts = [one.verdict for one in found.stops]
-            plan = core.make_plan(found.yard, WEEKS, verdicts)
-        kept["plan"] = Planned(found, plan)
-    return kept["plan"]
+def _worked_out(version: Version) -> Planned:
+    found = judged(version.scope)
+    if found.yard is None:
+        return Planned(found, None)
+    return Planned(found, core.make_plan(found.yard, WEEKS, [one.verdict for one in found.stops]))
 
 
 def event_id(household: uuid.UUID, event: Event) -> uuid.UUID:

@@ -6,7 +6,6 @@ import uuid
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
 from datetime import date
-from threading import Lock
 
 from dace.core import api as core
 from dace.core.api import CanToMix, Grows, NamedWater, Stop, Verdict, Vessel, Yard
@@ -34,8 +33,6 @@ from dace.households.version import Newest, Version, version_of
 from dace.measuring.models import Pen
 from dace.shelf.reads import compositions_now, source_of
 from dace.shelf.straining import sources_to_come
-
-_one_at_a_time = Lock()
 
 
 @dataclass(frozen=True)
@@ -78,9 +75,7 @@ def judged(scope: Scope) -> Judged:
 
     Some thirty queries where the household has changed since, one where it has not.
     """
-    version = version_of(scope)
-    with _one_at_a_time:  # several pages ask at once after each write
-        return _worked_out(version)
+    return _worked_out(version_of(scope))
 
 
 def verdict_of(scope: Scope, fill_id: uuid.UUID) -> Verdict | None:
@@ -184,6 +179,7 @@ def _stop(
         area_m2=record.fill.area_m2,
         ph=record.fill.ph,
         tested_high=_tested_high(record),
+        salt_said=record.salt_said,
     )
 
 

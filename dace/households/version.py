@@ -6,7 +6,7 @@ import uuid
 from collections import OrderedDict
 from collections.abc import Callable, Mapping
 from dataclasses import dataclass, field
-from threading import Lock
+from threading import Lock, RLock
 from typing import Any, Generic, TypeVar
 
 import reversion
@@ -60,23 +60,32 @@ class Newest(Generic[T]):
     """What was worked out of the newest versions of a household; older ones go at once.
 
     Two of each, since somebody may still be reading the last one; of so many households, those
-    that were asked for last.
+    that were asked for last. Several pages ask at once after each write: of one household the
+    first works it out and the others wait for it, while other households go on.
     """
 
     def __init__(self, work_out: Callable[[Version], T]) -> None:
         self._work_out = work_out
         self._kept: OrderedDict[uuid.UUID, tuple[tuple[int, int, T], ...]] = OrderedDict()
         self._lock = Lock()
+        self._at_work = tuple(RLock() for _ in range(_HOUSEHOLDS))
         _every.append(self)
 
     def __call__(self, version: Version) -> T:
         """As it was worked out before, or worked out now."""
-        for change_id, quarter, value in self._touched(version):
-            if (change_id, quarter) == (version.change_id, version.quarter):
+        for value in self._known(version):
+            return value
+        with self._at_work[hash(version.household_id) % _HOUSEHOLDS]:
+            for value in self._known(version):
                 return value
-        value = self._work_out(version)
-        self._touched(version, (version.change_id, version.quarter, value))
+            value = self._work_out(version)
+            self._touched(version, (version.change_id, version.quarter, value))
         return value
+
+    def _known(self, version: Version) -> list[T]:
+        """What was worked out of it; nothing where it was not, or is forgotten."""
+        asked = (version.change_id, version.quarter)
+        return [value for *of, value in self._touched(version) if tuple(of) == asked]
 
     def _touched(
         self, version: Version, *found: tuple[int, int, T]

@@ -132,6 +132,11 @@ class ToCome(WeirYardCase):
             self.assertEqual(entry.decoded("dtstart").isoformat(), event["on"])
             self.assertIn(event["name"], str(entry["summary"]))
         self.assertEqual(Calendar.from_ical(read.to_ical()).to_ical(), read.to_ical())
+        ringing = [one.decoded("dtstart") for one in entries if one.walk("VALARM")]
+        planned = {event["on"] for event in plan.values()}
+        # each evening once, at five; what is only to come rings for nobody
+        self.assertEqual(sorted(on.isoformat() for on in ringing), sorted(planned))
+        self.assertEqual(read.walk("VALARM")[0]["trigger"].dt.total_seconds(), 17 * 3600)
 
     def test_its_private_address_works_without_a_session_till_it_is_revoked(self):
         address = self.asking.post("/api/calendar").json()["address"].split("testserver")[1]

@@ -17,3 +17,12 @@ class Compressing(WeirYardCase):
         self.assertEqual(told, plain.json())
         self.assertIn("Accept-Encoding", squeezed["Vary"])
         self.assertIn("no-store", squeezed["Cache-Control"])
+
+    def test_what_the_asker_has_already_is_not_sent_again(self):
+        client = self.asking.client
+        first = client.get("/api/shelf")
+        again = client.get("/api/shelf", headers={"If-None-Match": first["ETag"]})
+        self.assertEqual((again.status_code, again.content), (304, b""))
+        other = client.get("/api/setup", headers={"If-None-Match": first["ETag"]})
+        self.assertEqual(other.status_code, 200)
+        self.assertEqual(first["Cache-Control"], "no-store")

@@ -67,6 +67,22 @@ test('an answer from before stands in where there is no connection', async () =>
   await expect(get('/api/never-read')).rejects.toThrow();
 });
 
+test('what still stands does not come over the line again, for nobody else', async () => {
+  const asked: (string | null)[] = [];
+  fetching = away.fetching((request) => {
+    const tag = request.headers.get('If-None-Match');
+    asked.push(tag);
+    if (tag === '"nine"') return Promise.resolve(new Response(null, { status: 304 }));
+    const headers = { 'Content-Type': 'application/json', ETag: '"nine"' };
+    return Promise.resolve(new Response('{"stops":9}', { headers }));
+  });
+  for (let turn = 0; turn < 2; turn++)
+    expect(await (await get('/api/shelf')).json()).toEqual({ stops: 9 });
+  await away.signedIn('Rook, Back step', NOW);
+  await get('/api/shelf');
+  expect(asked).toEqual([null, '"nine"', null]);
+});
+
 test('a server that dies in the middle of its answer gave none', async () => {
   there = () => json({ stops: 9 });
   await get('/api/path');

@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { isQuiet, reminderOf } from '../src/desks/round/remind.svelte';
+import { isEvening, reminderOf } from '../src/desks/round/remind.svelte';
 import {
   blocksOf,
   placesOf,
@@ -81,16 +81,9 @@ test('a tick that is refused is none', async () => {
   ]);
 });
 
-test('nobody is reminded at night, nor of nothing', () => {
-  expect([6, 7, 12, 20, 21, 23, 0].map(isQuiet)).toEqual([
-    true,
-    false,
-    false,
-    false,
-    true,
-    true,
-    true,
-  ]);
+test('one is reminded of an evening, and never of nothing', () => {
+  const hours = [0, 7, 15, 16, 20, 21, 23];
+  expect(hours.filter(isEvening)).toEqual([16, 20]);
   expect(reminderOf({ title: 'Two cans today', left: 3 })).toBe('Two cans today: 3 to go.');
   expect(reminderOf({ title: 'Nothing to feed today', left: 0 })).toBe('');
 });

@@ -5,7 +5,7 @@ from __future__ import annotations
 import uuid
 from datetime import date, timedelta
 
-from icalendar import Calendar
+from icalendar import Alarm, Calendar
 from icalendar import Event as Entry
 
 from dace.core.api import Event, kind_of
@@ -18,11 +18,11 @@ from dace.garden.services import today
 from dace.households.scope import Scope
 
 CONTENT_TYPE = "text/calendar; charset=utf-8"
-_ONE_DAY = timedelta(days=1)
+_ONE_DAY, _EVENING = timedelta(days=1), timedelta(hours=17)
 
 
 def calendar_of(scope: Scope) -> bytes:
-    """Today's events and those to come, all day long each.
+    """Today's events and those to come, all day long each; an evening's first rings at five.
 
     References
     ----------
@@ -34,11 +34,24 @@ def calendar_of(scope: Scope) -> bytes:
     whole.add("version", "2.0")
     whole.add("method", "PUBLISH")
     whole.add("x-wr-calname", f"Feeding {garden.name}")
+    ringing: set[date] = set()
     for event in (*found.today(), *found.ahead()):
-        whole.add_component(_entry(scope, event, stop_name(found.stops[event.stop])))
+        entry = _entry(scope, event, stop_name(found.stops[event.stop]))
+        if event.on not in ringing:
+            entry.add_component(_rings())
+            ringing.add(event.on)
+        whole.add_component(entry)
     for row in to_come(scope, found.judged, today(scope, garden)):
         whole.add_component(_besides(scope, row))
     return bytes(whole.to_ical())
+
+
+def _rings() -> Alarm:
+    alarm = Alarm()
+    alarm.add("action", "DISPLAY")
+    alarm.add("description", "Tonight's round")
+    alarm.add("trigger", _EVENING)
+    return alarm
 
 
 def _entry(scope: Scope, event: Event, name: str) -> Entry:

@@ -52,6 +52,8 @@ MIDDLEWARE = [
     "dace.project.compressing.Compressed",
     "dace.project.watching.Watched",
     "dace.project.errors.InOurForm",
+    # before no-store is said, which is for disks: a page may hold an answer while it is open
+    "django.middleware.http.ConditionalGetMiddleware",
     "dace.desks.shared.at_home.MeasuresEnd",
     "django.contrib.sessions.middleware.SessionMiddleware",
     "dace.households.sessions.RenewSessions",

@@ -15,7 +15,8 @@ const TRIES_MS = 10_000;
 const ASKED = new Set(['/api/bench/preview']);
 const NOT_KEPT = /^\/api\/(pulse|export|recipes-file|notebook-file|series|photos\/|openapi)/;
 const [TAKEN, UNSENT, GONE] = [202, 502, 504];
-const [NOBODY, NO_TOKEN] = [401, 403];
+const [NOBODY, NO_TOKEN, SAME] = [401, 403, 304];
+const HELD = 60;
 const SESSION = '/api/session';
 const AHEAD = 'dace-ahead';
 
@@ -38,6 +39,7 @@ class Away {
   onsent: () => Promise<void> = () => Promise.resolve();
   /** Who is signed in, for which garden. */
   who = '';
+  private held = new Map<string, { tag: string; body: string; headers: Headers }>();
   private timer: ReturnType<typeof setInterval> | undefined;
   private send: Send = (request) => fetch(request);
   /** The token of this page, and a fresh one where it is no more. */
@@ -52,6 +54,7 @@ class Away {
    */
   async signedIn(who: string, now: string, named = who): Promise<void> {
     const before = this.who;
+    if (before !== who) this.held.clear();
     this.who = who;
     if (!this.off) localStorage.setItem(AHEAD, String(new Date(now).getTime() - Date.now()));
     if (before !== who) {
@@ -64,6 +67,7 @@ class Away {
   /** Somebody signs out: what was done and not sent waits for them here, unread by others. */
   async leave(): Promise<void> {
     this.who = '';
+    this.held.clear();
     await clearAnswers();
     await this.look();
   }
@@ -71,6 +75,7 @@ class Away {
   /** Nothing stays on this device. */
   async forget(): Promise<void> {
     this.who = '';
+    this.held.clear();
     [this.waiting, this.others] = [[], 0];
     await clearShed();
   }
@@ -90,8 +95,14 @@ class Away {
         return this.keep(request, path, text);
       }
       const whose = this.who;
+      const held = request.method === 'GET' ? this.held.get(path) : undefined;
+      if (held) request.headers.set('If-None-Match', held.tag);
       try {
         const reply = await send(request);
+        if (held && reply.status === SAME) {
+          this.reached();
+          return new Response(held.body, { headers: held.headers });
+        }
         if (reply.status === UNSENT || reply.status === GONE) throw new TypeError('no server');
         this.reached();
         const said = reply.headers.get('Content-Type') ?? '';
@@ -100,6 +111,7 @@ class Away {
         const body = await reply.text();
         const key = keyOf(request.method, path, text);
         void this.remember(key, pathname === SESSION ? '' : whose, body).catch(() => undefined);
+        if (request.method === 'GET') this.hold(path, whose, reply.headers, body);
         return new Response(body, { status: reply.status, headers: reply.headers });
       } catch (failure) {
         if (failure instanceof DOMException && failure.name === 'AbortError') throw failure;
@@ -185,6 +197,16 @@ class Away {
     await this.look();
     const id = (JSON.parse(body || '{}') as Body).id ?? null;
     return inJson({ id, change_id: null, summary: `Waits to be sent. ${words}` }, TAKEN);
+  }
+
+  /** While the page is open: the next time only whether it still stands comes over the line. */
+  private hold(path: string, whose: string, headers: Headers, body: string): void {
+    const tag = headers.get('ETag');
+    this.held.delete(path);
+    if (!tag || whose !== this.who) return;
+    this.held.set(path, { tag, body, headers });
+    const oldest = this.held.keys().next();
+    if (this.held.size > HELD && !oldest.done) this.held.delete(oldest.value);
   }
 
   private async remember(key: string, who: string, body: string): Promise<void> {

@@ -1,9 +1,9 @@
 <!-- Reminders by the browser: off until they are asked for. -->
 <script lang="ts">
   import Button from '../../ui/Button.svelte';
-  import { QUIET, remind } from './remind.svelte';
+  import { remind } from './remind.svelte';
 
-  const title = `Once a day while Dace is open in the background; never from ${QUIET.from}:00 to ${QUIET.to}:00`;
+  const title = 'Once an evening on which something is due, while Dace is open in the background';
 </script>
 
 {#if remind.possible}

@@ -3,18 +3,18 @@ import type { Schemas } from '../../api/client';
 const STORED = 'dace.remind';
 const TOLD = 'dace.reminded';
 const LOOKS_MS = 20 * 60_000;
-/** Nobody is reminded in these hours of the night. */
-export const QUIET = { from: 21, to: 7 } as const;
+/** A round is for the evening: nobody is reminded before it, nor at night. */
+const EVENING = { from: 16, to: 21 } as const;
 
-/** Whether an hour of the day is one of the quiet ones. */
-export const isQuiet = (hour: number): boolean => hour >= QUIET.from || hour < QUIET.to;
+/** Whether an hour of the day is one in which a round may be spoken of. */
+export const isEvening = (hour: number): boolean => hour >= EVENING.from && hour < EVENING.to;
 
 /** What is said of a round; nothing where there is nothing to do. */
 export function reminderOf(round: Pick<Schemas['RoundOut'], 'title' | 'left'>): string {
   return round.left > 0 ? `${round.title}: ${round.left} to go.` : '';
 }
 
-/** The browser's own notifications of today's round: once a day, off until they are asked for. */
+/** The browser's own notifications of today's round: once an evening, off until they are asked for. */
 class Remind {
   on = $state(localStorage.getItem(STORED) === 'on');
   refused = $state(false);
@@ -35,7 +35,7 @@ class Remind {
   /** Look at the round now and then while the page is in the background; ends when called. */
   watch(read: () => Promise<Schemas['RoundOut'] | null>): () => void {
     const look = async () => {
-      if (!this.on || !document.hidden || isQuiet(new Date().getHours())) return;
+      if (!this.on || !document.hidden || !isEvening(new Date().getHours())) return;
       const round = await read();
       if (round) this.told(round);
     };
@@ -43,10 +43,11 @@ class Remind {
     return () => clearInterval(timer);
   }
 
-  /** The round was read: say once a day what there is to do, never in quiet hours. */
+  /** The round was read: say once an evening what there is to do. */
   told(round: Schemas['RoundOut'], hour = new Date().getHours()): void {
     const words = reminderOf(round);
-    if (!this.on || !words || isQuiet(hour) || localStorage.getItem(TOLD) === round.today) return;
+    if (!this.on || !words || !isEvening(hour)) return;
+    if (localStorage.getItem(TOLD) === round.today) return;
     if (!document.hidden) return; // whoever looks at it needs no reminder
     localStorage.setItem(TOLD, round.today);
     new Notification('Dace', { body: words, tag: 'dace-round' });
