@@ -334,7 +334,7 @@ from dace.core.words.days import ago, at_clock, day_words, on_day
 from dace.core.words.harmless import FORMULA, harmless
 from dace.core.words.listing import listed
 from dace.core.words.loosely import cans_told, likeliest, times_told
-from dace.core.words.numbers import NUMBER, completed, plain, read_number
+from dace.core.words.numbers import NUMBER, as_decimal, completed, plain, read_number
 from dace.core.words.quantities import (
     FAMILIES,
     family_words,
@@ -603,6 +603,7 @@ __all__ = [
     "amount_kg",
     "amount_words",
     "answer",
+    "as_decimal",
     "as_paste",
     "as_pour_through",
     "at_clock",

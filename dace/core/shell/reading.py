@@ -9,6 +9,7 @@ from datetime import timedelta
 from dace.core.api import (
     NUMBER,
     DaceError,
+    as_decimal,
     family_words,
     parse_strength,
     plain,
@@ -33,6 +34,8 @@ _UNITS = {
 }  # fmt: skip
 _DAYS = {"hour": 1 / 24, "day": 1.0, "week": 7.0, "fortnight": 14.0, "month": 30.4, "year": 365.25}
 _TIMES = {"twice": 2.0, "once": 1.0, "three times": 3.0}
+_MEASURED = ("amount", "volume", "temperature", "conductivity", "length")
+_LEAST_MS_CM, _MOST_MS_CM = 0.002, 200.0  # rain and brine: what drains lies between
 _VESSELS = ("can", "watering can")
 _BY_NAME = (*_VESSELS, "scoop", "cap", "syringe", "jug")
 
@@ -43,12 +46,21 @@ def read(given: Json) -> Json:
     >>> [one["value"] for one in read({"text": "1:12", "as": "strength"})["readings"]]
     [76.92307692307692, 83.33333333333333]
     """
-    told = text(given, "text")
-    found = _READERS[choice(given, "as", tuple(_READERS), "amount")](told, given)
+    told, kind = text(given, "text"), choice(given, "as", tuple(_READERS), "amount")
+    found = _READERS[kind](told, given)
+    found += [one for one in _with_a_point(told, kind, given) if one not in found]
+    if kind == "conductivity":
+        found = [one for one in found if _LEAST_MS_CM < float(one[0]) < _MOST_MS_CM] or found
     return {
         "readings": [{"value": v, "unit": unit, "words": words} for v, unit, words in found],
         "doubt": _doubt(told, found) if len(found) > 1 else None,
     }
+
+
+def _with_a_point(told: str, kind: str, given: Json) -> list[Reading]:
+    """What ``1,500`` is where the comma is a decimal point; strengths ask that themselves."""
+    other = as_decimal(told) if kind in _MEASURED and measures_in(given) != "us" else None
+    return _READERS[kind](other, given) if other else []
 
 
 def _doubt(told: str, found: list[Reading]) -> str:

@@ -46,6 +46,14 @@ class Read(SimpleTestCase):
             doubt, "“1:12” may be 1 + 12, thirteen parts in all or 1 in 12, which is 1 + 11."
         )
 
+    def test_a_comma_may_be_a_point_where_that_can_be(self):
+        self.assert_read("1,500 mL", "amount", 1500.0, 1.5, measures="metric")
+        self.assert_read("1,500 mL", "amount", 1500.0, measures="us")
+        self.assert_read("1,500 L", "volume", 1500.0, 1.5, measures="metric")
+        # no drain of a pot conducts 1500 mS/cm, nor 1.5 µS/cm
+        self.assert_read("1,500", "conductivity", 1.5)
+        self.assert_read("1,500 uS/cm", "conductivity", 1.5)
+
     def test_a_measure_that_is_owned_is_read_by_its_name(self):
         self.assert_read("3 scoops", "amount", 21.0, owned=["7 mL scoop", "1 tsp"])
         with self.assertRaises(DaceError):
