@@ -17,6 +17,7 @@ from dace.desks.shared.at_home import AtHome
 from dace.desks.shared.out import Out
 from dace.desks.shared.upload import file_body, sent_file
 from dace.exchange.bringing import bring_in
+from dace.exchange.nightcheck import last_night
 from dace.exchange.packing import pack
 from dace.exchange.recipes import recipes_file, take_recipes
 from dace.exchange.unpacking import opened
@@ -93,3 +94,20 @@ def take_in(request: Any) -> Any:
     with opened(BytesIO(data)) as package:
         brought = bring_in(request.auth, package)
     return 201, BroughtOut(title=package.title, rows=brought.rows, photos=brought.photos)
+
+
+class SelfCheckOut(Out):
+    """What Dace found wrong when it looked itself over at night; ``at`` is empty before that."""
+
+    at: str
+    wrong: list[str]
+
+
+@router.get("/self-check", response=SelfCheckOut, operation_id="self_check")
+def self_check(request: Any) -> SelfCheckOut:
+    """Whether database, copies, photos and disk were well last night."""
+    require_owner(request.auth)
+    night = last_night()
+    if night is None:
+        return SelfCheckOut(at="", wrong=[])
+    return SelfCheckOut(at=night.at, wrong=list(night.wrong))

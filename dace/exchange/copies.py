@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import logging
+import shutil
 from collections.abc import Iterable
 from datetime import date, datetime, timedelta
 from pathlib import Path
@@ -12,6 +13,7 @@ from django.db import DatabaseError, connection
 from django.utils import timezone
 
 from dace.core.api import DaceError
+from dace.exchange import nightcheck
 from dace.exchange.backups import copy_database
 from dace.households import visits, waits
 
@@ -72,12 +74,51 @@ def nightly(today: date) -> Path | None:
     if to.exists():
         return None
     copy_database(to)
+    _thin(here, today)
+    return to
+
+
+def _thin(here: Path, today: date) -> None:
     days = _days(here)
     kept = to_keep(days, today)
     for day, path in days.items():
         if day not in kept:
             path.unlink()
+
+
+def second(copy: Path, today: date) -> Path | None:
+    """The same copy in the second place, where one is named; older ones go there as here.
+
+    Raises
+    ------
+    OSError
+        If the place is not there, or has no room.
+    """
+    if not settings.DACE_COPIES:
+        return None
+    there = Path(settings.DACE_COPIES)
+    beside, to = there / f".{copy.name}.part", there / copy.name
+    try:
+        shutil.copyfile(copy, beside)
+        beside.chmod(0o600)
+        beside.replace(to)
+    finally:
+        beside.unlink(missing_ok=True)
+    _thin(there, today)
     return to
+
+
+def _looked_over(made: Path, today: date) -> None:
+    """The copy goes to its second place, and Dace looks at itself."""
+    copies = [made]
+    try:
+        elsewhere = second(made, today)
+        copies += [elsewhere] if elsewhere else []
+    except OSError as error:
+        _log.error("no copy in %s: %s", settings.DACE_COPIES, error)
+        copies.append(Path(settings.DACE_COPIES) / made.name)
+    for wrong in nightcheck.check(timezone.now(), tuple(copies)).wrong:
+        _log.error("checked at night: %s", wrong)
 
 
 def _days(here: Path) -> dict[date, Path]:
@@ -121,6 +162,7 @@ def keep_up() -> None:
         made = nightly(today)
         if made is not None:
             _log.info("copied to %s", made)
+            _looked_over(made, today)
             if not unsure:
                 waits.tidy()
     except DaceError as error:

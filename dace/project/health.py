@@ -14,6 +14,7 @@ from django.db import DEFAULT_DB_ALIAS, connections
 from django.db.migrations.executor import MigrationExecutor
 
 from dace import __version__
+from dace.exchange.nightcheck import last_night
 
 _ROOM_BYTES = 20_000_000
 _WAITS_S = 0.3
@@ -73,4 +74,6 @@ def report() -> dict[str, Any]:
     """Whether it is well, what is wrong, and the versions of what it runs on."""
     wrong = trouble()
     versions = {"dace": __version__, "django": django.__version__, "sqlite": sqlite3.sqlite_version}
-    return {"ok": not wrong, "trouble": wrong, "versions": versions}
+    night = last_night()
+    found = None if night is None else {"at": night.at, "wrong": list(night.wrong)}
+    return {"ok": not wrong, "trouble": wrong, "night": found, "versions": versions}

@@ -35,6 +35,7 @@ READS = {
     "/api/session": (5, 5),
     "/api/pulse": (5, 5),
     "/api/doors": (8, 8),
+    "/api/self-check": (5, 5),
     "/api/doses/{dose}": (8, 12),
     "/api/looks/{look}": (6, 8),
     "/api/harvests/{harvest}": (6, 8),

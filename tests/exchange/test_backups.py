@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import shutil
 import sqlite3
 import tarfile
 import tempfile
@@ -14,12 +15,16 @@ from unittest import mock
 from django.core.management import CommandError, call_command
 from django.db import OperationalError, connection
 from django.test import SimpleTestCase, TransactionTestCase, override_settings
+from django.utils import timezone
 
 from dace.core.api import DaceError
 from dace.demo import weir_yard
+from dace.exchange import nightcheck
 from dace.exchange.backups import back_up, copy_database, held, restore
 from dace.exchange.copies import keep_up, nightly, to_keep
 from dace.exchange.sound import check_sound
+from dace.notebook.models import Photo
+from dace.notebook.pictures import where
 from tests.gardens import nothing, stand_in
 
 
@@ -199,6 +204,40 @@ class Backups(TransactionTestCase):
             ):
                 keep_up()
             self.assertIn("no copy was made", told.output[0])
+
+    def test_what_is_wrong_is_found_the_same_night(self):
+        files = [where(*one, "large") for one in Photo.objects.values_list("household_id", "pk")]
+        for file in files:
+            file.parent.mkdir(exist_ok=True)
+            file.write_bytes(b"pixels")
+        copy = nightly(date(2026, 11, 26))
+        well = nightcheck.check(timezone.now(), (copy,))
+        self.assertEqual(well.wrong, ())
+        self.assertEqual(nightcheck.last_night(), well)
+        data = bytearray(copy.read_bytes())
+        data[8192:16384] = b"\xff" * 8192
+        copy.write_bytes(data)
+        with mock.patch("shutil.disk_usage", return_value=mock.Mock(free=1_000_000)):
+            told = nightcheck.check(timezone.now(), (copy, self.folder / "gone.sqlite3")).wrong
+        self.assertEqual(len(told), 3, told)
+        self.assertIn("The copy 2026-11-26.sqlite3: a damaged database", told[0])
+        self.assertIn("No such file", told[1])
+        self.assertEqual(told[2], "The disk has 1 MB left.")
+        self.assertEqual(nightcheck.check(timezone.now(), ()).wrong[0][:17], "There is no copy ")
+
+    def test_a_second_place_has_the_copies_too_and_is_missed_where_it_is_gone(self):
+        there = self.folder / "stick"
+        there.mkdir()
+        with override_settings(DACE_COPIES=str(there)):
+            keep_up()
+            (made,) = there.iterdir()
+            self.assertEqual(rows(made), rows(self.folder / "copies" / made.name))
+            shutil.rmtree(there)
+            (self.folder / "copies" / made.name).unlink()
+            with self.assertLogs("dace.copies", "ERROR"):
+                keep_up()
+            self.assertTrue((self.folder / "copies" / made.name).is_file())
+            self.assertIn("No such file", " ".join(nightcheck.last_night().wrong))
 
     def test_one_copy_a_night_and_the_old_ones_go(self):
         today = date(2026, 11, 26)

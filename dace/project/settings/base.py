@@ -13,6 +13,7 @@ ROOT = Path(__file__).resolve().parents[3]
 DATA = environment.folder("DACE_DATA", ROOT / "var")
 
 DACE_PHOTOS = DATA / "photos"
+DACE_COPIES = environment.text("DACE_COPIES")
 
 DEBUG = False
 ALLOWED_HOSTS = environment.names("DACE_HOSTS", "127.0.0.1,localhost")

@@ -2544,6 +2544,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/self-check": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Self Check
+         * @description Whether database, copies, photos and disk were well last night.
+         */
+        get: operations["self_check"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/series": {
         parameters: {
             query?: never;
@@ -9619,6 +9639,16 @@ export interface components {
             id: string;
         };
         /**
+         * SelfCheckOut
+         * @description What Dace found wrong when it looked itself over at night; ``at`` is empty before that.
+         */
+        SelfCheckOut: {
+            /** At */
+            at: string;
+            /** Wrong */
+            wrong: string[];
+        };
+        /**
          * SeriesIn
          * @description Whose readings a file holds, and the order of its dates where they do not tell.
          */
@@ -16427,6 +16457,38 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SeasonOut"];
+                };
+            };
+            400: components["responses"]["E400"];
+            401: components["responses"]["E401"];
+            403: components["responses"]["E403"];
+            404: components["responses"]["E404"];
+            405: components["responses"]["E405"];
+            409: components["responses"]["E409"];
+            413: components["responses"]["E413"];
+            415: components["responses"]["E415"];
+            422: components["responses"]["E422"];
+            429: components["responses"]["E429"];
+            500: components["responses"]["E500"];
+            503: components["responses"]["E503"];
+        };
+    };
+    self_check: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SelfCheckOut"];
                 };
             };
             400: components["responses"]["E400"];

@@ -11,6 +11,7 @@
   import AccountSection from './AccountSection.svelte';
   import type { Setup } from './forms';
   import Section from './Section.svelte';
+  import SelfCheck from './SelfCheck.svelte';
 
   interface Props {
     setup: Setup;
@@ -79,7 +80,10 @@
   {/if}
   <Message problem={invited.problem ?? problem} />
 </Section>
-{#if !session.info?.is_demo}<AccountSection />{/if}
+{#if !session.info?.is_demo}
+  <AccountSection />
+  {#if session.owner}<SelfCheck />{/if}
+{/if}
 
 <style>
   ul {

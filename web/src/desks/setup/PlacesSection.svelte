@@ -68,7 +68,7 @@
     return [
       ...(at > 0 ? [{ label: 'Up', act: () => shift(place, -1) }] : []),
       ...(at < setup.places.length - 1 ? [{ label: 'Down', act: () => shift(place, 1) }] : []),
-      { label: 'Plant', act: () => desk.edit(plantingForm(choices, fillsOf(place))) },
+      { label: 'Plant', act: () => plant(place.id) },
       { label: 'Edit', act: () => desk.edit(placeForm(choices, ids), placeAnswers(place)) },
       {
         label: 'Add pots',
@@ -104,7 +104,18 @@
     ];
   }
 
-  const add = () => desk.edit(placeForm(choices, { place: newId(), fill: newId() }));
+  /** What grows in a place; one crop after another. */
+  function plant(placeId: string) {
+    const place = setup.places.find((one) => one.id === placeId);
+    const next = { label: 'Another crop there', act: () => plant(placeId) };
+    if (place) desk.edit(plantingForm(choices, fillsOf(place)), undefined, next);
+  }
+
+  function add() {
+    const ids = { place: newId(), fill: newId() };
+    const next = { label: 'What grows in it?', act: () => plant(ids.place) };
+    desk.edit(placeForm(choices, ids), undefined, next);
+  }
 </script>
 
 <Section

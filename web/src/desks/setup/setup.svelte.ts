@@ -1,6 +1,7 @@
 import { ask, client, useSeen, type Reply, type Schemas } from '../../api/client';
 import { Resource } from '../../app/resource.svelte';
 import { steps } from '../../app/steps.svelte';
+import type { Next } from '../../app/undo.svelte';
 import { Write } from '../../app/write.svelte';
 import type { Choices, Setup } from './forms';
 import type { Answers, Form } from './questions';
@@ -9,6 +10,8 @@ import type { Answers, Form } from './questions';
 export interface Editing {
   form: Form;
   given?: Answers;
+  /** What usually comes after it, offered beside its undo. */
+  next?: Next;
 }
 
 /** The set-up desk: all that is kept, and what is being written. */
@@ -32,10 +35,10 @@ export class SetupDesk {
     ]);
   }
 
-  edit(form: Form, given?: Answers): void {
+  edit(form: Form, given?: Answers, next?: Next): void {
     this.write.begin();
     this.seen = this.setup?.edition ?? null;
-    this.editing = { form, given };
+    this.editing = { form, given, next };
     steps.go(0);
   }
 
@@ -48,7 +51,7 @@ export class SetupDesk {
   /** Write the answers of a form, `over` another hand's if need be; what is wrong, or null. */
   async keep(form: Form, answers: Answers, over = false) {
     useSeen(over ? null : this.seen);
-    const written = await this.write.send(() => form.save(answers));
+    const written = await this.write.send(() => form.save(answers), this.editing?.next);
     useSeen(null);
     this.written = written?.change_id ?? null;
     return this.write.problem;
