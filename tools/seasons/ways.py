@@ -120,6 +120,7 @@ class _Asked:
     pen: bool
     rhythm: str
     brews: bool = False
+    bottle: bool = False
 
     def __post_init__(self) -> None:
         self.poured: list[list[Json]] = [[] for _ in range(self.field.count)]
@@ -153,8 +154,8 @@ class _Asked:
         jars = [{"name": "tomato feed", "jar": _JAR}, {"name": "crystals", "jar": _CRYSTALS}]
         if field.kind == "bed":
             jars.append({"name": "pellets", "jar": _PELLETS})
-        if self.brews:
-            jars = [*jars[:1], *_brewed()]
+        if self.brews or self.bottle:
+            jars = [*jars[:1], *(_brewed() if self.brews else ())]
         asked = np.flatnonzero(which)
         for first in range(0, len(asked), _STOPS):
             some = asked[first : first + _STOPS]
@@ -227,14 +228,15 @@ def dace(
     rhythm: str = "",
     evenings: tuple[int, ...] = (),
     brews: bool = False,
+    bottle: bool = False,
 ) -> Iterator[Array]:
     """What the verdicts say, with the drain of pots read once a fortnight and after a flush.
 
     Pots are asked of every second day, or on ``evenings`` by the day of the week; beds once a
     week, trays whenever they are watered. A ``rhythm`` is set, or left to Dace;
-    with ``brews`` three of them and one bottle stand on the shelf.
+    with ``brews`` three of them and one bottle stand on the shelf, with ``bottle`` that alone.
     """
-    asked = _Asked(field, pen and field.kind == "pot", rhythm, brews)
+    asked = _Asked(field, pen and field.kind == "pot", rhythm, brews, bottle)
     every = np.ones(field.count, dtype=bool)
     for day in range(field.length):
         if asked.pen and day % _READ_EVERY == 3:

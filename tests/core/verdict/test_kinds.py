@@ -94,7 +94,7 @@ class Feed(unittest.TestCase):
         usual = one(pot(), jars=[FRUITING])["mg_l"]["N"]
         rising = one(pot(readings=[{"on": "2026-07-13", "value": 2.5}] * 2), jars=[FRUITING])
         self.assertEqual(rising["kind"], "feed")
-        # strength x (1.15 - drain/top)/.3, a quarter at least; the top of a chilli is 2.8
+        # strength x (1.35 - drain/top)/.45, a quarter at least; the top of a chilli is 2.6
         self.assertLess(rising["mg_l"]["N"], 0.9 * usual)
         self.assertEqual(rising["bound_by"], "the salt that was read there")
 
