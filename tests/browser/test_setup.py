@@ -247,10 +247,13 @@ class ByMany(BrowserCase):
         self.press("Add a place")
         self.page.get_by_label("What do you call it?").fill("Door pail")
         self.page.get_by_label("How large is it?").fill("12 L")
+        self.press("Next")
+        self.press("Next")
         self.press("Write it down")
         self.press("What grows in it?")  # and then the next crop
         sheet = self.page.get_by_role("dialog", name="What grows there?")
         sheet.get_by_label("Crop").select_option("basil")
+        sheet.get_by_role("button", name="Next").click()
         self.press("Write it down")
         expect(self.page.get_by_role("group", name="Door pail")).to_contain_text("basil")
         expect(self.page.get_by_role("button", name="Another crop there")).to_be_visible()

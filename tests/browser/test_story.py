@@ -11,6 +11,23 @@ VIEWS = ("/notebook", "/round", "/shelf", "/season", "/setup", "/trials", "/sign
 LEVELS = """() => [...document.querySelectorAll('h1, h2, h3, h4, h5, h6')]
   .filter((one) => one.offsetParent).map((one) => Number(one.tagName[1]))"""
 
+# WCAG 1.4.12: with letters, words, lines and paragraphs so far apart no text is cut off
+SPACED = """() => {
+  const style = new CSSStyleSheet();
+  style.replaceSync(`* { line-height: 1.5 !important; letter-spacing: .12em !important;
+    word-spacing: .16em !important } p { margin-bottom: 2em !important }`);
+  document.adoptedStyleSheets = [...document.adoptedStyleSheets, style];
+  const cut = (one) => {
+    const { overflowX, overflowY } = getComputedStyle(one);
+    const hides = (way) => way === 'hidden' || way === 'clip';
+    return one.offsetWidth > 1 && ((hides(overflowX) && one.scrollWidth > one.clientWidth + 1) ||
+      (hides(overflowY) && one.scrollHeight > one.clientHeight + 1));
+  };
+  const told = (one) => [...one.childNodes].some((n) => n.nodeType === 3 && n.data.trim());
+  return [...document.querySelectorAll('body *:not(svg *)')]
+    .filter((one) => one.offsetParent && told(one) && cut(one)).map((one) => one.textContent);
+}"""
+
 
 class Story(BrowserCase):
     def at_tub_2(self):
@@ -204,6 +221,11 @@ class Views(BrowserCase):
                 self.assertEqual([pair for pair in steps if pair[1] > pair[0] + 1], [])
                 wide = self.page.evaluate("document.documentElement.scrollWidth")
                 self.assertLessEqual(wide, self.viewport["width"])
+                self.assertEqual(self.page.evaluate(SPACED), [])
+                wide = self.page.evaluate("document.documentElement.scrollWidth")
+                self.assertLessEqual(wide, self.viewport["width"])
+        self.page.goto(self.live_server_url)
+        expect(self.page.locator("#desk h1")).to_be_visible()
         self.page.keyboard.press("r")
         expect(self.page.get_by_role("dialog")).to_be_visible()
         self.assert_axe_finds_nothing_grave()

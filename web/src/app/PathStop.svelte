@@ -28,9 +28,11 @@
 >
   <svg class="way" width="34" height="62" viewBox="0 0 34 62" aria-hidden="true">
     <path
-      d="M{17 + swing(index - 1) / 2 + swing(index) / 2} -6
+      d="M{17 + swing(index - 1) / 2 + swing(index) / 2} -16
+         V-6
          Q{17 + swing(index) * 2} 16 {17 + swing(index)} 31
-         T{17 + swing(index) / 2 + swing(index + 1) / 2} 68"
+         T{17 + swing(index) / 2 + swing(index + 1) / 2} 68
+         V78"
     />
     <circle cx={17 + swing(index)} cy="31" r={stop.id === garden.stop?.id ? 8 : 6} />
   </svg>
@@ -51,7 +53,7 @@
     align-items: center;
     width: 100%;
     min-height: 62px;
-    padding: 0 var(--space-2) 0 0;
+    padding: var(--space-1) var(--space-2) var(--space-1) 0;
     border: 0;
     border-radius: var(--radius) 0 0 var(--radius);
     background: none;
@@ -66,6 +68,7 @@
 
   .way {
     flex: none;
+    margin-block: calc(-1 * var(--space-1));
     overflow: visible;
   }
 
@@ -111,9 +114,7 @@
 
   .words .line {
     display: block;
-    overflow: hidden;
-    text-overflow: ellipsis;
-    white-space: nowrap;
+    overflow-wrap: anywhere;
   }
 
   @media (width <= 1000px) {

@@ -49,7 +49,7 @@
   header {
     display: grid;
     grid-area: top;
-    grid-template-columns: 220px 1fr auto;
+    grid-template-columns: 220px auto minmax(0, 1fr);
     align-items: center;
     padding: 0 var(--space-6) 0 0;
   }
@@ -106,8 +106,10 @@
 
   .side {
     display: flex;
-    gap: var(--space-2);
+    flex-wrap: wrap;
+    gap: 0 var(--space-2);
     align-items: center;
+    justify-content: flex-end;
   }
 
   .setup {
@@ -145,7 +147,7 @@
 
   @media (width <= 1340px) {
     header {
-      grid-template-columns: minmax(max-content, 220px) 1fr auto;
+      grid-template-columns: minmax(max-content, 220px) auto minmax(0, 1fr);
       gap: var(--space-2);
       padding-right: var(--space-3);
     }

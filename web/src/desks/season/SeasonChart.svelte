@@ -150,9 +150,7 @@
   .name b,
   .name span {
     display: block;
-    overflow: hidden;
-    text-overflow: ellipsis;
-    white-space: nowrap;
+    overflow-wrap: anywhere;
   }
 
   .name span {
