@@ -3,7 +3,7 @@ import { garden } from '../src/app/garden.svelte';
 import type { Choices, Setup } from '../src/desks/setup/forms';
 import { jarAnswers, waterAnswers } from '../src/desks/setup/given';
 import { jarForm } from '../src/desks/setup/jarForms';
-import { moveForm } from '../src/desks/setup/moveForms';
+import { mendForm, moveForm } from '../src/desks/setup/moveForms';
 import { plantingForm } from '../src/desks/setup/plantingForm';
 import {
   notNumbers,
@@ -75,6 +75,7 @@ beforeEach(async () => {
     'PUT /api/pens/p': WRITTEN,
     'PUT /api/garden': WRITTEN,
     'POST /api/plantings': WRITTEN,
+    'PUT /api/plantings/p': WRITTEN,
     'POST /api/stands/s/move': WRITTEN,
   });
   await garden.load();
@@ -286,6 +287,21 @@ test('all of them move unless fewer are said', async () => {
   expect(await sent(form, {})).toMatchObject({ count: 4, fill_id: 'bed' });
   const wrong = await form.save({ count: 'most' });
   expect(wrong.problem?.field).toBe('count');
+});
+
+test('what has an own name can be called otherwise, and loses it with its kind', async () => {
+  const stand = {
+    planting_id: 'p',
+    crop_key: 'zinnia',
+    called: 'Dahlia',
+    counted: '2 Dahlia',
+    started_on: '2026-05-01',
+  } as Setup['places'][number]['stands'][number];
+  const form = mendForm(stand, CROPS);
+  expect(asks(form.steps({}))).toContain('called');
+  expect(await sent(form, { crop: 'zinnia', called: ' Oca ' })).toMatchObject({ called: 'Oca' });
+  expect(await sent(form, { crop: 'tomato', called: 'Oca' })).toMatchObject({ called: '' });
+  expect(asks(mendForm({ ...stand, called: '' }, CROPS).steps({}))).not.toContain('called');
 });
 
 const METHODS = {

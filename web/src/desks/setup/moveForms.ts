@@ -77,13 +77,17 @@ export function mendForm(stand: Stand, choices: Choices): Form {
             options: cropOptions(choices),
             usual: stand.crop_key,
           },
+          ...(stand.called
+            ? [{ key: 'called', label: 'What do you call it?', usual: stand.called }]
+            : []),
           { key: 'started_on', label: 'Sown or planted on', kind: 'date', usual: stand.started_on },
         ],
       },
     ],
     save: async (answers) => {
       const crop = answers.crop ?? '';
-      const called = crop === stand.crop_key ? stand.called : '';
+      // an own name stays with the kind of plant that it was given to
+      const called = crop === stand.crop_key ? answers.called?.trim() || stand.called : '';
       const body = { crop, called, started_on: answers.started_on ?? '' };
       const params = { path: { planting_id: stand.planting_id } };
       return ask(client.PUT('/api/plantings/{planting_id}', { params, body }));
