@@ -13,7 +13,7 @@ from datetime import datetime
 from pathlib import Path
 
 from django.conf import settings
-from django.db import connections
+from django.db import DatabaseError, connections
 
 from dace.core.api import DaceError
 from dace.exchange.sound import check_sound
@@ -76,7 +76,7 @@ def _wrong(copies: tuple[Path, ...]) -> Iterator[str]:
     for look in looks:
         try:
             said = look()
-        except (OSError, sqlite3.DatabaseError) as error:
+        except (OSError, sqlite3.DatabaseError, DatabaseError) as error:
             said = f"Dace could not look: {getattr(error, 'strerror', None) or error}."
         if said:
             yield said
