@@ -52,4 +52,5 @@ def salt_share_at(drain: float, top: float) -> float:
     >>> [round(salt_share_at(drain, 2.0), 2) for drain in (1.7, 2.0, 2.2, 3.0)]
     [1.0, 0.9, 0.7, 0.25]
     """
-    return float(np.clip((_SALT_FROM - drain / top) / _SALT_OVER, _SALT_LEAST, 1.0))
+    # rounded: what differs in the last digits alone must not differ in the can
+    return round(float(np.clip((_SALT_FROM - drain / top) / _SALT_OVER, _SALT_LEAST, 1.0)), 3)
