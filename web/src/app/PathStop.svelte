@@ -28,7 +28,7 @@
 >
   <svg class="way" width="34" height="62" viewBox="0 0 34 62" aria-hidden="true">
     <path
-      d="M{17 + swing(index - 1) / 2 + swing(index) / 2} -16
+      d="M{17 + swing(index - 1) / 2 + swing(index) / 2} {index ? -16 : -6}
          V-6
          Q{17 + swing(index) * 2} 16 {17 + swing(index)} 31
          T{17 + swing(index) / 2 + swing(index + 1) / 2} 68
