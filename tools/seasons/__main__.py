@@ -27,7 +27,7 @@ WAYS: dict[str, ways.Way] = {
     "Dace, no pen": partial(ways.dace, pen=False),
     "Dace, Tuesday and Friday": partial(ways.dace, evenings=(1, 4)),
     "Dace, one bottle": partial(ways.dace, bottle=True),
-    "Dace, three brews and that bottle": partial(ways.dace, brews=True),
+    "Dace, three brews and one bottle": partial(ways.dace, brews=True),
     "Dace, weekly": partial(ways.dace, rhythm="weekly"),
 }
 INTRODUCTION = """Written by `make seasons`: pots of twelve crops and beds of eight through

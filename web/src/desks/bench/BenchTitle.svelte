@@ -46,7 +46,7 @@
         {#if !verdict?.question || verdict.question.about !== 'stage'}
           <Button writes look="quiet" onclick={onlook}>I see a change</Button>
         {/if}
-        {#if justFed && garden.spot && garden.verdict?.kind !== 'flush'}
+        {#if justFed && garden.spot && !['flush', 'water'].includes(garden.verdict?.kind ?? '')}
           <Button writes look="quiet" disabled={write.busy} onclick={tooMuch}>
             Poured too much
           </Button>
