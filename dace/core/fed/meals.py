@@ -14,7 +14,7 @@ from dace.core.fed.records import Grows, Yard
 
 _POOR = 2
 _MORE = 1.25
-_SALT_FROM, _SALT_OVER, _SALT_LEAST = 1.15, 0.3, 0.25
+_SALT_FROM, _SALT_OVER, _SALT_LEAST = 1.45, 0.5, 0.25
 RECKONED = 1.5
 """Times the top of comfort from which salt that nobody read of late is answered with water."""
 
@@ -47,6 +47,6 @@ def salt_share_at(drain: float, top: float) -> float:
     """The same of what drains beside the top of comfort [mS/cm].
 
     >>> [round(salt_share_at(drain, 2.0), 2) for drain in (1.7, 2.0, 3.0)]
-    [1.0, 0.5, 0.25]
+    [1.0, 0.9, 0.25]
     """
     return float(np.clip((_SALT_FROM - drain / top) / _SALT_OVER, _SALT_LEAST, 1.0))

@@ -92,10 +92,10 @@ class Feed(unittest.TestCase):
 
     def test_weaker_where_what_drains_was_read_near_the_top(self):
         usual = one(pot(), jars=[FRUITING])["mg_l"]["N"]
-        rising = one(pot(readings=[{"on": "2026-07-13", "value": 2.5}] * 2), jars=[FRUITING])
+        rising = one(pot(readings=[{"on": "2026-07-13", "value": 2.65}] * 2), jars=[FRUITING])
         self.assertEqual(rising["kind"], "feed")
-        # strength x (1.15 - drain/top)/.3, a quarter at least; the top of a chilli is 2.8
-        self.assertLess(rising["mg_l"]["N"], 0.9 * usual)
+        # strength x (1.45 - drain/top)/.5, a quarter at least; the top of a chilli is 2.8
+        self.assertLess(rising["mg_l"]["N"], 0.95 * usual)
         self.assertEqual(rising["bound_by"], "the salt that was read there")
 
     def test_a_leaf_score_of_four_needs_nothing_and_of_two_more(self):
