@@ -24,6 +24,19 @@ class Carrier:
         return self.meq_l * self.lambda_eq / 1000
 
 
+def summed(rows: Array, weights: Array | None = None) -> Array:
+    """Rows added one by one, so that no column's sum hangs on how many stand beside it.
+
+    >>> float(summed(np.array([1.0, 2.0, 4.0]), np.array([1.0, 0.0, 0.5])))
+    3.0
+    """
+    if weights is not None:
+        rows = rows * weights.reshape((-1,) + (1,) * (rows.ndim - 1))
+    if rows[0].size > 1:
+        return np.asarray(rows.sum(axis=0))
+    return np.asarray(np.add.accumulate(rows, axis=0)[-1])  # a lone column is summed in pairs
+
+
 @dataclass(frozen=True)
 class Conducted:
     """Who carries the current in solutions of one shape.
@@ -38,7 +51,7 @@ class Conducted:
     @property
     def ec_ms_cm(self) -> Array:
         """Conductivity at 25 C [mS/cm], of the shape of the solutions."""
-        return np.asarray(np.sum(self.meq_l * self.lambda_eq, axis=0) / 1000)
+        return summed(self.meq_l * self.lambda_eq) / 1000
 
     def carriers(self, index: int | tuple[int, ...] = ()) -> list[Carrier]:
         """Contributions in one of the solutions, strongest first."""

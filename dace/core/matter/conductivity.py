@@ -21,7 +21,7 @@ from numpy.typing import ArrayLike, NDArray
 
 from dace.core.errors import DaceError
 from dace.core.figures import load_table
-from dace.core.matter.carriers import Conducted
+from dace.core.matter.carriers import Conducted, summed
 from dace.core.matter.chemistry import atomic_weight, molar_mass
 
 Array = NDArray[np.float64]
@@ -142,9 +142,11 @@ def conducted(
     z2 = (table.charge**2).astype(float)
     _split(held, table, total, acidity, np.ones(shape))
     # a first guess as if nothing paired
-    gamma = np.exp(_LN_10 * _log_gamma(0.5 / 1000 * np.tensordot(z2, held, 1)))
+    gamma = np.exp(_LN_10 * _log_gamma(0.5 / 1000 * summed(held, z2)))
     free = held.copy()
     pairing = table.pairing
+    settled = np.zeros(shape, dtype=bool)
+    before_it: tuple[Array, ...] = ()
     for _ in range(_MAX_PASSES):
         _split(held, table, total, acidity, gamma)
         powers = _powers(gamma)
@@ -154,16 +156,22 @@ def conducted(
         np.divide(there, step, out=step)
         step -= before
         step *= _STRIDE
-        free[:] = held  # what pairs with nothing is free
+        free = held.copy()  # what pairs with nothing is free
         free[pairing] = before + step
         np.abs(step, out=step)
         step /= np.maximum(there, 1e-9, out=there)
         charged = _charged_pairs(table, free, powers)
         # pairs that keep a charge keep one
-        ionic = 0.5 / 1000 * (np.tensordot(z2, free, 1) + charged.sum(axis=0))
+        ionic = 0.5 / 1000 * (summed(free, z2) + summed(charged))
         gamma = np.exp(_LN_10 * _log_gamma(ionic))
-        if float(step.max(initial=0.0)) < tolerance:
+        now = (free, charged, ionic, gamma)
+        if settled.any():  # a solution ends when it settles itself, whatever stands beside it
+            for new, old in zip(now, before_it, strict=True):
+                np.copyto(new, old, where=settled)
+        settled |= step.max(axis=0) < tolerance
+        if settled.all():
             break
+        before_it = now
     return _moving(table, free, charged, ionic)
 
 
