@@ -88,7 +88,8 @@ def with_base(
             continue
         tops = [one for one in in_rank(bought) if not one.source.home_made][:_TOPS]
         cans = [can for one in tops if (can := _as_full(bottom, one, meal)) is not None]
-        return tuple(cans)
+        if cans:
+            return tuple(cans)
     return ()
 
 

@@ -99,7 +99,12 @@ def make_plan(yard: Yard, weeks: int = 12, found: Sequence[Verdict] | None = Non
         short=short,
         carried=carried,
         remedies=remedies(aheads, short, yard),
-        destinies=destinies(events, yard, first + timedelta(days=count)),
+        destinies=destinies(
+            events,
+            yard,
+            first + timedelta(days=count),
+            {(given.facts.today, given.lacks) for done in worked for given in done.walked.given},
+        ),
         courses=tuple(
             (ahead.stop.key, done.walked.course) for ahead, done in zip(aheads, worked, strict=True)
         ),

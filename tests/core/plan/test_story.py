@@ -52,6 +52,15 @@ class Rhythm(unittest.TestCase):
             self.assertEqual(today[key], verdict[key])
 
 
+class Destined(unittest.TestCase):
+    def test_a_brew_that_nobody_takes_goes_on_the_heap_for_a_reason_of_this_garden(self):
+        rich = [row | {"k_mg_l": 900, "n_mg_l": 20} for row in pot()["poured"]]
+        jars = [COMFREY | {"keeps_until": "2026-08-10"}, CRYSTALS]
+        (said,) = plan(yard(pot(poured=rich, plants=2), jars=jars, weeks=6))["made"]
+        self.assertEqual(said["text"], "Nobody is short of its potassium: the heap on 10 August.")
+        self.assertEqual((said["heap_ml"], said["goes"]), (COMFREY["stock"], []))
+
+
 class Moved(unittest.TestCase):
     def test_a_feed_today_moves_the_next(self):
         fed = pot(rhythm="weekly")
