@@ -2,7 +2,7 @@
 
 Notes
 -----
-Pots and tubs keep the typical wish in all the water they hold. Beds keep some nitrogen beside
+Pots and tubs keep nearly the typical wish in all their water. Beds keep some nitrogen beside
 five weeks' need. Seedlings in trays are owed the next days' need, whatever the mix still holds.
 """
 
@@ -76,7 +76,7 @@ class Owed:
     @property
     def urgent(self) -> float:
         """What is owed today beside the weak end of the wish, of what is owed most."""
-        return _worst(self.of(), self.wish, self.litres)[0]
+        return urgent(self.of(), self.wish, self.litres)
 
     def first_due(self, ahead: int) -> int | None:
         """The first day from one on on which a feed is due; None within what is worked out."""
@@ -161,7 +161,7 @@ def owed_of(
 
 def _reserve(facts: Facts, wish: FillWish) -> Array:
     if not facts.in_bed:
-        return np.asarray(wish.typ * facts.full_l)
+        return np.asarray(judgement("pot_reserve").range.typ * wish.typ * facts.full_l)
     found = np.zeros(len(NUTRIENTS))
     if wish.typ[0] > 0:
         found[0] = judgement("bed_reserve_n").range.typ * _MG_PER_G * facts.area_m2
@@ -177,6 +177,11 @@ def most_owed(owed: Array, wish: FillWish, litres: float) -> str:
     """
     share, at = _worst(owed, wish, litres)
     return NUTRIENTS[at] if share > judgement("owed_counts").range.typ else ""
+
+
+def urgent(owed: Array, wish: FillWish, litres: float) -> float:
+    """What is owed beside the weak end of the wish, of what is owed most."""
+    return _worst(owed, wish, litres)[0]
 
 
 def _worst(owed: Array, wish: FillWish, litres: float) -> tuple[float, int]:

@@ -24,12 +24,12 @@ def runs_out(walked: Mapping[int, Walked], left: Mapping[str, float]) -> dict[st
 
 
 def in_order(walked: Mapping[int, Walked]) -> list[tuple[int, Given]]:
-    """All that is given, by day; of one day by the facts of its stops, not along the path."""
+    """All that is given, by day; of one day who is owed most comes first, not along the path."""
     rows = [
-        (given.ahead, given.facts.stop.followed.whole, at, given)
+        (given.ahead, -round(given.urgent, 6), given.facts.stop.followed.whole, at, given)
         for at, one in walked.items() for given in one.given
     ]  # fmt: skip
-    return [(at, given) for *_, at, given in sorted(rows, key=lambda row: row[:3])]
+    return [(at, given) for *_, at, given in sorted(rows, key=lambda row: row[:4])]
 
 
 def dearer(dear: Mapping[str, float], gone: Mapping[str, int]) -> dict[str, float]:

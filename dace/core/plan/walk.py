@@ -28,6 +28,7 @@ from dace.core.fed.owed import (
     litres_to_drip,
     owed_of,
     sprouted,
+    urgent,
 )
 from dace.core.fed.recipe import best_water, litres_each
 from dace.core.fed.records import Grows, NamedWater, Portion
@@ -61,6 +62,8 @@ class Given:
     dressing: Portion | None = None
     moved: str = ""
     others: tuple[Option, ...] = ()
+    urgent: float = 0.0
+    """What is owed beside the weak end of the wish: who is served first where a jar runs out."""
 
     @property
     def litres(self) -> float:
@@ -244,7 +247,10 @@ class Walk:
             return False
         self._spread(at, offers[0])
         moved, state.moved = state.moved, ""
-        state.given.append(Given(day, facts, fed, lacks, dressing=offers[0], moved=moved))
+        each = urgent(owed, wish, litres_to_drip(facts))
+        state.given.append(
+            Given(day, facts, fed, lacks, dressing=offers[0], moved=moved, urgent=each)
+        )
         state.dress_on = day + DRESSED_FOR_DAYS
         if not facts.in_bed:
             state.next_on = day + DRESSED_FOR_DAYS
@@ -278,7 +284,10 @@ class Walk:
             return
         chosen = self._picked(at, day, several)
         fed = tuple(replace(one, litres_each=one.litres_each * chosen.litres_share) for one in fed)
-        given = Given(day, facts, fed, lacks, chosen, water, moved=state.moved, others=several)
+        given = Given(
+            day, facts, fed, lacks, chosen, water, moved=state.moved, others=several,
+            urgent=urgent(owed, ahead.wish(awake), litres_to_drip(facts)),
+        )  # fmt: skip
         self.middle.pour(at, given.litres, self.choices.charged(chosen, water))
         state.given.append(given)
         state.moved, state.mild = "", False

@@ -10,7 +10,7 @@
   const { wide = true, children }: Props = $props();
 </script>
 
-<div class="bar act-bar" class:wide>{@render children()}</div>
+<div class="bar act-bar off-paper" class:wide>{@render children()}</div>
 
 <style>
   .bar {

@@ -8,7 +8,6 @@
   import DressingSheet from '../season/DressingSheet.svelte';
   import { Bench } from './bench.svelte';
   import CanBench from './CanBench.svelte';
-  import CanCard from './CanCard.svelte';
   import BenchPicks from './BenchPicks.svelte';
   import DryBench from './DryBench.svelte';
   import LaidOutCan from './LaidOutCan.svelte';
@@ -16,6 +15,7 @@
   import SourceRows from './SourceRows.svelte';
   import BenchTitle from './BenchTitle.svelte';
   import { explanation } from './explain';
+  import PaperFoot from './PaperFoot.svelte';
   import PlainBar from './PlainBar.svelte';
   import QuestionBar from './QuestionBar.svelte';
   import PourBar from './PourBar.svelte';
@@ -139,7 +139,6 @@
         <CanBench {bench} />
       {/if}
       <PourBar {bench} onplain={() => bench.pourPlain()} />
-      <CanCard {bench} />
     {:else if verdict}
       <VerdictFacts {verdict} reads={plain?.ec.split(' ')[0] ?? ''} />
       <PlainBar
@@ -149,6 +148,7 @@
         onanyway={() => bench.feedAnyway()}
       />
     {/if}
+    <PaperFoot {bench} {mixing} {laid} />
   </div>
 {/if}
 {#if stand}
@@ -175,11 +175,5 @@
     display: flex;
     flex-direction: column;
     min-height: 100%;
-  }
-
-  @media print {
-    .bench > :global(:not(article)) {
-      display: none;
-    }
   }
 </style>

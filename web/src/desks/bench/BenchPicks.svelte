@@ -24,7 +24,7 @@
 </script>
 
 <!-- Which jar, what can, which water. -->
-<div class="with">
+<div class="with off-paper">
   <Choice label="Jar" bind:value={bench.jarId} options={jars} onchange={() => bench.pickJar()} />
   <VesselBox
     label="Can"

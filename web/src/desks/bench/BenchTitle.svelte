@@ -42,7 +42,7 @@
       {#if !verdict && bench.preview}in a can of {volume(bench.preview.vessel_l)}{/if}
     </h1>
     {#if stand && garden.stop}
-      <div class="links">
+      <div class="links off-paper">
         {#if !verdict?.question || verdict.question.about !== 'stage'}
           <Button writes look="quiet" onclick={onlook}>I see a change</Button>
         {/if}

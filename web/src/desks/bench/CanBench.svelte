@@ -32,7 +32,7 @@
   );
 </script>
 
-<div class="columns">
+<div class="columns off-paper">
   <div class="vessels">
     <MeasureGlass {bench} />
     <p class="soft">fill up with water to {volume(preview?.vessel_l ?? 9)}</p>

@@ -37,7 +37,7 @@
   </div>
   <div class="in">
     <RecipeLines lines={sources} />
-    <div class="change">
+    <div class="change off-paper">
       <Button onclick={() => (bench.opened = true)}>Change it</Button>
       <Button look="quiet" onclick={() => bench.explain('ec')}>how?</Button>
     </div>

@@ -21,7 +21,7 @@
   );
 </script>
 
-<div class="with">
+<div class="with off-paper">
   <Choice
     label="Jar"
     bind:value={spraying.jarId}

@@ -35,7 +35,7 @@
 </script>
 
 <!-- What to look at, answered in one press. -->
-<div class="question" role="group" aria-label="Look first">
+<div class="question off-paper" role="group" aria-label="Look first">
   {#if stand && question.about === 'stage'}
     <StagePlate stage={question.yes} grown={stand.grown} />
   {/if}

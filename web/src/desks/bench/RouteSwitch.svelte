@@ -9,7 +9,7 @@
   const ROUTES: Route[] = ['roots', 'leaves', 'dry'];
 </script>
 
-<div role="group" aria-label="How it is given">
+<div class="off-paper" role="group" aria-label="How it is given">
   {#each ROUTES as one (one)}
     <button type="button" aria-pressed={route === one} onclick={() => (route = one)}>{one}</button>
   {/each}

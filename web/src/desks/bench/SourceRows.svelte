@@ -24,7 +24,7 @@
   }
 </script>
 
-<section aria-label="What else goes into the can">
+<section class="off-paper" aria-label="What else goes into the can">
   {#if bench.beside.rows.length}
     <ol>
       {#each bench.beside.rows as one, index (one.jarId)}

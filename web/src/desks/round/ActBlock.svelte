@@ -76,10 +76,4 @@
     flex-wrap: wrap;
     gap: var(--space-2);
   }
-
-  @media print {
-    .acts {
-      display: none;
-    }
-  }
 </style>

@@ -118,12 +118,6 @@
     list-style: none;
   }
 
-  @media print {
-    .acts {
-      display: none;
-    }
-  }
-
   @media (width <= 700px) {
     header {
       grid-template-columns: minmax(0, 1fr) auto auto;
@@ -161,6 +155,21 @@
 
     .hand :global(.tick) {
       min-height: 60px;
+    }
+  }
+  @media print {
+    .acts {
+      display: none;
+    }
+
+    /* the recipe below, as wide as the column */
+    header {
+      grid-template-columns: minmax(0, 1fr) auto;
+    }
+
+    header > :global(.lines) {
+      grid-row: 2;
+      grid-column: 1 / -1;
     }
   }
 </style>

@@ -83,66 +83,68 @@
     {#if data?.left}<ButtonLink look="go" href="/walk">Walk</ButtonLink>{/if}
   {/snippet}
   {#if data}
-    {#if data.away}<p class="away">{data.away}</p>{/if}
-    {#if data.rhythm_new && session.owner}<RhythmNews />{/if}
-    {#if data.night && data.night.place_ids.some(here)}<NightBlock night={data.night} />{/if}
-    {#each blocks as block (block.key)}
-      {#if block.kind === 'can'}
-        <RoundCan can={block.can} inHand={block.can.id === inHand} />
-      {:else if block.kind === 'flush'}
-        <FlushBlock flush={block.flush} />
-      {:else if block.kind === 'dress'}
-        <DressBlock dress={block.dress} />
-      {:else if block.kind === 'due'}
-        <DueBlock due={block.due} />
-      {:else}
-        <AskBlock asked={block.asked} />
-      {/if}
-    {:else}
-      <div class="calm">
-        <p>
-          {#if garden.stops.length === 0}
-            Say what stands where, and the day's cans stand here.
-          {:else if garden.stop}
-            Nothing to do at {garden.stop.name} today.
-          {:else if waits.some((wait) => wait.to_get)}
-            Nothing on the shelf feeds what is hungry.
-          {:else}
-            Everything has what it needs for now{weather.data?.words
-              ? `: ${weather.data.words}`
-              : ''}. Water what is dry.
-          {/if}
-        </p>
-        {#if garden.stops.length === 0}
-          <ButtonLink look="go" href="/setup">Set up the garden</ButtonLink>
+    <div class="blocks">
+      {#if data.away}<p class="away">{data.away}</p>{/if}
+      {#if data.rhythm_new && session.owner}<RhythmNews />{/if}
+      {#if data.night && data.night.place_ids.some(here)}<NightBlock night={data.night} />{/if}
+      {#each blocks as block (block.key)}
+        {#if block.kind === 'can'}
+          <RoundCan can={block.can} inHand={block.can.id === inHand} />
+        {:else if block.kind === 'flush'}
+          <FlushBlock flush={block.flush} />
+        {:else if block.kind === 'dress'}
+          <DressBlock dress={block.dress} />
+        {:else if block.kind === 'due'}
+          <DueBlock due={block.due} />
+        {:else}
+          <AskBlock asked={block.asked} />
         {/if}
+      {:else}
+        <div class="calm">
+          <p>
+            {#if garden.stops.length === 0}
+              Say what stands where, and the day's cans stand here.
+            {:else if garden.stop}
+              Nothing to do at {garden.stop.name} today.
+            {:else if waits.some((wait) => wait.to_get)}
+              Nothing on the shelf feeds what is hungry.
+            {:else}
+              Everything has what it needs for now{weather.data?.words
+                ? `: ${weather.data.words}`
+                : ''}. Water what is dry.
+            {/if}
+          </p>
+          {#if garden.stops.length === 0}
+            <ButtonLink look="go" href="/setup">Set up the garden</ButtonLink>
+          {/if}
+        </div>
+      {/each}
+      {#each data.sow.filter((one) => here(one.place_id)) as sow (sow.id)}<SowBlock {sow} />{/each}
+      {#each data.over.filter((one) => here(one.place_id)) as over (over.planting_id)}
+        <OverBlock {over} />
+      {/each}
+      {#if left}<p class="soft">{left}.</p>{/if}
+      <Beside
+        shed={garden.stop ? [] : data.shed}
+        raising={data.raising.filter((one) => one.place_ids.some(here))}
+        grounds={data.grounds}
+        media={data.media}
+        {trials}
+      />
+      {#each beside as asked (asked.what)}<AskBlock {asked} />{/each}
+      <Waits {waits} leaves={garden.stop ? '' : data.leaves} />
+      <ComingDays of={round.coming} bind:open={ahead} onopen={() => void round.lookAhead()}>
+        {#if !data.night && !garden.stop}
+          <Button writes onclick={() => (nightly = true)}>Cold tonight?</Button>
+        {/if}
+      </ComingDays>
+      <div class="foot">
+        <RemindSwitch />
+        <Button onclick={() => print()}>Print</Button>
+        <a href="/roots{garden.search}">What the roots say</a>
       </div>
-    {/each}
-    {#each data.sow.filter((one) => here(one.place_id)) as sow (sow.id)}<SowBlock {sow} />{/each}
-    {#each data.over.filter((one) => here(one.place_id)) as over (over.planting_id)}
-      <OverBlock {over} />
-    {/each}
-    {#if left}<p class="soft">{left}.</p>{/if}
-    <Beside
-      shed={garden.stop ? [] : data.shed}
-      raising={data.raising.filter((one) => one.place_ids.some(here))}
-      grounds={data.grounds}
-      media={data.media}
-      {trials}
-    />
-    {#each beside as asked (asked.what)}<AskBlock {asked} />{/each}
-    <Waits {waits} leaves={garden.stop ? '' : data.leaves} />
-    <ComingDays of={round.coming} bind:open={ahead} onopen={() => void round.lookAhead()}>
-      {#if !data.night && !garden.stop}
-        <Button writes onclick={() => (nightly = true)}>Cold tonight?</Button>
-      {/if}
-    </ComingDays>
-    <div class="foot">
-      <RemindSwitch />
-      <Button onclick={() => print()}>Print</Button>
-      <a href="/roots{garden.search}">What the roots say</a>
+      <NightSheet bind:open={nightly} />
     </div>
-    <NightSheet bind:open={nightly} />
   {/if}
 </Page>
 
@@ -169,9 +171,45 @@
     padding-top: 10px;
   }
 
+  .blocks {
+    display: contents;
+  }
+
+  /* On paper the evening is one sheet in two columns, and a press is a box to tick. */
   @media print {
     .foot {
       display: none;
+    }
+
+    .blocks {
+      display: block;
+      columns: 2;
+      column-gap: 5mm;
+      zoom: 0.8;
+    }
+
+    .blocks > :global(*) {
+      margin-bottom: 3mm;
+      break-inside: avoid;
+    }
+
+    .blocks :global(button.quiet) {
+      display: none;
+    }
+
+    .blocks :global(button.go),
+    .blocks :global(button.plain) {
+      min-height: 0;
+      padding: 0;
+      border: 0;
+      background: none;
+      color: inherit;
+      font-weight: 600;
+    }
+
+    .blocks :global(button.go::before),
+    .blocks :global(button.plain::before) {
+      content: '☐ ';
     }
   }
 

@@ -34,7 +34,7 @@
     <button type="button" onclick={() => explainComing(event)}>
       <b>{dateShort(event.on)}</b>
       <span>{strip ? '' : `${event.name}: `}{event.text}</span>
-      <u>why?</u>
+      <u class="off-paper">why?</u>
     </button>
   </li>
 {/snippet}
