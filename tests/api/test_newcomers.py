@@ -124,7 +124,7 @@ class Setting(OwnGarden):
 
     def test_the_country_offers_the_climates_that_it_has(self):
         choices = self.own.get("/api/choices").json()
-        self.assertEqual(len(choices["climates"]), 20)
+        self.assertEqual(len(choices["climates"]), 21)
         places = {one["name"]: one["climates"] for one in choices["countries"]}
         like = {one["key"]: one["like"] for one in choices["climates"]}
         self.assertIn("Ohio", like[places["United States"][0]])

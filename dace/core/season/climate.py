@@ -75,7 +75,7 @@ def climates() -> dict[str, Climate]:
     Examples
     --------
     >>> len(climates()), climates()["warm"].latitude
-    (20, 38.0)
+    (21, 38.0)
     """
     numbers = [f for f in Climate.__dataclass_fields__ if f not in _WORDS]
     return {
