@@ -231,7 +231,7 @@ from dace.core.rootzone.records import (
 from dace.core.rootzone.told import followed_steps
 from dace.core.season.climate import Climate, climate, climate_near, climates, climates_near
 from dace.core.season.clock import stage_clock
-from dace.core.season.cold import lives_on
+from dace.core.season.cold import lives_on, wakes_on
 from dace.core.season.crops import (
     STAGE_WORDS,
     Crop,
@@ -863,6 +863,7 @@ __all__ = [
     "usual_of",
     "verdicts",
     "vessel_for",
+    "wakes_on",
     "wanted_g",
     "warm_up",
     "water_from_ec",

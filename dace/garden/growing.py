@@ -8,10 +8,11 @@ from datetime import date
 
 from django.db import transaction
 
-from dace.core.api import STAGE_WORDS, DaceError, Look, on_day, out_of_order
+from dace.core.api import STAGE_WORDS, DaceError, Look, lives_on, on_day, out_of_order, wakes_on
 from dace.garden.models import Fill, Planting, StageSeen, Stand
 from dace.garden.planting import NewPlanting, plant_rows
 from dace.garden.services import today
+from dace.garden.weather import outlook
 from dace.households.changes import change
 from dace.households.keeping import new_row, refuse_if_changed_meanwhile
 from dace.households.scope import ConflictError, Scope, require_hand, require_owner
@@ -93,7 +94,11 @@ def _set_aside(
 ) -> None:
     """What an older look says otherwise is asked about, never reordered."""
     grown = planting.grown
-    for row in StageSeen.objects.of(scope).filter(planting=planting):
+    rows = StageSeen.objects.of(scope).filter(planting=planting)
+    if lives_on(grown.key):  # what was seen before it woke is of the year before
+        woke = wakes_on(grown, outlook(scope, planting.garden))
+        rows = rows.filter(seen_on__gte=woke) if look.on >= woke else rows.filter(seen_on__lt=woke)
+    for row in rows:
         if but is not None and row.pk == but.pk:
             continue
         other = out_of_order(grown, (Look(row.stage, row.seen_on),), look)

@@ -5,7 +5,7 @@ from unittest.mock import patch
 
 from dace.demo.keys import key
 from dace.feeding.models import Dressing
-from dace.garden.models import StageSeen
+from dace.garden.models import Planting, StageSeen
 from tests.api.base import WeirYardCase, new_id
 
 PLANTING = str(key("planting aubergine 2"))
@@ -43,6 +43,16 @@ class Stages(SeasonCase):
         self.assertEqual(self.page()["stage_key"], "flowering")
         self.asking.post("/api/undo", {"change_id": change})
         self.assertEqual(self.page()["stage_key"], "fruit_set")
+
+    def test_what_was_seen_before_a_perennial_woke_is_of_the_year_before(self):
+        berries = str(key("planting strawberry"))
+        row = StageSeen.objects.filter(planting=berries).earliest("seen_on")
+        StageSeen.objects.filter(planting=berries).delete()
+        row.stage, row.seen_on = "wind_down", "2025-10-20"
+        Planting.objects.filter(pk=berries).update(started_on="2025-04-01")
+        row.save()
+        self.assertEqual(self.see("harvest", berries).status_code, 201)
+        self.assert_refused(self.see("flowering", berries), 409, "stage")
 
     def test_far_outside_the_table_is_taken_and_said(self):
         self.assertEqual(self.see("fruit_set", on="2026-07-07", sure=True).status_code, 201)

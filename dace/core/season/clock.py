@@ -35,6 +35,7 @@ _FEW = 0.1
 _BY_DAY = 0.7  # of its day is over when somebody looks
 _PLANTED_OUT, _SOON_DAYS = "establishing", 7.0
 _HALF_A_YEAR = timedelta(days=183)
+_LIT_DAYS = 14.0  # by which plants of a pace part that one length of day sets off
 _COVER = ("cover_night_c", "cover_day_c")
 
 
@@ -183,9 +184,22 @@ class _Clock:
         for j in range(index, len(self.stages) - 1):
             factor = self.own[j] * (1.0 if unit else self.pace)
             self.starts[j + 1] = self._after(self.stages[j], self.starts[j], factor)
+            if (hours := self.stages[j + 1].light_h) is not None:
+                self._lit(j + 1, hours)
             if self.in_tray and self.stages[j + 1].key == _PLANTED_OUT:
                 soon = self.days.known + self.rng.uniform(0, _SOON_DAYS, DRAWS)
                 self.starts[j + 1] = np.maximum(self.starts[j + 1], soon)
+
+    def _lit(self, index: int, hours: float) -> None:
+        """It begins on days of so many hours; where days never grow so long warmth alone tells."""
+        long = np.flatnonzero(self.days.light_h() >= hours)
+        warm = self.starts[index]
+        at = np.searchsorted(long, warm - 1)
+        if not len(long) or at.min() == len(long):
+            return
+        first = long[np.minimum(at, len(long) - 1)]
+        lit = first + _LIT_DAYS * np.log(self.own[index])
+        self.starts[index] = np.where(first > warm, np.maximum(lit, warm), warm)
 
     def _after(self, stage: Stage, begun: Array, factor: Array) -> Array:
         most = float(self.days.days)

@@ -47,6 +47,8 @@ class Stage:
     duration_days: Range
     duration_gdd: float | None
     gdd_base_c: float | None
+    light_h: float | None
+    """Length of day [h] under which it does not begin."""
     share: tuple[tuple[str, float], ...]
     confidence: str
     source: str
@@ -242,6 +244,7 @@ def _stage(row: Row) -> Stage:
         duration_days=row.range("duration_days"),
         duration_gdd=row.maybe("duration_gdd"),
         gdd_base_c=row.maybe("gdd_base_c"),
+        light_h=row.maybe("light_h"),
         share=_shares(row),
         confidence=row.text("feed_confidence"),
         source=source_words(row.text("source_family")),

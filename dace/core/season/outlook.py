@@ -16,7 +16,7 @@ from numpy.typing import NDArray
 from dace.core.errors import DaceError
 from dace.core.figures import judgement
 from dace.core.season.climate import Climate, drawn_departures, normals
-from dace.core.season.weather import degree_days, light_above_air, reference_et
+from dace.core.season.weather import day_hours, degree_days, light_above_air, reference_et
 
 Array = NDArray[np.float64]
 YEARS_DRAWN = 100
@@ -117,6 +117,15 @@ class Outlook:
     def mean_c(self) -> Array:
         """Likely mean of each day [C]."""
         return self._once("mean", lambda: np.median(self.t_min + self.t_max, axis=0) / 2)
+
+    def light_h(self) -> Array:
+        """Length of each day [h]."""
+
+        def worked() -> Array:
+            each = (self.first + timedelta(days=day) for day in range(self.days))
+            return np.array([day_hours(self.latitude, on) for on in each])
+
+        return self._once("light", worked)
 
     def middle(self) -> tuple[Array, Array]:
         """Likely low and high of each day [C]."""

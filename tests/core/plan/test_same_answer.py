@@ -1,6 +1,7 @@
 """The same garden told in another way gets the same answer."""
 
 import json
+import re
 import unittest
 
 from dace.core.shell.plans import plan
@@ -22,9 +23,10 @@ def told_together(seed):
 
 def moved(told, years):
     """The same with all days so many years later."""
-    later = json.dumps(told)
-    for year in (2027, 2026):
-        later = later.replace(str(year), str(year + years))
+    # a year, never four digits of a number that happen to read so
+    later = re.sub(
+        r"(?<![\d.])202[67](?!\d)", lambda year: str(int(year[0]) + years), json.dumps(told)
+    )
     return json.loads(later)
 
 

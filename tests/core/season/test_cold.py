@@ -101,6 +101,26 @@ class Perennials(unittest.TestCase):
         self.assertEqual(read.ends_by_cold.chance, 0.0)
 
 
+class ByTheLight(unittest.TestCase):
+    def harvested(self, where, latitude, planted):
+        found, today = climate(where), planted + timedelta(days=20)
+        past = usual_days(found, latitude, planted - timedelta(days=30), 51)
+        ahead = Days(today + timedelta(days=1), (), (), ())
+        days = outlook(WeatherAsked(found, latitude, past, ahead))
+        read = stage_clock(crop("garlic"), Begun(planted, ()), days)
+        return next(one.likely for one in read.starts if one.stage.key == "harvest")
+
+    def test_autumn_garlic_is_dug_in_the_summer_of_either_half_of_the_earth(self):
+        # handbooks: early to mid July in a mild northern garden, about New Year in Otago
+        mild = self.harvested("cool_temperate", 51.0, date(2025, 10, 20))
+        self.assertTrue(date(2026, 6, 25) <= mild <= date(2026, 7, 20), mild)
+        inland = self.harvested("southern_inland", -45.0, date(2026, 5, 20))
+        self.assertTrue(date(2026, 12, 20) <= inland <= date(2027, 1, 20), inland)
+        # where winter hardly stops it, short days do
+        coast = self.harvested("southern_maritime", -41.0, date(2026, 5, 1))
+        self.assertTrue(date(2026, 11, 25) <= coast <= date(2027, 1, 10), coast)
+
+
 NONE_AHEAD = Days(date(2026, 6, 2), (), (), ())
 
 
