@@ -49,6 +49,16 @@ class Roots(BrowserCase):
         card.get_by_role("button", name="how?").click()
         expect(self.page.get_by_role("complementary")).to_contain_text("to push the salts out")
 
+    def test_a_flush_prints_what_is_to_be_poured(self):
+        self.look_round()
+        self.choose("Quay tub 2")
+        self.at_the_bench("Quay tub 2")
+        self.page.emulate_media(media="print")
+        self.addCleanup(self.page.emulate_media, media="screen")
+        expect(self.page.get_by_text("Pour 5 L of rain butt", exact=True)).to_be_visible()
+        expect(self.page.get_by_text("1st pour")).to_be_visible()
+        expect(self.page.get_by_role("button")).to_have_count(0)
+
     def test_tests_waterings_and_harvests_are_written_down(self):
         self.at_tub_2()
         self.press("pH, nitrate, moisture")

@@ -157,6 +157,7 @@
       min-height: 60px;
     }
   }
+
   @media print {
     .acts {
       display: none;
