@@ -55,7 +55,8 @@ class Roots(BrowserCase):
         self.at_the_bench("Quay tub 2")
         self.page.emulate_media(media="print")
         self.addCleanup(self.page.emulate_media, media="screen")
-        expect(self.page.get_by_text("Pour 5 L of rain butt", exact=True)).to_be_visible()
+        said = self.page.locator("footer").get_by_text("Pour 5 L of rain butt")
+        expect(said).to_be_visible()
         expect(self.page.get_by_text("1st pour")).to_be_visible()
         expect(self.page.get_by_role("button")).to_have_count(0)
 
