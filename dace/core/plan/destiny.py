@@ -7,8 +7,9 @@ from datetime import date
 
 from dace.core.can.ingredient import Source
 from dace.core.can.usual import For, never_there
+from dace.core.fed.levers import SIZED_BY
 from dace.core.fed.records import Yard
-from dace.core.matter.nutrients import NUTRIENT_NAMES
+from dace.core.matter.nutrients import NUTRIENT_NAMES, NUTRIENTS
 from dace.core.plan.records import Destiny, Event, Goes
 from dace.core.season.need import wish_now
 from dace.core.words import shown
@@ -76,6 +77,8 @@ def _why_none(source: Source, yard: Yard, lacked: Lacked) -> str:
     main = _mainly(source, whom)
     if main is None:
         return f"Nothing that it brings is owed{heap}."
+    if NUTRIENTS.index(main) not in SIZED_BY:
+        return f"No feed here goes by its {NUTRIENT_NAMES[main]}{heap}."
     if any(nutrient == main for on, nutrient in lacked if until is None or on <= until):
         return f"No can that it may go into has room{heap}."
     return f"Nobody is short of its {NUTRIENT_NAMES[main]}{heap}."
@@ -85,7 +88,7 @@ def _mainly(source: Source, whom: Sequence[For]) -> str | None:
     """What it brings most of, beside what those that grow here wish; None where nothing."""
     brings = {
         n: source.feed.element(n) / sum(wishes)
-        for n in ("N", "P", "K")
+        for n in NUTRIENTS
         if sum(wishes := [wish_now(w.crop, w.stage, n, w.in_ground).typ for w in whom]) > 0
     }
     main = max(brings, key=brings.__getitem__, default=None)

@@ -59,6 +59,10 @@ class Destined(unittest.TestCase):
         (said,) = plan(yard(pot(poured=rich, plants=2), jars=jars, weeks=6))["made"]
         self.assertEqual(said["text"], "Nobody is short of its potassium: the heap on 10 August.")
         self.assertEqual((said["heap_ml"], said["goes"]), (COMFREY["stock"], []))
+        shell = {"name": "shell", "jar": {"mg_l": {"Ca": 8000}, "method": "acid_extract"}}
+        shell |= {"stock": 400, "keeps_until": "2026-08-10"}
+        (said,) = plan(yard(pot(), jars=[shell, CRYSTALS], weeks=6))["made"]
+        self.assertEqual(said["text"], "No feed here goes by its calcium: the heap on 10 August.")
 
 
 class Moved(unittest.TestCase):
