@@ -27,7 +27,7 @@ def late_nitrogen(f: Feeding) -> Advice | None:
     ripening = f.stage.key == "ripening" and f.crop.harvest_part in ("root", "bulb", "seed")
     if not f.nitrogen or not (f.stage.wish_of("N").typ <= 0 or ripening):
         return None
-    if f.stage.key == "germination":
+    if f.stage.germinates:
         return None
     harm = f"Late nitrogen means {f.crop.late_nitrogen}." if f.crop.late_nitrogen else ""
     return cautions()["late_nitrogen"].said(f"Too late for nitrogen: {f.who}", harm)

@@ -25,7 +25,9 @@ class Carrier:
 
 
 def summed(rows: Array, weights: Array | None = None) -> Array:
-    """Rows added one by one, so that no column's sum hangs on how many stand beside it.
+    """Rows of shape (n, *columns) added one by one, each times its weight of shape (n,).
+
+    So no column's sum hangs on how many stand beside it.
 
     >>> float(summed(np.array([1.0, 2.0, 4.0]), np.array([1.0, 0.0, 0.5])))
     3.0

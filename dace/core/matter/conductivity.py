@@ -146,7 +146,7 @@ def conducted(
     free = held.copy()
     pairing = table.pairing
     settled = np.zeros(shape, dtype=bool)
-    before_it: tuple[Array, ...] = ()
+    last: tuple[Array, ...] = ()
     for _ in range(_MAX_PASSES):
         _split(held, table, total, acidity, gamma)
         powers = _powers(gamma)
@@ -166,12 +166,12 @@ def conducted(
         gamma = np.exp(_LN_10 * _log_gamma(ionic))
         now = (free, charged, ionic, gamma)
         if settled.any():  # a solution ends when it settles itself, whatever stands beside it
-            for new, old in zip(now, before_it, strict=True):
+            for new, old in zip(now, last, strict=True):
                 np.copyto(new, old, where=settled)
         settled |= step.max(axis=0) < tolerance
         if settled.all():
             break
-        before_it = now
+        last = now
     return _moving(table, free, charged, ionic)
 
 

@@ -80,7 +80,7 @@ def _why_none(source: Source, yard: Yard, lacked: Lacked) -> str:
     if NUTRIENTS.index(main) not in SIZED_BY:
         return f"No feed here goes by its {NUTRIENT_NAMES[main]}{heap}."
     if any(nutrient == main for on, nutrient in lacked if until is None or on <= until):
-        return f"No can that it may go into has room{heap}."
+        return f"No can that may take it has room{heap}."
     return f"Nobody is short of its {NUTRIENT_NAMES[main]}{heap}."
 
 

@@ -29,6 +29,7 @@ class Climate:
     """Normals of a climate; temperatures in C, ``wet_mm`` on a wet day [mm].
 
     ``wind_m_s`` and ``rh_noon_pct`` are a usual day's; ``like`` names places that have it.
+    ``by_name`` is one that few gardens of its latitude have: latitude alone never gives it.
     """
 
     key: str
@@ -48,10 +49,11 @@ class Climate:
     wind_m_s: float
     rh_noon_pct: float
     like: str
+    by_name: bool
     source: str
 
 
-_WORDS = ("key", "name", "like", "source")
+_WORDS = ("key", "name", "like", "by_name", "source")
 
 
 @dataclass(frozen=True)
@@ -83,6 +85,7 @@ def climates() -> dict[str, Climate]:
             key=row.text("key"),
             name=row.text("name"),
             like=row.text("like"),
+            by_name=row.text("by_name") == "y",
             source=source_words(row.text("source_family")),
             **{name: row.number(name) for name in numbers},
         )
@@ -111,7 +114,7 @@ def climates_near(latitude: float) -> tuple[tuple[Climate, float], ...]:
     >>> [(c.key, round(w, 2)) for c, w in climates_near(60)]
     [('north_sea', 0.5), ('boreal', 0.5)]
     """
-    half = [c for c in climates().values() if c.latitude * latitude >= 0]
+    half = [c for c in climates().values() if c.latitude * latitude >= 0 and not c.by_name]
     half.sort(key=lambda c: abs(c.latitude - latitude))
     near = [c for c in half if abs(c.latitude - latitude) < _WITHIN_DEG] or half[:1]
     weights = [1 - abs(c.latitude - latitude) / _WITHIN_DEG for c in near]
@@ -124,7 +127,7 @@ def climates_near(latitude: float) -> tuple[tuple[Climate, float], ...]:
 def climate_near(latitude: float) -> Climate:
     """The likeliest climate at a latitude.
 
-    >>> climate_near(-40).key, climate_near(51).key
+    >>> climate_near(-45).key, climate_near(51).key
     ('southern_maritime', 'cool_temperate')
     """
     return climates_near(latitude)[0][0]

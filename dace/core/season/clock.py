@@ -3,9 +3,10 @@
 Notes
 -----
 A stage lasts its degree days (or days, where the table has none) times the plant's
-own pace and a little of its own. Every draw has its own year of weather. A sighting
-sets the start of its stage to the gap since the last look, even outside the table;
-how long it took re-weighs the pace. Sightings are never reordered.
+own pace and a little of its own; some wait for days of so many hours besides.
+Every draw has its own year of weather. A sighting sets the start of its stage to the
+gap since the last look, even outside the table; how long it took re-weighs the pace.
+Sightings are never reordered.
 """
 
 from __future__ import annotations
@@ -336,13 +337,14 @@ class _Clock:
 
     def _working(self, likely: int) -> Working:
         stage, pace = self.stages[likely], float(np.median(self.pace))
+        after = self.stages[likely + 1] if likely + 1 < len(self.stages) else None
         if stage.duration_gdd is None:
-            return stage_steps(stage, pace, None)
+            return stage_steps(stage, pace, None, after)
         begun = float(np.median(self.starts[likely]))
         now = float((self.days.today - self.days.first).days + 1)
         sums, row = self._sums(stage), np.array([0])
         ends = [float(summed_at(sums, row, np.array([at]))[0]) for at in (begun, now)]
-        return stage_steps(stage, pace, max(0.0, ends[1] - ends[0]))
+        return stage_steps(stage, pace, max(0.0, ends[1] - ends[0]), after)
 
 
 def _sd(key: str) -> float:

@@ -7,8 +7,22 @@ from dace.core.season.crops import Stage
 from dace.core.words import shown
 
 
-def stage_steps(stage: Stage, pace: float, had: float | None) -> Working:
-    """A stage's length by degree days of which it ``had`` so many, or by days where it is None."""
+def stage_steps(stage: Stage, pace: float, had: float | None, after: Stage | None) -> Working:
+    """A stage's length by degree days of which it ``had`` so many, or by days where it is None.
+
+    What comes ``after`` it may wait for the length of the day.
+    """
+    return (*_lasts(stage, pace, had), *_lit(after))
+
+
+def _lit(after: Stage | None) -> Working:
+    if after is None or after.light_h is None:
+        return ()
+    what = f"length of day that {after.words} waits for"
+    return (Step(what, "", after.light_h, "h", after.source, "low"),)
+
+
+def _lasts(stage: Stage, pace: float, had: float | None) -> Working:
     first = Step("its pace beside the table", "", pace, "", "from what was seen", "low")
     source = f"{stage.words}: {stage.source}"
     if had is None or stage.duration_gdd is None:

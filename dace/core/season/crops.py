@@ -12,7 +12,8 @@ from dace.core.matter.nutrients import NUTRIENTS
 from dace.core.result import Step, say
 
 _WARM_BASE_C = 9.0
-_SEEDLINGS = ("germination", "seedling")
+_GERMINATES = "germination"
+_SEEDLINGS = (_GERMINATES, "seedling")
 STAGE_WORDS = {
     "germination": "germinating",
     "seedling": "seedling",
@@ -68,6 +69,11 @@ class Stage:
     def is_seedling(self) -> bool:
         """Whether the seedling cap holds."""
         return self.key in _SEEDLINGS
+
+    @property
+    def germinates(self) -> bool:
+        """Whether the seed still feeds it, under ground."""
+        return self.key == _GERMINATES
 
 
 @dataclass(frozen=True)

@@ -22,7 +22,6 @@ from dace.core.year.frost import harm_in
 _IN_FLOWER = ("flowering", "fruit_set")
 _SKY = {None: 1.0, False: 0.0, True: 2.0}  # not known: as after a night clear or still, not both
 _NAMED = 3
-_UNDER_GROUND = "germination"
 COVER = "cover tonight"
 """The mark of a stop that the night to come may hurt."""
 
@@ -49,7 +48,7 @@ def lows_tonight(days: Outlook, said: Tonight) -> NDArray[np.float64]:
 def harm_tonight(stop: Stop, grows: Grows, days: Outlook, said: Tonight) -> float:
     """Chance that the low of tonight marks plants where they stand."""
     stage = grows.clock.stage
-    if stop.shelter == "indoors" or stage.key == _UNDER_GROUND:
+    if stop.shelter == "indoors" or stage.germinates:
         return 0.0
     part = "flower" if stage.key in _IN_FLOWER else "seedling" if stage.is_seedling else "grown"
     lows = lows_tonight(days, said) + air_under(stop.shelter, 0.0, 0.0)[0]

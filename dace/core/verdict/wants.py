@@ -19,7 +19,6 @@ from dace.core.words.days import ago, day_words, on_day
 _LIKELY = 0.5
 _RESTS_ABOVE_C, _WEEK, _LAST_DAYS = 1.0, 7, 14
 _WELL = 4
-_GERMINATES = "germination"
 
 
 @dataclass(frozen=True)
@@ -57,7 +56,7 @@ def rest_of(facts: Facts, grows: Grows, days: Outlook) -> Want | None:
 
 def _wants_none(grows: Grows, stage: Stage) -> Want | None:
     """A stage in which it wants no feed."""
-    if stage.key == _GERMINATES:
+    if stage.germinates:
         why = "Germinating: the seed feeds it; keep it moist"
         return Want(grows, "rest", why, _next_stage(grows))
     if stage.key == "ripening" and grows.crop.harvested_once:
@@ -98,7 +97,7 @@ def _next_stage(grows: Grows) -> date | None:
 
 def want_of(facts: Facts, grows: Grows, stage: Stage, owed: Owed, days: Outlook) -> Want:
     """What a planting asks for if it is at a stage, salts aside; ``owed`` is its fill's then."""
-    if stage.wish_of("N").typ <= 0 or stage.key == _GERMINATES:
+    if stage.wish_of("N").typ <= 0 or stage.germinates:
         return Want(grows, "rest", f"{stage.words.capitalize()}: it wants no feed now")
     if to_move_on(facts, grows):
         why = "Pot on or plant out: that feeds them better than any can"

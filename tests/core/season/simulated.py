@@ -26,7 +26,7 @@ class Weather:
         self.c = {
             k: float(row[k])
             for k in row
-            if k not in ("key", "name", "like", "confidence", "source_family", "note")
+            if k not in ("key", "name", "like", "by_name", "confidence", "source_family", "note")
         }
         self.rng = rng
         self.year_off = rng.gauss(0, self.c["year_sd_c"])
