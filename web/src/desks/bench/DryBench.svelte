@@ -29,9 +29,11 @@
       or handful.
     </p>
     {#if hours.data}<HoursStrip hours={hours.data} route="dry" />{/if}
-    <Button writes look={verdict?.kind === 'dress' ? 'go' : 'plain'} onclick={onspread}>
-      Spread something dry…
-    </Button>
+    <div class="off-paper">
+      <Button writes look={verdict?.kind === 'dress' ? 'go' : 'plain'} onclick={onspread}>
+        Spread something dry…
+      </Button>
+    </div>
   {:else}
     <p><b>Choose a stop along the path</b> to spread something there.</p>
   {/if}
