@@ -17,6 +17,11 @@ def now() -> datetime:
     return datetime.now(UTC) + _offset()
 
 
+def set_going() -> None:
+    """Let it begin anew at ``DACE_NOW``, as for each test."""
+    _offset.cache_clear()
+
+
 BEGAN = datetime(2026, 1, 1, tzinfo=UTC)
 """Nobody ran Dace before: a clock that says so has lost its time, as a board's without battery."""
 

@@ -98,17 +98,37 @@ class Newest(Generic[T]):
                 self._kept.popitem(last=False)
         return held
 
-    def cache_clear(self) -> None:
-        """Forget it all."""
+    def held(self) -> dict[uuid.UUID, tuple[tuple[int, int, T], ...]]:
+        """All that is kept, by household."""
         with self._lock:
-            self._kept.clear()
+            return dict(self._kept)
+
+    def hold(self, what: Mapping[uuid.UUID, tuple[tuple[int, int, T], ...]]) -> None:
+        """Keep this and nothing else."""
+        with self._lock:
+            self._kept = OrderedDict(what)
 
 
-def forget() -> None:
-    """Forget all that was worked out: numbers of changes that were taken back come again."""
+@dataclass(frozen=True)
+class Memory:
+    """All that was worked out when it was asked for, which holds while its rows stand."""
+
+    written: Mapping[uuid.UUID, _Written] = field(default_factory=dict)
+    found: Mapping[int, Mapping[uuid.UUID, Any]] = field(default_factory=dict)
+
+
+def memory() -> Memory:
+    """What is remembered now: for whoever puts the rows back to where they stand."""
+    return Memory(dict(_written), {at: one.held() for at, one in enumerate(_every)})
+
+
+def forget(all_but: Memory | None = None) -> None:
+    """Forget what was worked out: numbers of changes that were taken back come again."""
+    stays = all_but or Memory()
     _written.clear()
-    for one in _every:
-        one.cache_clear()
+    _written.update(stays.written)
+    for at, one in enumerate(_every):
+        one.hold(stays.found.get(at, {}))
 
 
 def newest_change(scope: Scope) -> int:

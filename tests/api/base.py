@@ -9,12 +9,10 @@ from typing import Any
 from django.http import HttpResponse
 from django.test import Client, TestCase
 
+from dace.demo import weir_yard
 from dace.demo.keys import key
 from dace.households.models import User
-from dace.households.version import forget
-from tests.gardens import InTheYard
-
-MODEL_BACKEND = "django.contrib.auth.backends.ModelBackend"
+from tests.gardens import MODEL_BACKEND, InTheYard, as_it_stood
 
 
 def new_id() -> str:
@@ -70,7 +68,7 @@ class WeirYardCase(InTheYard, TestCase):
     """Weir Yard, with somebody signed in at it."""
 
     def setUp(self) -> None:
-        forget()  # a rollback gives numbers of changes out again
+        as_it_stood(weir_yard.build)
         self.asking = Asking.signed_in()
         self.stand = str(key("stand aubergine 2 fed"))
         self.jar = str(key("Fruiting liquid 4-3-8"))
