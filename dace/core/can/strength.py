@@ -12,17 +12,33 @@ from dataclasses import dataclass
 from dace.core.errors import DaceError
 from dace.core.result import say
 from dace.core.words import shown
-from dace.core.words.numbers import NUMBER, as_decimal, completed, plain, read_number
+from dace.core.words.numbers import (
+    NUMBER,
+    as_decimal,
+    completed,
+    in_digits,
+    plain,
+    read_number,
+)
 from dace.core.words.quantities import UNIT, amount_of, families_knowing, family_words, read_amounts
 from dace.core.words.scales import scale_spelt
 
 _WOULD_DO = "write 1 + 200, 2 ml/L, 45 ml, N 90 mg/L or EC 1.2"
 _PER = r"\s*(?:per|/|in|into|to|a|for)\s*(?:(?:an?|each|every|one|my|the)\b)?\s*"
 _OF_WATER = r"(?: (?:of )?(?:water|can|watering can|bucket|sprayer)s?)*"
-_LABEL = r"(?:strength|(?:of |x |times )?(?:the |a )?label(?:'s)?(?: own)?(?: rate| strength)?)"
+_LABEL = (
+    r"(?:strength|(?:of |x |times )?(?:the |a )?label(?:'s)?(?: own)?(?: rate| strength)?"
+    r"|(?:of )?the (?:rate|dose))"
+)
+_ELEMENTS = {
+    "nitrogen": "n", "phosphorus": "p", "potassium": "k", "calcium": "ca", "magnesium": "mg",
+}  # fmt: skip
+_NEAT = ("neat", "undiluted", "straight", "pure")
 _SHARES = {"quarter": 0.25, "third": 1 / 3, "half": 0.5, "full": 1.0, "double": 2.0}
 _MOST_PARTS = 100_000.0
 _WHOLE_PARTS = 20.0
+_MIXED_UP_TO = 0.1  # of the can: more is rather said of the label's rate
+_MOST_PPM_N = 300.0
 _LEAST = 1e-3  # of whatever was said; less is nothing that one could measure
 
 
@@ -95,7 +111,7 @@ def parse_strength(
 
 
 def _read(folded: str, measures: str | None) -> list[Strength]:
-    for reader in (_ratio, _target, _per_volume, _whole_can):
+    for reader in (_ratio, _target, _percent, _bare_ppm, _per_volume, _whole_can):
         found = reader(folded, measures)
         if found:
             return found
@@ -142,8 +158,12 @@ def format_strength(per_l: float, unit: str, digits: int = 3) -> str:
 
 
 def _ratio(text: str, _: str | None) -> list[Strength]:
+    if text in _NEAT:
+        return [Strength("per_litre", 1000.0, "1 + 0, neat, without water")]
     match = re.fullmatch(
-        r"([\d.,]+)\s*(\+|:|/|in|to|part in|parts? to)\s*([\d.,]+)(?:\s*parts?)?", text
+        r"(?:diluted )?([\d.,]+)(?: parts?(?: (?:of )?(?!in\b|to\b)[a-z]+)?)?"
+        r"\s*(\+|:|/|in|to)\s*([\d.,]+)(?:\s*parts?)?(?:(?: of)? water)?(?: dilution)?",
+        _feed_first(in_digits(text)),
     )
     if not match or not re.search(r"\d", match[1]) or not re.search(r"\d", match[3]):
         return []
@@ -153,12 +173,20 @@ def _ratio(text: str, _: str | None) -> list[Strength]:
     n = parts / one
     in_all = _in_all(1 + n) if n else "neat, without water"
     added = Strength("per_litre", 1000 / (1 + n), f"1 + {say(n)}, {in_all}")
-    if match[2] == "+" or match[2].endswith("to"):
+    if match[2] == "+":
         return [added]
     if n < 1:
         raise DaceError("strength", f"“{text}”", "the second number is the larger one")
     within = Strength("per_litre", 1000 / n, f"1 in {say(n)}, which is 1 + {say(n - 1)}")
-    return [within] if match[2] in ("in", "part in") else [added, within]
+    if match[2].endswith("to"):
+        return [added]
+    return [within] if match[2].endswith("in") else [added, within]
+
+
+def _feed_first(text: str) -> str:
+    """``10:1 water to feed`` as one of feed and ten of water."""
+    told = re.fullmatch(r"([\d.,]+)\s*(?::|to)\s*([\d.,]+) water (?:to|and) [a-z]+", text)
+    return f"{told[2]} + {told[1]}" if told else text
 
 
 def _in_all(parts: float) -> str:
@@ -181,8 +209,11 @@ def _target(text: str, _: str | None) -> list[Strength]:
         part = _SHARES[usual[1]] if usual[1] else 1.0
         return [Strength("usual_leaf" if usual[2] else "usual", part, text)]
     element = r"(n|p|k|ca|mg)"
+    for name, symbol in _ELEMENTS.items():
+        text = re.sub(rf"\b{name}\b", symbol, text)
     match = re.fullmatch(rf"{element}\s*({NUMBER})\s*(?:mg/l|ppm|mg per l(?:itre)?)?", text)
     other = re.fullmatch(rf"({NUMBER})\s*(?:mg/l|ppm|mg per l(?:itre)?)(?: of)?\s*{element}", text)
+    other = other or re.fullmatch(rf"({NUMBER}) ?(n|p|k)", text)
     if match or other:
         name, number = (
             (match[1], match[2]) if match else (other[2], other[1]) if other else ("", "")
@@ -193,14 +224,41 @@ def _target(text: str, _: str | None) -> list[Strength]:
             Strength("nutrient", value, f"{say(value)} mg/L of {symbol} from the feed", "", symbol)
         ]
     scale = r"(ms(?:/cm)?|[uµμ]s(?:/cm)?|ppm ?\(?[57]00\)?)"
-    ec = re.fullmatch(rf"ec\s*({NUMBER})\s*{scale}?", text)
-    ec = ec or re.fullmatch(rf"({NUMBER})\s*{scale}", text)
+    ec = re.fullmatch(rf"ec ?[=:]?\s*({NUMBER})\s*{scale}?", text)
+    ec = ec or re.fullmatch(rf"({NUMBER})\s*(?:{scale}|ec)", text)
     if ec:
         told = scale_spelt(ec[2] or "ms")
         assert told is not None  # the pattern takes no other
         value = read_number(ec[1], "strength") / told.per_ms
         return [Strength("ec", value, f"the whole can reads {shown.ec(value)}")]
     return []
+
+
+def _percent(text: str, _: str | None) -> list[Strength]:
+    """``50 %`` is half the label's rate or half concentrate; a few per cent are rather that."""
+    match = re.fullmatch(rf"({NUMBER})\s*%(?: solution)?", text)
+    if not match:
+        return []
+    part = read_number(match[1], "strength") / 100
+    mixed = Strength("per_litre", 1000 * part, f"{say(100 * part)} parts in a hundred")
+    label = Strength("label", part, f"{say(100 * part, 3)} % of the label's own rate")
+    if part <= _MIXED_UP_TO:
+        return [mixed, label]
+    return [label, mixed] if part <= 1 else [label]
+
+
+def _bare_ppm(text: str, _: str | None) -> list[Strength]:
+    """``150 ppm`` is nitrogen, or what a pen shows; more than feeds bring is rather the pen's."""
+    match = re.fullmatch(rf"({NUMBER})\s*ppm", text)
+    if not match:
+        return []
+    value = read_number(match[1], "strength")
+    fed = Strength("nutrient", value, f"{say(value)} mg/L of N from the feed", "", "N")
+    read = [
+        Strength("ec", value / per, f"the whole can reads {shown.ec(value / per)}, {per} scale")
+        for per in (500, 700)
+    ]
+    return [fed, *read] if value <= _MOST_PPM_N else [*read, fed]
 
 
 def _of_label(share: re.Match[str] | None) -> Strength:
@@ -214,12 +272,13 @@ def _of_label(share: re.Match[str] | None) -> Strength:
 
 def _per_volume(text: str, measures: str | None) -> list[Strength]:
     match = re.fullmatch(
-        rf"({NUMBER})\s*({UNIT}){_PER}({NUMBER})?[\s-]*({UNIT}|can){_OF_WATER}", text
+        rf"({NUMBER})\s*({UNIT}){_PER}({NUMBER})?[\s-]*({UNIT}|(?:watering )?can){_OF_WATER}",
+        re.sub(rf"^an? (?={UNIT}\b)", "1 ", text),
     )
     if not match:
         return []
     count = read_number(match[1], "strength")
-    if match[4] == "can":
+    if match[4].endswith("can"):
         return _whole_can(f"{match[1]} {match[2]}", measures)
     of_volume = read_number(match[3], "strength") if match[3] else 1.0
     found: dict[float, Strength] = {}

@@ -4,10 +4,11 @@ from __future__ import annotations
 
 import re
 from collections.abc import Callable
-from datetime import timedelta
+from datetime import date, timedelta
 
 from dace.core.api import (
     NUMBER,
+    RHYTHM_WORDS,
     DaceError,
     as_decimal,
     family_words,
@@ -33,6 +34,17 @@ _UNITS = {
     "usual_leaf": "of what is usual on leaves",
 }  # fmt: skip
 _DAYS = {"hour": 1 / 24, "day": 1.0, "week": 7.0, "fortnight": 14.0, "month": 30.4, "year": 365.25}
+_NAMED = {"daily": "day", "weekly": "week", "fortnightly": "fortnight", "monthly": "month"}
+_RHYTHMS = {
+    "every_watering": r"(?:(?:at|with|in) )?(?:each|every) watering|(?:whenever|each time) i water",
+    "as_needed": r"as (?:often as )?needed|when needed",
+}
+_WEEKDAYS = ("mon", "tue", "wed", "thu", "fri", "sat", "sun")
+_BACK = {
+    "today": 0, "now": 0, "this": 0, "tonight": 0, "yesterday": 1, "last": 1,
+    "day before yesterday": 2,
+}  # fmt: skip
+_MOST_BACK = 366
 _TIMES = {"twice": 2.0, "once": 1.0, "three times": 3.0}
 _MEASURED = ("amount", "volume", "temperature", "conductivity", "length")
 _LEAST_MS_CM, _MOST_MS_CM = 0.002, 200.0  # rain and brine: what drains lies between
@@ -87,7 +99,7 @@ def _said(value: float, unit: str) -> str:
 
 def _owned_in(told: str, given: Json) -> Reading | None:
     """So many of a measure or a can that is owned: ``3 scoops``, ``a capful``, ``half a can``."""
-    folded = re.sub(r"^(?:an?|full) ", "1 ", plain(told))
+    folded = re.sub(r"^(?:(?:an? )?full|an?) ", "1 ", plain(told))
     folded = re.sub(r"^half ", "1/2 ", folded)
     match = re.fullmatch(rf"({NUMBER}) ?(?:level )?([a-z][a-z ]*?)(?:ful)?s?", folded)
     if match is None or match[2] not in (*_BY_NAME, *(one.name for one in owned_in(given))):
@@ -124,6 +136,9 @@ def _strength(told: str, given: Json) -> list[Reading]:
 
 
 def _volume(told: str, given: Json) -> list[Reading]:
+    owned = _owned_in(told, given)
+    if owned is not None:
+        return [(float(owned[0]) / 1000, "L", owned[2])]
     found = read_amounts(told, measures_in(given), "text")
     if found[0].unit != "mL":
         raise DaceError("text", f"“{told.strip()}”", "a volume such as 9 L would do")
@@ -144,40 +159,79 @@ def _length(told: str, _: Json) -> list[Reading]:
 
 
 def _conductivity(told: str, given: Json) -> list[Reading]:
-    bare = re.sub(r"^(?:ec|tds|cf) (?=\d)", "", told.strip(), flags=re.IGNORECASE)
-    scaled = re.sub(r"ppm ?\(? ?(500|700)(?: scale)? ?\)?$", r"ppm\1", bare, flags=re.IGNORECASE)
-    value = read_conductivity(scaled, str(given.get("scale", "mS/cm")), "text")
+    usual = str(given.get("scale", "mS/cm"))
+    if re.search(r"(?:ppm|tds)$|^(?:ppm|tds) ?[\d.,]+$", plain(told)) and "ppm" not in usual:
+        # nobody said which ppm: both
+        both = [(read_conductivity(told, one, "text"), one[3:]) for one in ("ppm500", "ppm700")]
+        return [(value, "mS/cm", f"{say(value, 3)} mS/cm, {scale} scale") for value, scale in both]
+    value = read_conductivity(told, usual, "text")
+    if value >= _MOST_MS_CM and usual == "mS/cm":
+        value = read_conductivity(told, "uS/cm", "text")  # none is so salty: microsiemens
     return [(value, "mS/cm", f"{say(value, 3)} mS/cm")]
 
 
 def _date(told: str, given: Json) -> list[Reading]:
     today = day_of(given["today"], "today") if given.get("today") else None
-    back = {"today": 0, "yesterday": 1}.get(plain(told))
-    found = list(dict.fromkeys(ways_of(told).values()))
+    said = re.sub(r"^(?:on|the) | (?:morning|noon|afternoon|evening|night)$", "", plain(told))
+    said = re.sub(r"(?<=\d)(st|nd|rd|th) of ", r"\1 ", said)
+    dated = re.sub(rf"^(?:{'|'.join(_WEEKDAYS)})[a-z]*,? (?=.*\d)", "", said)
+    found = list(dict.fromkeys((ways_of(told) or ways_of(dated)).values()))
     if not found and today is not None:
-        if back is not None:
-            found = [today - timedelta(days=back)]
-        else:  # without its year: the last one gone by
-            years = (f"{told.strip()} {today.year - ago}" for ago in (0, 1))
-            days = [day for year in years for day in ways_of(year).values() if day <= today]
-            found = days[:1]
+        found = _days_gone(said, today) or _without_year(dated, today)
     if not found:
         raise DaceError("text", f"“{told.strip()}”", "a day such as 14 July 2026 would do")
     return [(str(day), "day", on_day(day, year=True)) for day in found]
 
 
+def _days_gone(said: str, today: date) -> list[date]:
+    """``yesterday``, ``3 days ago``, ``last Tuesday``: a day told by how far it lies back."""
+    back = _BACK.get(said)
+    ago = re.fullmatch(r"(an?|\d+) (day|week|fortnight)s? ago", said)
+    if ago:
+        back = round((1 if ago[1].startswith("a") else int(ago[1])) * _DAYS[ago[2]])
+    weekday = re.fullmatch(rf"(last )?({'|'.join(_WEEKDAYS)})[a-z]*", said)
+    if weekday:
+        back = (today.weekday() - _WEEKDAYS.index(weekday[2])) % 7
+        back += 7 if weekday[1] and back == 0 else 0
+    return [] if back is None or back > _MOST_BACK else [today - timedelta(days=back)]
+
+
+def _without_year(dated: str, today: date) -> list[date]:
+    """The last one gone by, of each order of the figures that makes a day."""
+    figures = re.fullmatch(r"(\d{1,2})[./-](\d{1,2})\.?", dated)
+    basic = re.fullmatch(r"(\d{4})(\d\d)(\d\d)", dated)
+    if basic:
+        return list(ways_of("-".join(basic.groups())).values())
+    last: dict[str, date] = {}
+    for ago in (0, 1):
+        year = today.year - ago
+        cell = f"{figures[1]}/{figures[2]}/{year}" if figures else f"{dated} {year}"
+        for order, day in ways_of(cell).items():
+            if day <= today:
+                last.setdefault(order, day)
+    return list(dict.fromkeys(last.values()))
+
+
 def _interval(told: str, _: Json) -> list[Reading]:
     """How far apart, in days: ``every 10 days``, ``twice a week``, ``fortnightly``."""
-    folded = re.sub(r"^every other (?=[a-z])", "every 2 ", plain(told))
+    for rhythm, spelt in _RHYTHMS.items():
+        if re.fullmatch(spelt, plain(told)):
+            return [(rhythm, "rhythm", RHYTHM_WORDS[rhythm])]
+    if plain(told) in ("biweekly", "bi-weekly"):
+        return [one for way in ("every 2 weeks", "twice a week") for one in _interval(way, {})]
+    folded = re.sub(r"^(?:once |1 )?every other (?=[a-z])", "every 2 ", plain(told))
+    folded = re.sub(r"^(?:once|1) (?=every)", "", folded)
+    folded = re.sub(r"^alternate (day|week|month)s?$", r"every 2 \1s", folded)
+    folded = re.sub(r"^(.+) (daily|weekly|monthly)$", lambda m: f"{m[1]} a {_NAMED[m[2]]}", folded)
+    folded = re.sub(r"^(\d+) ?x (?=an?|each|per|every)", r"\1 times ", folded)
     folded = re.sub(r"^every (\d+)(?:st|nd|rd|th) ", r"every \1 ", folded.replace("second", "2"))
     several = re.fullmatch(r"(?:every )?(\d+) ?(?:-|–|to) ?(\d+) ([a-z]+)", folded)
     if several:
         ends = (f"every {end} {several[3]}" for end in (several[1], several[2]))
         return [one for end in ends for one in _interval(end, {})]
-    named = {"daily": 1.0, "weekly": 7.0, "fortnightly": 14.0, "monthly": 30.4}
     match = re.fullmatch(r"(?:every )?(?:([\d.,/ ]+) ?)?([a-z]+?)s?", folded)
     often = re.fullmatch(rf"({'|'.join(_TIMES)}|[\d.,]+ times?) (?:a|an|each|per) ([a-z]+)", folded)
-    days: float | None = named.get(folded)
+    days = _DAYS[_NAMED[folded]] if folded in _NAMED else None
     if days is None and often and often[2] in _DAYS:
         times = _TIMES.get(often[1]) or read_number(often[1].split()[0], "text")
         days = _DAYS[often[2]] / times if times > 0 else None

@@ -19,7 +19,9 @@ _BOX = re.compile(rf"((?:1 \+ |[A-Za-z]+ )?)({NUMBER})((?: ?(?!x |by )[^\d\s.,].
 """What a box shows: what stands before its number, the number, and what stands behind."""
 
 _FIRST = "one two three four five six seven eight nine ten eleven twelve"
-_COUNTED = {word: str(value) for value, word in enumerate(_FIRST.split(), 1)}
+_COUNTED = {word: str(value) for value, word in enumerate(_FIRST.split(), 1)} | {
+    "fifteen": "15", "twenty": "20", "thirty": "30", "forty": "40", "fifty": "50",
+}  # fmt: skip
 _PARTS = {"half": "1/2", "third": "1/3", "quarter": "1/4"}
 
 
@@ -38,6 +40,15 @@ def plain(text: str) -> str:
         rf"\b({'|'.join(_COUNTED)})(?= (?!in\b|to\b|part))", lambda m: _COUNTED[m[1]], folded
     )
     return re.sub(r"(\d) and (?:a half|1/2)\b", r"\1 1/2", folded)
+
+
+def in_digits(text: str) -> str:
+    """Every small number in digits, also where ``one in`` could begin a sentence.
+
+    >>> in_digits("one in ten")
+    '1 in 10'
+    """
+    return re.sub(rf"\b({'|'.join(_COUNTED)})\b", lambda m: _COUNTED[m[1]], text)
 
 
 def _fractions(text: str) -> str:

@@ -8,7 +8,7 @@ every reading, each with its family named.
 from __future__ import annotations
 
 import re
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import cache
 
 import pint
@@ -27,18 +27,23 @@ _KITCHEN = {
     "quart": ("qt", "quart", "quarts"),
     "fluid_ounce": ("floz", "fl oz", "fl. oz", "fluid ounce", "fluid ounces", "fl ounces"),
     "gallon": ("gal", "gals", "gallon", "gallons"),
+    "dessertspoon": ("dsp", "dssp", "dessertspoon", "dessertspoons"),
+    "drop": ("drop", "drops"),
 }
 _METRIC_VOLUMES = {
     "millilitre": ("ml", "mls", "cc", "millilitre", "millilitres", "milliliter", "milliliters"),
     "centilitre": ("cl",),
     "decilitre": ("dl",),
-    "litre": ("l", "lt", "litre", "litres", "liter", "liters"),
+    "litre": ("l", "lt", "ltr", "ltrs", "litre", "litres", "liter", "liters"),
+    "foot ** 3": ("ft3", "cu ft", "cuft", "cubic foot", "cubic feet"),
+    "yard ** 3": ("yd3", "cu yd", "cubic yard", "cubic yards"),
+    "meter ** 3": ("m3", *(f"cubic {one}" for one in ("metre", "metres", "meter", "meters"))),
 }
 _MASSES = {
     "milligram": ("mg",),
     "gram": ("g", "gr", "gram", "grams", "gramme", "grammes"),
-    "kilogram": ("kg", "kilo", "kilos"),
-    "ounce": ("oz", "ounce", "ounces"),
+    "kilogram": ("kg", "kgs", "kilo", "kilos", "kilogram", "kilograms"),
+    "ounce": ("oz", "ozs", "ounce", "ounces"),
     "pound": ("lb", "lbs", "pound", "pounds"),
 }
 _NAMES = {
@@ -50,8 +55,8 @@ _NAMES = {
 _OTHER = {
     "length": {
         "meter": ("m", "metre", "metres", "meter", "meters"),
-        "centimeter": ("cm",),
-        "millimeter": ("mm",),
+        "centimeter": ("cm", *(f"centi{one}" for one in ("metre", "metres", "meter", "meters"))),
+        "millimeter": ("mm", *(f"milli{one}" for one in ("metre", "metres", "meter", "meters"))),
         "inch": ("in", "inch", "inches", '"', "”"),
         "yard": ("yd", "yds", "yard", "yards"),
         "foot": ("ft", "foot", "feet", "'"),
@@ -65,8 +70,11 @@ _OTHER = {
         "yard ** 2": ("yd2", "sq yd", "sq yds", "square yard", "square yards", "sq yard"),
     },
     "temperature": {
-        "degC": ("c", "°c", "°", "degrees", "degrees c", "celsius"),
-        "degF": ("f", "°f", "degrees f", "fahrenheit"),
+        "degC": (
+            *("c", "°c", "°", "deg", "deg c", "degc", "degrees", "degrees c", "celsius"),
+            *("degrees celsius", "centigrade", "degrees centigrade"),
+        ),
+        "degF": ("f", "°f", "deg f", "degf", "degrees f", "fahrenheit", "degrees fahrenheit"),
     },
 }
 _BASE = {"length": "meter", "area": "meter ** 2", "temperature": "degC"}
@@ -97,7 +105,13 @@ AREA_UNIT = "|".join(
 
 
 _SPELT_OUT = 4  # letters: nobody means one by a bare L
-_CONTAINERS = "bucket|box|bag|bottle|can|jug|jar|pack|packet|pail|tub|sack|carton|canister"
+_CONTAINERS = (
+    "bucket|box|bag|bottle|watering can|can|jug|jar|pack|packet|pail|tub|sack|carton|canister"
+    "|spoon|syringe"
+)
+_ABOUT = r"^(?:about|around|approx\.?|approximately|roughly|circa|ca?\.?|some|~) ?(?=\d|an? )"
+_HEAPED = re.compile(r"\b(?:heap(?:ed|ing)|rounded)\b")
+_QUARTERS = {"": "1", "1 ": "1", "2 ": "2", "3 ": "3"}
 
 
 def bare_amount(text: str) -> str:
@@ -107,13 +121,24 @@ def bare_amount(text: str) -> str:
 
     >>> bare_amount("5 gal bucket"), bare_amount("a quart"), bare_amount("2 T of crystals")
     ('5 gal', '1 quart', '2 tbsp')
+    >>> bare_amount("about three quarters of a cup"), bare_amount("a couple of teaspoons")
+    ('3/4 cup', '2 teaspoons')
     """
     spelt = re.sub(r"(?<=\d) ?T\b\.?", " tbsp", text)
     folded = plain(re.sub(r"(?<=\d) ?t\b\.?", " tsp", spelt))
+    folded = re.sub(r"(?<=\d)-(?=[a-z])", " ", folded)
+    folded = re.sub(r"^(?:an?|1) (?=\d+(?:[.,]\d+)? ?[a-z])", "", re.sub(_ABOUT, "", folded))
+    folded = re.sub(r"^(?:an?|1) ([a-z]+) and (?:a half|1/2)$", r"1.5 \1", folded)
+    folded = re.sub(r"^(?:a )?couple (?:of )?(?=[a-z])", "2 ", folded)
+    folded = re.sub(
+        r"^(?:an? )?(|[123] )quarters? (?:of an? )?(?=[a-z])",
+        lambda m: f"{_QUARTERS[m[1]]}/4 ",
+        folded,
+    )
     folded = re.sub(r" of .+$", "", folded)
     folded = re.sub(rf"(?<=[a-z]) (?:{_CONTAINERS})s?$", "", folded)
+    folded = re.sub(r"^(?:an? )?half (?=[a-z])", "1/2 ", folded)
     folded = re.sub(r"^(?:an?|one) (?=[a-z])", "1 ", folded)
-    folded = re.sub(r"^half (?=[a-z])", "1/2 ", folded)
     spelt_out = len(folded) >= _SPELT_OUT and re.fullmatch(UNIT, folded)
     return f"1 {folded}" if spelt_out else folded
 
@@ -166,6 +191,13 @@ def read_amounts(text: str, family: str | None, field: str) -> list[Amount]:
     [3785, 4546]
     """
     folded = bare_amount(text)
+    if _HEAPED.search(folded):
+        would_do = "level spoons would do: a heaped one holds half as much again, or twice"
+        raise DaceError(field, f"“{text.strip()}”", would_do)
+    times = re.fullmatch(rf"(\d+) ?x ?({NUMBER} ?{UNIT})\.?", folded)
+    if times:
+        each = read_amounts(times[2], family, field)
+        return [replace(one, value=int(times[1]) * one.value) for one in each]
     match = re.fullmatch(rf"({NUMBER})\s*({UNIT})\.?", folded)
     two = re.fullmatch(rf"({NUMBER}\s*{UNIT})\.?,?\s*(?:and|\+)?\s*({NUMBER}\s*{UNIT})\.?", folded)
     if two and not match:
@@ -256,6 +288,11 @@ def read_measure(text: str, kind: str, field: str, usual: str = "") -> float:
     """
     folded = re.sub(r"^minus (?=\d)", "-", plain(text).replace("²", "2"))
     folded = re.sub(r"^an? (?=[a-z])", "1 ", re.sub(r" of .+$", "", folded))
+    two = re.fullmatch(
+        rf"({NUMBER} ?(?:ft|foot|feet|')),? ?({NUMBER} ?(?:in|inch|inches|\"|”)?)", folded
+    )
+    if two and kind == "length":
+        return read_measure(two[1], kind, field) + read_measure(two[2], kind, field, "in")
     match = re.fullmatch(r"(-?)\s*" + f"({NUMBER})" + r"\s*(\D*?)", folded)
     match = match or re.fullmatch(rf"(-?)\s*({NUMBER})\s*(m2|ft2)", folded)
     names = {spelt: unit for unit, spellings in _OTHER[kind].items() for spelt in spellings}

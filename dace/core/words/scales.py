@@ -29,7 +29,7 @@ def pen_scales() -> dict[str, PenScale]:
     """All scales by key.
 
     >>> [scale.per_ms for scale in pen_scales().values()]
-    [1.0, 1000.0, 500.0, 700.0]
+    [1.0, 1000.0, 500.0, 700.0, 10.0]
     """
     return {
         row.text("key"): PenScale(
@@ -79,13 +79,19 @@ def read_conductivity(text: str, usual: str, field: str = "value") -> float:
     --------
     >>> read_conductivity("1450 uS/cm", "mS/cm"), read_conductivity("700 ppm", "ppm500")
     (1.45, 1.4)
+    >>> read_conductivity("CF 14", "mS/cm"), read_conductivity("EC 1.4", "mS/cm")
+    (1.4, 1.4)
     """
-    match = re.fullmatch(rf"({NUMBER})\s*(\D*?[\d() ]*)", plain(text))
+    ahead = re.fullmatch(r"(ec|cf|tds|ppm) ?:? ?(\d.*)", plain(text))
+    told = re.sub(r" ?scale\b", "", plain(text) if ahead is None else ahead[2])
+    if ahead and re.fullmatch(NUMBER, told):
+        told = f"{told} {ahead[1]}" if ahead[1] != "ec" else told
+    match = re.fullmatch(rf"({NUMBER})\s*(\D*?[\d() ]*)", told)
     if match is None:
         raise DaceError(field, f"“{text.strip()}”", _WOULD_DO)
-    unit = match[2].strip()
+    unit = re.sub(r"^tds$", "ppm", match[2].strip())
     found = scale_spelt(unit)
-    if unit == "" or (unit == "ppm" and usual.startswith("ppm")):
+    if unit in ("", "ec") or (unit == "ppm" and usual.startswith("ppm")):
         found = pen_scale(usual)
     if found is None:
         raise DaceError(field, f"“{text.strip()}”", _WOULD_DO)

@@ -107,3 +107,68 @@ class OverTheFence(SimpleTestCase):
         july = {"today": "2026-07-14"}
         self.assertEqual(self.value("yesterday", "date", **july), ["2026-07-13"])
         self.assertEqual(self.value("20 Dec", "date", **july), ["2025-12-20"])
+
+    def test_what_is_said_loosely(self):
+        for text, kind, values in (
+            ("about 2 tsp", "amount", [10]),
+            ("three quarters of a cup", "amount", [187.5]),
+            ("a couple of teaspoons", "amount", [10]),
+            ("1 1/2 tsp", "amount", [7.5]),
+            ("1 dsp", "amount", [10]),
+            ("20 drops", "amount", [1]),
+            ("2 x 9 L", "amount", [18_000]),
+            ("a 5ml spoon", "amount", [5]),
+            ("9-litre can", "volume", [9]),
+            ("a litre and a half", "volume", [1.5]),
+            ("1 cubic foot", "volume", [28.317]),
+            ("2'6\"", "length", [0.762]),
+            ("20 deg C", "temperature", [20]),
+            ("one in ten", "strength", [100]),
+            ("1 part feed to 10 parts water", "strength", [1000 / 11]),
+            ("10:1 water to feed", "strength", [1000 / 11]),
+            ("neat", "strength", [1000]),
+            ("0.5 %", "strength", [5, 0.005]),
+            ("50%", "strength", [0.5, 500]),
+            ("100 ppm nitrogen", "strength", [100]),
+            ("700 ppm", "strength", [1.4, 1.0, 700]),
+            ("a teaspoon to the litre", "strength", [5]),
+        ):
+            with self.subTest(text, kind=kind):
+                found = self.value(text, kind, measures="metric")
+                self.assertEqual(len(found), len(values), found)
+                for one, value in zip(found, values, strict=True):
+                    self.assertAlmostEqual(one, value, places=3)
+
+    def test_pens_of_every_make(self):
+        for text, values in (
+            ("14 CF", [1.4]), ("CF 14", [1.4]), ("1400 microsiemens", [1.4]), ("1800", [1.8]),
+            ("840 ppm 700 scale", [1.2]), ("TDS 700", [1.4, 1.0]), ("1.8 EC", [1.8]),
+        ):  # fmt: skip
+            self.assertEqual(self.value(text, "conductivity"), values, text)
+        self.assertEqual(self.value("1400 EC", "conductivity", scale="uS/cm"), [1.4])
+
+    def test_days_and_rhythms_as_told(self):
+        tuesday = {"today": "2026-07-14"}
+        for text, days in (
+            ("3 days ago", ["2026-07-11"]),
+            ("last Tuesday", ["2026-07-07"]),
+            ("Sunday", ["2026-07-12"]),
+            ("yesterday evening", ["2026-07-13"]),
+            ("Mon 13 July", ["2026-07-13"]),
+            ("1st of May", ["2026-05-01"]),
+            ("3/4", ["2026-04-03", "2026-03-04"]),
+            ("20/12", ["2025-12-20"]),
+        ):
+            self.assertEqual(self.value(text, "date", **tuesday), days, text)
+        self.assertEqual(self.value("twice weekly", "interval"), [3.5])
+        self.assertEqual(self.value("biweekly", "interval"), [14, 3.5])
+        self.assertEqual(self.value("every watering", "interval"), ["every_watering"])
+
+    def test_what_would_be_guessed_is_refused(self):
+        for text, kind, would_do in (
+            ("a heaped tablespoon", "amount", "level spoons"),
+            ("10 to 1", "strength", "second number is the larger"),
+            ("a handful", "amount", "a measure such as"),
+        ):
+            with self.assertRaisesRegex(DaceError, would_do):
+                self.value(text, kind)

@@ -46,4 +46,5 @@ export const SCALES = [
   { value: 'uS/cm', name: 'µS/cm' },
   { value: 'ppm500', name: 'ppm, 500 scale' },
   { value: 'ppm700', name: 'ppm, 700 scale' },
+  { value: 'CF', name: 'CF, tenths of a mS/cm' },
 ];
