@@ -4,6 +4,7 @@
   import { keys } from '../../app/keys.svelte';
   import { working } from '../../app/working.svelte';
   import Button from '../../ui/Button.svelte';
+  import { may } from '../../ui/may.svelte';
   import ActBlock from './ActBlock.svelte';
   import { round } from './round.svelte';
 
@@ -28,8 +29,9 @@
 </script>
 
 <ActBlock title="{flush.name}: {flush.title}" tone="stop" problem={write.problem}>
-  <p class="line">
-    {flush.line}
+  <!-- the button says the litres to who may press it -->
+  <p class="line" class:all={!may.write}>
+    {may.write ? flush.line : flush.headline}
     <button type="button" class="how" onclick={how}>how?</button>
   </p>
   {#snippet acts()}
@@ -50,7 +52,7 @@
   }
 
   @media (width <= 700px) {
-    .line {
+    .line:not(.all) {
       display: none;
     }
   }

@@ -41,14 +41,11 @@
 
 <article>
   <div class="what">
-    <h3>
-      {#if edit}
-        <button type="button" class="name" aria-label="Edit: {title}" onclick={edit.act}>
-          {title}
-        </button>
-      {:else}{title}{/if}
-    </h3>
+    <h3>{title}</h3>
     <p>{line}</p>
+    {#if edit}
+      <button type="button" class="name" aria-label="Edit: {title}" onclick={edit.act}></button>
+    {/if}
   </div>
   {#if mine.length > 0}
     <!-- svelte-ignore a11y_no_static_element_interactions (it only hears keys of its buttons) -->
@@ -119,19 +116,13 @@
     cursor: pointer;
   }
 
-  .name {
-    padding: var(--space-1) 0;
-    letter-spacing: inherit;
-  }
-
   /* the whole card is the target */
-  .name::after {
-    content: '';
+  .name {
     position: absolute;
     inset: -6px 0;
   }
 
-  .name:hover {
+  .what:has(.name:hover) h3 {
     text-decoration: underline;
     text-underline-offset: 3px;
   }
