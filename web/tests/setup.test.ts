@@ -41,6 +41,25 @@ test('what is no edit of a row says nothing of the kind', async () => {
   expect(seen()).toEqual([null]);
 });
 
+test('what was half typed is there when the form opens again, until it is written', async () => {
+  const desk = new SetupDesk();
+  await desk.load();
+  const form = vesselForm(SETUP, 'v');
+  const stands = { name: 'can', volume: '9 L' };
+  desk.edit(form, stands);
+  desk.typed({ ...stands, volume: '10 L' });
+  desk.close();
+  const afterReload = new SetupDesk();
+  afterReload.edit(form, stands);
+  expect(afterReload.editing?.typed).toEqual({ name: 'can', volume: '10 L' });
+  afterReload.edit(form, { ...stands, name: 'grey can' }); // another hand named it meanwhile
+  expect(afterReload.editing?.typed).toBeUndefined();
+  afterReload.edit(form, stands);
+  await afterReload.keep(form, { ...stands, volume: '10 L' });
+  afterReload.edit(form, stands);
+  expect(afterReload.editing?.typed).toBeUndefined();
+});
+
 test('drafts outlive a reload and end with the session', () => {
   keepDraft('first', { a: 1 });
   keepDraft('brew', { b: 2 });

@@ -77,10 +77,12 @@
   bind:open={() => desk.editing !== null, (open) => !open && desk.close()}
 >
   {#if desk.editing}
-    {@const { form, given } = desk.editing}
+    {@const { form, given, typed } = desk.editing}
     <StepForm
       {form}
       {given}
+      {typed}
+      onanswer={(answers) => desk.typed(answers)}
       submit={(answers, over) => desk.keep(form, answers, over)}
       ondone={() => desk.close()}
       ontake={() => void desk.take()}

@@ -10,6 +10,8 @@
     form: Questions;
     /** What stands already, when something is edited. */
     given?: Answers;
+    /** What was typed into it before, over what stands. */
+    typed?: Answers | undefined;
     /** Steps that came before this form in a longer row, and all of them. */
     before?: number;
     outOf?: number;
@@ -24,6 +26,7 @@
   const {
     form,
     given = {},
+    typed = {},
     before = 0,
     outOf = 0,
     submit,
@@ -31,7 +34,7 @@
     ontake,
     onanswer,
   }: Props = $props();
-  const answers = $state<Answers>(untrack(() => ({ ...given })));
+  const answers = $state<Answers>(untrack(() => ({ ...given, ...typed })));
   let problem = $state<Problem | null>(null);
   let busy = $state(false);
   let place: HTMLFormElement | undefined = $state();

@@ -3,6 +3,7 @@ import { Resource } from '../../app/resource.svelte';
 import { steps } from '../../app/steps.svelte';
 import type { Next } from '../../app/undo.svelte';
 import { Write } from '../../app/write.svelte';
+import { draftOf, dropDrafts, keepDraft } from '../../ui/drafts';
 import type { Choices, Setup } from './forms';
 import type { Answers, Form } from './questions';
 
@@ -10,9 +11,15 @@ import type { Answers, Form } from './questions';
 export interface Editing {
   form: Form;
   given?: Answers;
+  /** What was typed before it was closed or the page read anew, and not written yet. */
+  typed?: Answers | undefined;
   /** What usually comes after it, offered beside its undo. */
   next?: Next;
 }
+
+/** One name for one form over the same rows: over changed ones it begins anew. */
+const draftName = ({ form, given }: Editing): string =>
+  `setup ${form.title} ${JSON.stringify(given ?? {})};`;
 
 /** The set-up desk: all that is kept, and what is being written. */
 export class SetupDesk {
@@ -38,8 +45,19 @@ export class SetupDesk {
   edit(form: Form, given?: Answers, next?: Next): void {
     this.write.begin();
     this.seen = this.setup?.edition ?? null;
-    this.editing = { form, given, next };
+    const typed = draftOf<Answers>(draftName({ form, given })) ?? undefined;
+    this.editing = { form, given, typed, next };
     steps.go(0);
+  }
+
+  /** An answer was given: it outlives the sheet and a reload, until it is written. */
+  typed(answers: Answers): void {
+    if (!this.editing) return;
+    const name = draftName(this.editing);
+    const given: Answers = this.editing.given ?? {};
+    const changed = Object.entries(answers).some(([key, now]) => now !== (given[key] ?? ''));
+    if (changed) keepDraft(name, answers);
+    else dropDrafts(name);
   }
 
   close(): void {
@@ -54,11 +72,13 @@ export class SetupDesk {
     const written = await this.write.send(() => form.save(answers), this.editing?.next);
     useSeen(null);
     this.written = written?.change_id ?? null;
+    if (written && this.editing) dropDrafts(draftName(this.editing));
     return this.write.problem;
   }
 
   /** Another hand was first: show what stands now. */
   async take(): Promise<void> {
+    if (this.editing) dropDrafts(draftName(this.editing));
     this.close();
     this.write.begin();
     await this.load();
