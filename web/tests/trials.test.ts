@@ -1,7 +1,17 @@
 import { expect, test } from 'vitest';
 import { lanesOf, lanesTable } from '../src/charts/lanes';
+import MeasureSheet from '../src/desks/trials/MeasureSheet.svelte';
 import { firstPair, photoAt, problemOf } from '../src/desks/looks/photos';
-import { gainSpan, pairsOf, signed, twinsOf, withTwins } from '../src/desks/trials/trials.svelte';
+import {
+  gainSpan,
+  pairsOf,
+  signed,
+  twinsOf,
+  withTwins,
+  type Trial,
+} from '../src/desks/trials/trials.svelte';
+import { emptied, mounted } from './mounted';
+import { answering, WRITTEN } from './page';
 
 const stand = (stand_id: string, crop: string, fill_id: string, pots: number) => ({
   stand_id,
@@ -112,4 +122,24 @@ test('as a table a day without a score stays empty', () => {
     ['26 June', '5', '3'],
     ['19 June', '1.5', ''],
   ]);
+});
+
+test('figures of pots outlive the sheet, until they are written', async () => {
+  const asked = answering({ 'POST /api/trials/t/measured': WRITTEN });
+  const measure = { key: 'harvest_g', name: 'harvest', unit: 'g' };
+  const pots = [1, 2].map((number) => ({ number, left_out: '' }));
+  const trial = { id: 't', measure, also: [], pots } as unknown as Trial;
+  const figures = () =>
+    (mounted(MeasureSheet, { trial, open: true }).all('input') as HTMLInputElement[])
+      .map((one) => one.value)
+      .filter((value) => /^\d/.test(value));
+  const shown = mounted(MeasureSheet, { trial, open: true });
+  shown.type('input[inputmode=decimal]', '340');
+  await emptied();
+  expect(figures()).toEqual(['340']);
+  const again = mounted(MeasureSheet, { trial, open: true });
+  await again.press('Write it down');
+  expect(asked.find((one) => one.method === 'POST')?.body).toMatchObject({ values: { 1: 340 } });
+  await emptied();
+  expect(figures()).toEqual([]);
 });

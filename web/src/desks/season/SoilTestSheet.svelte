@@ -3,6 +3,7 @@
   import { Write } from '../../app/write.svelte';
   import Choice from '../../ui/Choice.svelte';
   import Field from '../../ui/Field.svelte';
+  import { draftOf, dropDrafts, keepDraft } from '../../ui/drafts';
   import { typedNumber } from '../../ui/numbers';
   import SheetForm from '../../ui/SheetForm.svelte';
 
@@ -13,9 +14,17 @@
   }
   let { fillId, place, open = $bindable() }: Props = $props();
   const NUTRIENTS = ['N', 'P', 'K', 'Ca', 'Mg'] as const;
-  let typed = $state<Record<string, string>>({ N: '', P: '', K: '', Ca: '', Mg: '' });
+  let typed = $state<Record<string, string>>({});
   let unit = $state('mg/L');
   const write = new Write();
+  const draft = $derived(`soil test ${fillId};`);
+
+  $effect(() => {
+    if (open) typed = draftOf<Record<string, string>>(draft) ?? {};
+  });
+  $effect(() => {
+    if (open) keepDraft(draft, $state.snapshot(typed));
+  });
 
   async function keep() {
     const values: Record<string, number> = {};
@@ -28,7 +37,9 @@
     const params = { path: { fill_id: fillId } };
     const body = { id: write.id(), unit, values };
     const sent = () => ask(client.POST('/api/fills/{fill_id}/tests', { params, body }));
-    if (await write.send(sent)) open = false;
+    if (!(await write.send(sent))) return;
+    open = false;
+    dropDrafts(draft);
   }
 </script>
 

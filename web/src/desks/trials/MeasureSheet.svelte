@@ -4,6 +4,7 @@
   import { Write } from '../../app/write.svelte';
   import Choice from '../../ui/Choice.svelte';
   import Field from '../../ui/Field.svelte';
+  import { draftOf, dropDrafts, keepDraft } from '../../ui/drafts';
   import { typedNumber } from '../../ui/numbers';
   import SheetForm from '../../ui/SheetForm.svelte';
   import type { Trial } from './trials.svelte';
@@ -17,14 +18,19 @@
   let typed = $state<Record<number, string>>({});
   let key = $state('');
   let blind = $state(false);
+  const draft = $derived(`measured ${trial.id};`);
   const all = $derived([trial.measure, ...trial.also]);
   const measure = $derived(all.find((one) => one.key === key) ?? trial.measure);
   const pots = $derived(trial.pots.filter((pot) => !pot.left_out));
 
   $effect(() => {
     if (!open) return;
-    typed = {};
+    typed = draftOf<Record<number, string>>(draft) ?? {};
     blind = false;
+  });
+  // a dozen pots are weighed one by one: neither Escape nor a reload loses a figure
+  $effect(() => {
+    if (open) keepDraft(draft, $state.snapshot(typed));
   });
 
   async function keep() {
@@ -38,7 +44,9 @@
     const params = { path: { trial_id: trial.id } };
     const body = { id: write.id(), values, measure: measure.key, on: null, blind };
     const sent = () => ask(client.POST('/api/trials/{trial_id}/measured', { params, body }));
-    if (await write.send(sent)) open = false;
+    if (!(await write.send(sent))) return;
+    open = false;
+    dropDrafts(draft);
   }
 </script>
 
