@@ -178,9 +178,9 @@ def _ratio(text: str, _: str | None) -> list[Strength]:
     if n < 1:
         raise DaceError("strength", f"“{text}”", "the second number is the larger one")
     within = Strength("per_litre", 1000 / n, f"1 in {say(n)}, which is 1 + {say(n - 1)}")
-    if match[2].endswith("to"):
-        return [added]
-    return [within] if match[2].endswith("in") else [added, within]
+    if match[2] in ("in", "to"):
+        return [within if match[2] == "in" else added]
+    return [added, within]
 
 
 def _feed_first(text: str) -> str:

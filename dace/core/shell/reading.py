@@ -40,6 +40,7 @@ _RHYTHMS = {
     "as_needed": r"as (?:often as )?needed|when needed",
 }
 _WEEKDAYS = ("mon", "tue", "wed", "thu", "fri", "sat", "sun")
+_WEEKDAY = r"(mon|tue|wed|thu|fri|sat|sun)(?:s|nes|rs?|ur)?(?:day)?"
 _BACK = {
     "today": 0, "now": 0, "this": 0, "tonight": 0, "yesterday": 1, "last": 1,
     "day before yesterday": 2,
@@ -174,7 +175,7 @@ def _date(told: str, given: Json) -> list[Reading]:
     today = day_of(given["today"], "today") if given.get("today") else None
     said = re.sub(r"^(?:on|the) | (?:morning|noon|afternoon|evening|night)$", "", plain(told))
     said = re.sub(r"(?<=\d)(st|nd|rd|th) of ", r"\1 ", said)
-    dated = re.sub(rf"^(?:{'|'.join(_WEEKDAYS)})[a-z]*,? (?=.*\d)", "", said)
+    dated = re.sub(rf"^{_WEEKDAY},? (?=.*\d)", "", said)
     found = list(dict.fromkeys((ways_of(told) or ways_of(dated)).values()))
     if not found and today is not None:
         found = _days_gone(said, today) or _without_year(dated, today)
@@ -186,10 +187,10 @@ def _date(told: str, given: Json) -> list[Reading]:
 def _days_gone(said: str, today: date) -> list[date]:
     """``yesterday``, ``3 days ago``, ``last Tuesday``: a day told by how far it lies back."""
     back = _BACK.get(said)
-    ago = re.fullmatch(r"(an?|\d+) (day|week|fortnight)s? ago", said)
+    ago = re.fullmatch(r"(an?|\d{1,3}) (day|week|fortnight)s? ago", said)
     if ago:
         back = round((1 if ago[1].startswith("a") else int(ago[1])) * _DAYS[ago[2]])
-    weekday = re.fullmatch(rf"(last )?({'|'.join(_WEEKDAYS)})[a-z]*", said)
+    weekday = re.fullmatch(rf"(last )?{_WEEKDAY}", said)
     if weekday:
         back = (today.weekday() - _WEEKDAYS.index(weekday[2])) % 7
         back += 7 if weekday[1] and back == 0 else 0

@@ -79,6 +79,8 @@ def completed(text: str, shown: str) -> str:
     ('2 g/gal', '1 + 200', 'N 90 mg/L')
     >>> completed("90 mg/L", "N 112 mg/L"), completed("12 fl oz", "2 pt"), completed("3", "")
     ('N 90 mg/L', '12 fl oz', '3')
+    >>> completed("8 %", "40 % of the label")
+    '8 % of the label'
     """
     told = _BOX.fullmatch(_fractions(shown).strip())
     typed = re.fullmatch(rf"({NUMBER})\s*(.*)", plain(text))
@@ -86,7 +88,8 @@ def completed(text: str, shown: str) -> str:
         return text
     before, after = told[1], told[3]
     unit = plain(after)
-    bare = typed[2] == "" or (before != "" and unit.startswith(typed[2]))
+    same = before != "" or typed[2] == "%"
+    bare = typed[2] == "" or (same and unit.startswith(typed[2]))
     return f"{before}{typed[1]}{after}" if bare else text
 
 

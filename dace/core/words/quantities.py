@@ -194,7 +194,7 @@ def read_amounts(text: str, family: str | None, field: str) -> list[Amount]:
     if _HEAPED.search(folded):
         would_do = "level spoons would do: a heaped one holds half as much again, or twice"
         raise DaceError(field, f"“{text.strip()}”", would_do)
-    times = re.fullmatch(rf"(\d+) ?x ?({NUMBER} ?{UNIT})\.?", folded)
+    times = re.fullmatch(rf"(\d{{1,3}}) ?x ?({NUMBER} ?{UNIT})\.?", folded)
     if times:
         each = read_amounts(times[2], family, field)
         return [replace(one, value=int(times[1]) * one.value) for one in each]
