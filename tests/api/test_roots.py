@@ -106,7 +106,7 @@ class Roots(WeirYardCase):
         self.assertFalse(any("Dace assumes" in line for line in self.fill()["lines"]))
         self.plain("2 L", flush=False)
         self.assertIn("2 L from the rain butt", self.fill()["records"][0]["text"])
-        self.assert_refused(self.plain("a drop"), 422, "litres")
+        self.assert_refused(self.plain("a splash"), 422, "litres")
 
     def test_far_too_much_poured_leads_to_the_flush_and_undone_to_what_was(self):
         def wanted():
