@@ -43,6 +43,8 @@ test('volumes are said in the unit that fits', async () => {
 test('a pen of another scale is the garden’s', async () => {
   await measuring({ volumes: LITRES, scale: 'ppm (500)', per_ms: 500 });
   expect([ec(1.236), ecNumber(2.4), fromScale(620)]).toEqual(['620 ppm (500)', '1,200', 1.24]);
+  await measuring({ volumes: LITRES, scale: 'CF', per_ms: 10 });
+  expect([ec(1.236), ecNumber(1.236, 1), fromScale(14)]).toEqual(['12.4 CF', '12', 1.4]);
   await measuring({ volumes: LITRES, scale: 'mS/cm', per_ms: 1 });
   expect([ec(1.236), ecNumber(1.236, 1), fromScale(1.2)]).toEqual(['1.24 mS/cm', '1.2', 1.2]);
 });

@@ -223,7 +223,7 @@ def _target(text: str, _: str | None) -> list[Strength]:
         return [
             Strength("nutrient", value, f"{say(value)} mg/L of {symbol} from the feed", "", symbol)
         ]
-    scale = r"(ms(?:/cm)?|[uµμ]s(?:/cm)?|ppm ?\(?[57]00\)?)"
+    scale = r"(ms(?:/cm)?|[uµμ]s(?:/cm)?|ppm ?\(?[57]00\)?|cf)"
     ec = re.fullmatch(rf"ec ?[=:]?\s*({NUMBER})\s*{scale}?", text)
     ec = ec or re.fullmatch(rf"({NUMBER})\s*(?:{scale}|ec)", text)
     if ec:

@@ -61,7 +61,8 @@ def read(given: Json) -> Json:
     """
     told, kind = text(given, "text"), choice(given, "as", tuple(_READERS), "amount")
     found = _READERS[kind](told, given)
-    found += [one for one in _with_a_point(told, kind, given) if one not in found]
+    same = {one[:2] for one in found}
+    found += [one for one in _with_a_point(told, kind, given) if one[:2] not in same]
     if kind == "conductivity":
         found = [one for one in found if _LEAST_MS_CM < float(one[0]) < _MOST_MS_CM] or found
     return {
@@ -108,7 +109,8 @@ def _owned_in(told: str, given: Json) -> Reading | None:
     named = (one.holds_ml for one in owned_in(given) if one.name == match[2])
     ml = next(named, _can_ml(given) if match[2] in _VESSELS else None)
     if ml is None:
-        would_do = f"say what a {match[2]} holds, such as 7 mL {match[2]}, among what is owned"
+        such = "9 L" if match[2] in _VESSELS else "7 mL"
+        would_do = f"say what a {match[2]} holds, such as {such} {match[2]}, among what is owned"
         raise DaceError("text", f"“{told.strip()}”", would_do)
     value = read_number(match[1], "text") * ml
     return value, "mL", f"{shown.millilitres(value)} by the {match[2]}"
@@ -168,6 +170,7 @@ def _conductivity(told: str, given: Json) -> list[Reading]:
     value = read_conductivity(told, usual, "text")
     if value >= _MOST_MS_CM and usual == "mS/cm":
         value = read_conductivity(told, "uS/cm", "text")  # none is so salty: microsiemens
+        return [(value, "mS/cm", f"{say(value, 3)} mS/cm, told in {shown.scale_name('uS/cm')}")]
     return [(value, "mS/cm", f"{say(value, 3)} mS/cm")]
 
 

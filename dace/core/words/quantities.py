@@ -15,6 +15,7 @@ import pint
 
 from dace.core.errors import DaceError, WhoseMeasureError
 from dace.core.figures import load_table
+from dace.core.words.loosely import times_told
 from dace.core.words.numbers import NUMBER, plain, read_number
 
 FAMILIES = ("metric", "us", "imperial", "australian")
@@ -124,10 +125,11 @@ def bare_amount(text: str) -> str:
     >>> bare_amount("about three quarters of a cup"), bare_amount("a couple of teaspoons")
     ('3/4 cup', '2 teaspoons')
     """
-    spelt = re.sub(r"(?<=\d) ?T\b\.?", " tbsp", text)
+    spelt = re.sub(r"^(?:one|an?) (?=\d)", "", text.strip(), flags=re.IGNORECASE)
+    spelt = re.sub(r"(?<=\d) ?T\b\.?", " tbsp", spelt)
     folded = plain(re.sub(r"(?<=\d) ?t\b\.?", " tsp", spelt))
     folded = re.sub(r"(?<=\d)-(?=[a-z])", " ", folded)
-    folded = re.sub(r"^(?:an?|1) (?=\d+(?:[.,]\d+)? ?[a-z])", "", re.sub(_ABOUT, "", folded))
+    folded = re.sub(_ABOUT, "", folded)
     folded = re.sub(r"^(?:an?|1) ([a-z]+) and (?:a half|1/2)$", r"1.5 \1", folded)
     folded = re.sub(r"^(?:a )?couple (?:of )?(?=[a-z])", "2 ", folded)
     folded = re.sub(
@@ -194,10 +196,9 @@ def read_amounts(text: str, family: str | None, field: str) -> list[Amount]:
     if _HEAPED.search(folded):
         would_do = "level spoons would do: a heaped one holds half as much again, or twice"
         raise DaceError(field, f"“{text.strip()}”", would_do)
-    times = re.fullmatch(rf"(\d{{1,3}}) ?x ?({NUMBER} ?{UNIT})\.?", folded)
-    if times:
-        each = read_amounts(times[2], family, field)
-        return [replace(one, value=int(times[1]) * one.value) for one in each]
+    times, each = times_told(folded)
+    if each != folded:
+        return [replace(one, value=times * one.value) for one in read_amounts(each, family, field)]
     match = re.fullmatch(rf"({NUMBER})\s*({UNIT})\.?", folded)
     two = re.fullmatch(rf"({NUMBER}\s*{UNIT})\.?,?\s*(?:and|\+)?\s*({NUMBER}\s*{UNIT})\.?", folded)
     if two and not match:

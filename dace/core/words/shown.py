@@ -6,6 +6,7 @@ said to a person is said here, in whatever measures are in force while it is sai
 
 from __future__ import annotations
 
+import math
 from collections.abc import Iterator
 from contextlib import contextmanager
 from contextvars import ContextVar
@@ -145,6 +146,7 @@ def grams(value: float, digits: int = 3) -> str:
     return f"{say(value, digits)} g" if value < 1000 else f"{say(value / 1000, digits)} kg"
 
 
+_WHOLE_TENS = 100.0  # scales of so many to a mS/cm are read in whole tens
 _LEAST_OUNCES_G = 14.0  # half an ounce; below it a kitchen scale is read in grams
 
 
@@ -228,10 +230,13 @@ def ec_number(ms_cm: float, places: int = 2) -> str:
     '1.24'
     >>> with showing(Shown(scale="ppm500")): ec_number(1.236)
     '620'
+    >>> with showing(Shown(scale="CF")): ec_number(1.236)
+    '12.4'
     """
     per_ms = pen_scales()[shown_in().scale].per_ms
-    if per_ms == 1:
-        return f"{ms_cm:.{places}f}"
+    if per_ms < _WHOLE_TENS:
+        places = max(0, places - round(math.log10(per_ms)))
+        return f"{ms_cm * per_ms:.{places}f}"
     return f"{round(ms_cm * per_ms, -1):,.0f}"
 
 

@@ -1,5 +1,7 @@
 """What a box shows, typed back, changes nothing: in every family, for every kind of jar."""
 
+from dataclasses import replace
+
 from django.test import SimpleTestCase
 from hypothesis import given, settings
 from hypothesis import strategies as st
@@ -13,6 +15,7 @@ from dace.core.api import (
     composition,
     composition_of_liquid,
     crop,
+    pen_scales,
     read_litres_each,
     read_pack,
     shown,
@@ -40,10 +43,17 @@ def asked(strength, jar, family):
 
 class Boxes(SimpleTestCase):
     @settings(max_examples=60, deadline=None)
-    @given(st.sampled_from(list(FAMILIES)), st.sampled_from(list(JARS)), st.floats(0.3, 60))
-    def test_what_a_box_shows_typed_back_bare_or_in_full_is_the_same_can(self, family, jar, per_l):
+    @given(
+        st.sampled_from(list(FAMILIES)),
+        st.sampled_from(list(pen_scales())),
+        st.sampled_from(list(JARS)),
+        st.floats(0.3, 60),
+    )
+    def test_what_a_box_shows_typed_back_bare_or_in_full_is_the_same_can(
+        self, family, scale, jar, per_l
+    ):
         unit = JARS[jar].unit
-        with shown.showing(FAMILIES[family]):
+        with shown.showing(replace(FAMILIES[family], scale=scale)):
             first = answer(asked(f"{per_l:.6f} {unit}/L", jar, family))
             for way in first.ways:
                 for typed in (way.shown, way.said):

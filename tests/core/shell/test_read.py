@@ -119,6 +119,7 @@ class OverTheFence(SimpleTestCase):
             ("2 x 9 L", "amount", [18_000]),
             ("a 5ml spoon", "amount", [5]),
             ("9-litre can", "volume", [9]),
+            ("one 5-litre can", "volume", [5]),
             ("a litre and a half", "volume", [1.5]),
             ("1 cubic foot", "volume", [28.317]),
             ("2'6\"", "length", [0.762]),
@@ -146,6 +147,7 @@ class OverTheFence(SimpleTestCase):
         ):  # fmt: skip
             self.assertEqual(self.value(text, "conductivity"), values, text)
         self.assertEqual(self.value("1400 EC", "conductivity", scale="uS/cm"), [1.4])
+        self.assertEqual(self.value("EC 14 CF", "strength"), [1.4])
 
     def test_days_and_rhythms_as_told(self):
         tuesday = {"today": "2026-07-14"}
@@ -169,6 +171,7 @@ class OverTheFence(SimpleTestCase):
             ("a heaped tablespoon", "amount", "level spoons"),
             ("10 to 1", "strength", "second number is the larger"),
             ("a handful", "amount", "a measure such as"),
+            ("1 500 ml", "amount", "a measure such as"),
         ):
             with self.assertRaisesRegex(DaceError, would_do):
                 self.value(text, kind)

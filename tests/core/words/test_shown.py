@@ -76,7 +76,8 @@ class TypedBack(SimpleTestCase):
 
     @given(st.floats(0.01, 20))
     def test_every_scale_shows_what_a_pen_of_it_shows(self, value):
-        for scale, times, step in (("mS/cm", 1, 0.01), ("ppm500", 500, 10), ("ppm700", 700, 10)):
+        for scale, times, step in (("mS/cm", 1, 0.01), ("ppm500", 500, 10),
+                                   ("ppm700", 700, 10), ("CF", 10, 0.1)):  # fmt: skip
             with showing(Shown(scale=scale)):
                 said = float(shown.ec_number(value).replace(",", ""))
             self.assertLessEqual(abs(said - value * times), step / 2 + 1e-6)

@@ -17,7 +17,7 @@ export const inGallons = (): boolean => garden.path?.volumes[0]?.unit === 'gal';
 /** A conductivity [mS/cm] as the garden's pen shows it, without its unit. */
 export function ecNumber(ms: number, places = 2): string {
   const per = garden.path?.per_ms ?? 1;
-  if (per === 1) return ms.toFixed(places);
+  if (per < 100) return (ms * per).toFixed(Math.max(0, places - Math.round(Math.log10(per))));
   return many(Math.round((ms * per) / 10) * 10);
 }
 
