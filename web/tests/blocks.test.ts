@@ -6,6 +6,7 @@ import DueBlock from '../src/desks/round/DueBlock.svelte';
 import FlushBlock from '../src/desks/round/FlushBlock.svelte';
 import MoveOnSheet from '../src/desks/round/MoveOnSheet.svelte';
 import Waits from '../src/desks/round/Waits.svelte';
+import { may } from '../src/ui/may.svelte';
 import { emptied, mounted } from './mounted';
 import { answering, refusing, WRITTEN } from './page';
 
@@ -57,6 +58,13 @@ test('a flush is poured in one press, and says when it is read', async () => {
   expect(shown.words).toContain('Tub 2: flush The run-off reads about 4.6.');
   await shown.press('Pour 6 L of rain butt, 1 of 3');
   expect(asked[0]?.body).toMatchObject({ fill_id: 'fill', water_id: 'butt', flush: true });
+});
+
+test('who only looks reads how much, since no button says it', () => {
+  may.write = false;
+  const shown = mounted(FlushBlock, { flush: FLUSH });
+  expect(shown.words).toContain('three pours of 6 L');
+  may.write = true;
 });
 
 test('a pour that is refused says so beside its button', async () => {
